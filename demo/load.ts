@@ -1,0 +1,221 @@
+import { rmSync } from 'node:fs';
+import { v7 as uuid } from 'uuid';
+import { timelineOf, type StampedEvent } from '@/core/coach';
+import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
+import { conditionIds, evaluateGates } from '@/core/safety';
+import { makePlan } from '@/core/sequence';
+import { evenYields, unobserved } from '@/core/trunk';
+import { type Store, carryOut, countClients, knownClientOf, openStore, readSettings, storePath } from '@/store';
+import { type DemoPerson, type DemoVisit, people } from './people';
+
+/** A repeatable source of small differences, so that the demo is the same for everybody. */
+function seeded(seed: number) {
+  let state = seed;
+  return () => {
+    state = (state * 48271) % 2147483647;
+    return state / 2147483647;
+  };
+}
+
+/** Taps of a bit more than a minute at a rate, with a breath-to-breath spread. */
+export function tapsAt(rate: number, spread: number, random: () => number): number[] {
+  const taps = [0];
+  while (taps.at(-1)! < 62) {
+    const wobble = (random() + random() + random() - 1.5) * 2 * spread;
+    taps.push(Math.round((taps.at(-1)! + Math.max(1, 60 / rate + wobble)) * 100) / 100);
+  }
+  return taps;
+}
+
+/** The instant of an hour and minute of a day in a zone. */
+export function instantOf(day: string, hour: number, minute: number, zone: string): number {
+  const guess = Date.parse(`${day}T${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}:00Z`);
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    hourCycle: 'h23',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).formatToParts(new Date(guess));
+  const part = (type: string) => Number(parts.find((entry) => entry.type === type)!.value);
+  const dayShift = Math.sign(part('day') - new Date(guess).getUTCDate());
+  const dayStep = Math.abs(part('day') - new Date(guess).getUTCDate()) > 1 ? -dayShift : dayShift;
+  const offsetMinutes = dayStep * 1440 + part('hour') * 60 + part('minute') - (hour * 60 + minute);
+  return guess - offsetMinutes * 60_000;
+}
+
+class Loader {
+  constructor(
+    private readonly store: Store,
+    private readonly today: string,
+    private readonly zone: string,
+    private readonly random: () => number,
+  ) {}
+
+  /** Records something as if it had been recorded then. */
+  private record<K extends CommandKind>(kind: K, payload: Payload<K>, atEpochMs: number) {
+    const outcome = carryOut(this.store, { id: uuid(), kind, payload }, atEpochMs);
+    if (outcome.state === 'refused') throw new Error(`The demo can’t be loaded: ${kind}: ${outcome.why}`);
+  }
+
+  private fact(clientId: string, key: Payload<'fact.add'>['key'], value: unknown, at: number) {
+    this.record('fact.add', { factId: uuid(), clientId, key, value, basedOn: null }, at);
+  }
+
+  person(person: DemoPerson) {
+    const clientId = uuid();
+    const first = Math.max(...person.visits.map(({ daysAgo }) => daysAgo));
+    const born = instantOf(addDays(this.today, -first), 8, 0, this.zone);
+    this.record('client.create', { clientId, factId: uuid(), name: person.name }, born);
+    for (const key of ['birthDay', 'complaint', 'goal', 'touch', 'clinician'] as const) {
+      if (person[key] !== undefined) this.fact(clientId, key, person[key], born + 60_000);
+    }
+    for (const id of conditionIds) {
+      if (person.unasked?.includes(id)) continue;
+      const detail = person.yes[id];
+      // Weeks are told as of today in the table above; the answer was given on the first day.
+      const told =
+        detail?.weekOnDay === undefined ? detail : { ...detail, weekOnDay: detail.weekOnDay - Math.floor(first / 7) };
+      this.fact(clientId, `answer:${id}`, told ? { value: 'yes', ...told } : { value: 'no' }, born + 120_000);
+    }
+    for (const visit of [...person.visits].sort((a, b) => b.daysAgo - a.daysAgo)) this.visit(clientId, visit);
+    if (person.today) {
+      const { hour, minute, minutes, note } = person.today;
+      const startsAt = new Date(instantOf(this.today, hour, minute, this.zone)).toISOString();
+      this.record('appointment.add', { appointmentId: uuid(), clientId, startsAt, minutes, note }, born + 180_000);
+    }
+  }
+
+  private visit(clientId: string, visit: DemoVisit) {
+    const day = addDays(this.today, -visit.daysAgo);
+    let at = instantOf(day, 10, 0, this.zone);
+    const next = (minutes: number) => (at += minutes * 60_000);
+    const visitId = uuid();
+    this.record('visit.start', { visitId, clientId }, at);
+    this.fact(clientId, 'emergency', { present: [] }, next(1));
+    this.fact(clientId, 'redFlags', { present: [] }, at + 1000);
+    const look = (protocol: Payload<'look.save'>['protocol'], raw: unknown, moment: 'before' | 'after' = 'before') =>
+      this.record(
+        'look.save',
+        { lookId: uuid(), visitId, protocol, moment, takenAt: new Date(at).toISOString(), raw, revision: 0 },
+        next(2),
+      );
+
+    const { rate, spread, ...seen } = visit.quiet;
+    look('quietLook', { ...seen, taps: tapsAt(rate, spread, this.random) });
+    look('twoHands', visit.hands);
+    const position = visit.hands.position;
+    const { map, mapAfter } = visit;
+    look('regionMap', {
+      ...map,
+      position,
+      quiet: { ...unobserved(), ...map.quiet },
+      deep: { ...unobserved(), ...map.deep },
+    });
+    if (visit.holds) look('calmHold', { position, tries: visit.holds });
+    look('marker', { position, readings: visit.ease.before });
+    const { intent, side = null, patterns } = visit;
+    this.record(
+      'reading.confirm',
+      { readingId: uuid(), visitId, reading: { intent, side, patterns, ownLine: '' } },
+      next(2),
+    );
+    this.coached(clientId, visitId, visit, next(3));
+    at += 18 * 60_000;
+    look('marker', { position, readings: visit.ease.after }, 'after');
+    if (mapAfter) {
+      look(
+        'regionMap',
+        {
+          position,
+          quiet: { ...unobserved(), ...map.quiet },
+          deep: { ...unobserved(), ...mapAfter },
+          neckQuiet: map.neckQuiet,
+          neckDeep: Math.max(0, map.neckDeep - 1),
+        },
+        'after',
+      );
+    }
+    this.record('visit.end', { visitId }, next(2));
+  }
+
+  /** Plans and runs the drills, breath by breath, with a fault and a cue here and there. */
+  private coached(clientId: string, visitId: string, visit: DemoVisit, at: number) {
+    const { profile } = knownClientOf(this.store, clientId);
+    const plan = makePlan(
+      {
+        intent: visit.intent,
+        side: visit.side ?? null,
+        minutes: 14,
+        propsAtHand: ['towel', 'pillow', 'wall', 'chair', 'straw'],
+        leadSchool: 'openAllRegions',
+      },
+      {
+        gates: evaluateGates(profile, dayIn(at, this.zone)),
+        yields: evenYields(),
+        confirmedPatterns: visit.patterns,
+        stoppedDrills: [],
+      },
+      uuid,
+    );
+    this.record('plan.save', { planId: uuid(), visitId, plan, revision: 0 }, at);
+    const runId = uuid();
+    this.record('run.create', { runId, visitId, items: plan.items }, at + 1000);
+    const events: StampedEvent[] = [];
+    const happen = (seconds: number, event: StampedEvent['event']) =>
+      events.push({ id: uuid(), seq: events.length, atEpochMs: Math.round(at + 2000 + seconds * 1000), event });
+    happen(0, { type: 'start' });
+    const timeline = timelineOf(plan.items);
+    for (const timed of timeline.segments) {
+      if (!timed.breaths || timed.segment.kind !== 'breaths') continue;
+      if (visit.stoppedAt === timed.item) {
+        happen(timed.startSeconds + 12, { type: 'stop', item: timed.item });
+        happen(timed.startSeconds + 95, { type: 'settled', symptoms: ['dizziness'], note: '', then: 'end' });
+        break;
+      }
+      const { set } = timed.segment;
+      timed.breaths.cadences.forEach((_, breath) => {
+        const done = timed.startSeconds + timed.breaths!.starts[breath + 1]! - 0.2;
+        happen(done, { type: 'breath', item: timed.item, set, breath });
+      });
+      if (this.random() < 0.3) happen(timed.endSeconds - 0.1, { type: 'fault', item: timed.item, fault: 'shoulders' });
+    }
+    if (visit.stoppedAt === undefined) happen(timeline.totalSeconds, { type: 'end', why: 'done' });
+    this.record('run.append', { runId, events }, at + 3000);
+  }
+}
+
+/** Loads the demo studio into a store; dates lie relative to the day it is loaded. */
+export function loadDemo(store: Store, nowEpochMs: number, which: readonly DemoPerson[] = people) {
+  const setUp = carryOut(
+    store,
+    {
+      id: uuid(),
+      kind: 'settings.change',
+      payload: { studioName: 'Saltmarsh Movement Rooms', noticeSeen: true },
+    },
+    nowEpochMs,
+  );
+  if (setUp.state === 'refused') throw new Error(setUp.why);
+  const { timeZone } = readSettings(store);
+  const loader = new Loader(store, dayIn(nowEpochMs, timeZone), timeZone, seeded(11));
+  store.$client.transaction(() => which.forEach((person) => loader.person(person)))();
+}
+
+const isMain = process.argv[1]?.endsWith('load.ts');
+if (isMain) {
+  const path = storePath('demo');
+  if (process.argv.includes('--fresh')) {
+    for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
+  }
+  const store = openStore(path);
+  if (countClients(store) === 0) {
+    loadDemo(store, Date.now());
+    console.log(`The demo studio is loaded: ${people.length} made-up clients.`);
+  } else {
+    console.log(
+      'The demo studio is as you left it; its days were laid when it was loaded. Load it anew with: npm run demo -- --fresh',
+    );
+  }
+  store.$client.close();
+}

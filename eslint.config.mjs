@@ -1,0 +1,127 @@
+import next from '@next/eslint-plugin-next';
+import hooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+/**
+ * The floors of the house: imports only go down. Each row says which floor may not import which others, and why, in
+ * the words the developer will read. Cross-floor imports are written with the @/ alias; the relative form is caught too.
+ */
+const from = (...floors) => ({
+  regex: `^(@/|(\\.\\./)+)(${floors.join('|')})(/|$)`,
+});
+
+const floors = [
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    patterns: [{ regex: '^(?!\\.{1,2}/|zod$)', message: 'The core imports only itself (relatively) and zod.' }],
+    extra: [
+      { ...from('app', 'stations', 'parts', 'keep', 'workers', 'store'), message: 'The core is the ground floor.' },
+    ],
+  },
+  {
+    files: ['src/store/**/*.ts'],
+    patterns: [{ ...from('app', 'stations', 'parts', 'keep', 'workers'), message: 'The store knows only the core.' }],
+  },
+  {
+    files: ['src/workers/**/*.ts'],
+    patterns: [
+      { ...from('app', 'stations', 'parts', 'keep', 'store'), message: 'A worker is a core function behind Comlink.' },
+    ],
+  },
+  {
+    files: ['src/keep/**/*.{ts,tsx}'],
+    patterns: [{ ...from('app', 'stations', 'parts', 'store', 'workers'), message: 'The outbox knows only the core.' }],
+  },
+  {
+    files: ['src/parts/**/*.{ts,tsx}'],
+    patterns: [
+      {
+        ...from('app', 'stations', 'store', 'workers'),
+        message: 'Parts are shared: they never reach up or into the store.',
+      },
+    ],
+  },
+  {
+    files: ['src/stations/**/*.{ts,tsx}'],
+    patterns: [
+      {
+        ...from('app', 'store'),
+        message: 'Stations are given what they show; only pages and route handlers open the store.',
+      },
+    ],
+  },
+  {
+    files: ['src/app/**/*.{ts,tsx}', 'demo/**/*.ts'],
+    patterns: [
+      { regex: '^(@/|(\\.\\./)+)(src/)?store/.+', message: 'Use the one door of the store: @/store.' },
+      { regex: '^(@/|(\\.\\./)+)(src/)?core/[^/]+/.+', message: 'Use the door of the room: @/core/<room>.' },
+    ],
+  },
+];
+
+const coreRoomDoor = {
+  regex: '^@/core/[^/]+/.+',
+  message: 'Use the door of the room: @/core/<room>.',
+};
+
+export default tseslint.config(
+  { ignores: ['node_modules', '.next', 'data', 'drizzle', 'test-results', 'next-env.d.ts', 'playwright-report'] },
+  ...tseslint.configs.recommended,
+  {
+    plugins: { '@next/next': next, 'react-hooks': hooks },
+    rules: {
+      ...next.configs.recommended.rules,
+      ...hooks.configs.recommended.rules,
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      'no-warning-comments': ['error', { terms: ['todo', 'fixme', 'xxx'] }],
+      eqeqeq: ['error', 'smart'],
+    },
+  },
+  ...floors.map(({ files, ignores, patterns, extra }) => ({
+    files,
+    ...(ignores ? { ignores } : {}),
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [...patterns, ...(extra ?? []), ...(files[0].startsWith('src/core') ? [] : [coreRoomDoor])] },
+      ],
+    },
+  })),
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        ...[
+          'window',
+          'document',
+          'process',
+          'fetch',
+          'setTimeout',
+          'setInterval',
+          'performance',
+          'crypto',
+          'Buffer',
+        ].map((name) => ({
+          name,
+          message: 'The core has no Node, no DOM, no clock and no random source: take it as an argument.',
+        })),
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'The core has no clock: take the time as an argument.' },
+        { object: 'Math', property: 'random', message: 'The core has no random source: take one as an argument.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'The core has no clock: take the time as an argument.',
+        },
+      ],
+    },
+  },
+);

@@ -1,0 +1,36 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.KOKYU_TEST_PORT ?? 4310);
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  fullyParallel: false,
+  workers: 2,
+  retries: 0,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  globalSetup: './e2e/support/demo-server.ts',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/London',
+    trace: 'off',
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--use-fake-ui-for-media-stream',
+        '--use-fake-device-for-media-stream',
+        '--autoplay-policy=no-user-gesture-required',
+      ],
+    },
+  },
+});

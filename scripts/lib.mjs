@@ -1,0 +1,71 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+process.env.NEXT_TELEMETRY_DISABLED = '1';
+
+/** Runs a command with its output shown; ends this program when it fails. */
+export function must(command, args, extra = {}) {
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...extra });
+  if (status !== 0) {
+    console.error(`\n${command} ${args.join(' ')} did not succeed. What it printed above says why.`);
+    process.exit(status ?? 1);
+  }
+}
+
+export const bin = (name) => join(root, 'node_modules', '.bin', name);
+
+/** Installs what the lock file names, unless it is there already. */
+export function install() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
+  const mark = join(root, 'node_modules', '.kokyu-lock');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  console.log('Installing; building the database driver takes a minute or two the first time.');
+  must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  if (!existsSync(join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node'))) {
+    must('npm', ['rebuild', 'better-sqlite3', '--loglevel=error']);
+  }
+  must(process.execPath, ['-e', `require('fs').writeFileSync(${JSON.stringify(mark)}, ${JSON.stringify(lock)})`]);
+}
+
+/** Builds unless the build is newer than everything it is made of. */
+export function build({ force = false } = {}) {
+  const stamp = join(root, '.next', 'BUILD_ID');
+  if (!force && existsSync(stamp)) {
+    const built = statSync(stamp).mtimeMs;
+    const { stdout } = spawnSync(
+      'find',
+      [
+        'src',
+        'drizzle',
+        'package.json',
+        'next.config.ts',
+        'postcss.config.mjs',
+        '-newermt',
+        new Date(built).toISOString(),
+      ],
+      { cwd: root, encoding: 'utf8' },
+    );
+    if (stdout === '') return;
+  }
+  must(bin('next'), ['build']);
+}
+
+/** Starts the production server in the foreground. */
+export function serve({ studio, port, host }) {
+  const child = spawn(bin('next'), ['start', '-H', host, '-p', String(port)], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, KOKYU_STUDIO: studio },
+  });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  child.on('exit', (code) => process.exit(code ?? 0));
+}
+
+export const port = Number(process.env.PORT ?? 3000);
+export const host = process.env.HOST ?? '127.0.0.1';

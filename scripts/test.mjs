@@ -1,0 +1,63 @@
+/** Everything that must hold before a change is kept: lint, types, unit tests, build, browser tests. */
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { bin, build, install, must, root } from './lib.mjs';
+
+install();
+browser();
+
+const counts = { passed: 0, failed: 0 };
+const results = join(root, 'test-results');
+rmSync(results, { recursive: true, force: true });
+
+step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
+step('layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+must(bin('next'), ['typegen'], { stdio: 'ignore' });
+step('types', bin('tsc'), ['--noEmit']);
+tally(
+  'unit tests',
+  bin('jest'),
+  ['--json', '--outputFile', 'test-results/unit.json', '--silent'],
+  'unit.json',
+  ({ numPassedTests, numFailedTests, numRuntimeErrorTestSuites }) => [
+    numPassedTests,
+    numFailedTests + numRuntimeErrorTestSuites,
+  ],
+);
+build({ force: true });
+tally('browser tests', bin('playwright'), ['test'], 'e2e.json', ({ stats, errors }) => [
+  stats.expected,
+  stats.unexpected + stats.flaky + errors.length,
+]);
+
+console.log(`\n${counts.passed} passed, ${counts.failed} failed`);
+process.exit(counts.failed === 0 ? 0 : 1);
+
+function step(name, command, args) {
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit' });
+  counts[status === 0 ? 'passed' : 'failed'] += 1;
+  console.log(`${name}: ${status === 0 ? 'in order' : 'not in order'}`);
+}
+
+function tally(name, command, args, file, read) {
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit' });
+  const path = join(results, file);
+  const [passed, failed] = existsSync(path) ? read(JSON.parse(readFileSync(path, 'utf8'))) : [0, 1];
+  counts.passed += passed;
+  // A runner that ended badly without naming a failed test still counts as one.
+  counts.failed += failed === 0 && status !== 0 ? 1 : failed;
+  console.log(`${name}: ${passed} passed, ${failed} failed`);
+}
+
+function browser() {
+  if (existsSync(process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium')) return;
+  if (process.getuid?.() !== 0) {
+    console.error('The browser tests need Chromium at /usr/bin/chromium (Debian: apt-get install chromium).');
+    process.exit(1);
+  }
+  must('apt-get', ['update', '-qq']);
+  must('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
+}

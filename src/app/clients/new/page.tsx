@@ -1,0 +1,14 @@
+import { NewClient } from '@/stations/today/NewClient';
+import { StudioShell } from '../../StudioShell';
+
+export const metadata = { title: 'Add a client' };
+
+export default function NewClientPage() {
+  return (
+    <StudioShell>
+      <h1 className="text-2xl">Add a client</h1>
+      <p className="mb-5 text-ink2">A name is enough to begin; the rest is asked at Screen.</p>
+      <NewClient />
+    </StudioShell>
+  );
+}

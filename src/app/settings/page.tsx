@@ -1,0 +1,15 @@
+import { SettingsForm } from '@/stations/settings/SettingsForm';
+import { loadSettings } from '../load';
+import { StudioShell } from '../StudioShell';
+
+export const metadata = { title: 'Settings' };
+
+export default function SettingsPage() {
+  return (
+    <StudioShell>
+      <h1 className="text-2xl">Settings</h1>
+      <p className="mb-6 text-ink2">For this studio; saved as you type.</p>
+      <SettingsForm settings={loadSettings()} />
+    </StudioShell>
+  );
+}

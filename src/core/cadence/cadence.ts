@@ -1,0 +1,110 @@
+import { z } from 'zod';
+
+/** The four phases of a breath, in the order they come. */
+export const phases = ['inhale', 'topPause', 'exhale', 'bottomPause'] as const;
+export type Phase = (typeof phases)[number];
+
+const phaseSeconds = z.number().min(0).max(60);
+
+/** A breath as four lengths in seconds. In and out take at least half a second; pauses may be 0. */
+export const cadenceSchema = z.object({
+  inhaleSeconds: phaseSeconds.min(0.5),
+  topPauseSeconds: phaseSeconds,
+  exhaleSeconds: phaseSeconds.min(0.5),
+  bottomPauseSeconds: phaseSeconds,
+});
+export type Cadence = z.infer<typeof cadenceSchema>;
+
+/**
+ * A cadence from its in and out lengths, and pauses where there are any.
+ *
+ * @param inhaleSeconds seconds, 0.5 to 60
+ * @param exhaleSeconds seconds, 0.5 to 60
+ * @throws {z.ZodError} when a length is out of range
+ * @example cadence(2, 6) // 2 in 6 out: 7.5 breaths a minute
+ */
+export function cadence(
+  inhaleSeconds: number,
+  exhaleSeconds: number,
+  { topPauseSeconds = 0, bottomPauseSeconds = 0 }: Partial<Cadence> = {},
+): Cadence {
+  return cadenceSchema.parse({ inhaleSeconds, topPauseSeconds, exhaleSeconds, bottomPauseSeconds });
+}
+
+/** The length of one phase of a cadence, in seconds. */
+export function phaseLength(breath: Cadence, phase: Phase): number {
+  switch (phase) {
+    case 'inhale':
+      return breath.inhaleSeconds;
+    case 'topPause':
+      return breath.topPauseSeconds;
+    case 'exhale':
+      return breath.exhaleSeconds;
+    case 'bottomPause':
+      return breath.bottomPauseSeconds;
+  }
+}
+
+/**
+ * Length of a whole breath in seconds: in + pause + out + pause.
+ *
+ * @example cycleSeconds(cadence(2, 6)) // 8
+ */
+export function cycleSeconds(breath: Cadence): number {
+  return breath.inhaleSeconds + breath.topPauseSeconds + breath.exhaleSeconds + breath.bottomPauseSeconds;
+}
+
+/**
+ * Breaths a minute of a cadence: 60 / cycle.
+ *
+ * @example breathsPerMinute(cadence(5, 5)) // 6
+ */
+export function breathsPerMinute(breath: Cadence): number {
+  return 60 / cycleSeconds(breath);
+}
+
+/**
+ * The part of the breath spent breathing out, 0 to 1.
+ *
+ * @example exhaleShare(cadence(2, 6)) // 0.75
+ */
+export function exhaleShare(breath: Cadence): number {
+  return breath.exhaleSeconds / cycleSeconds(breath);
+}
+
+/**
+ * Seconds of a breath in which no air moves. Pauses are holds as far as gates and the hold cap are concerned.
+ *
+ * @example pauseSeconds(cadence(3, 6, { bottomPauseSeconds: 2 })) // 2
+ */
+export function pauseSeconds(breath: Cadence): number {
+  return breath.topPauseSeconds + breath.bottomPauseSeconds;
+}
+
+/**
+ * The count ladder: in 1 out 2, in 2 out 3 … one count longer a rung. A count is one second.
+ * Common practice, no published source: the usual ladder has five rungs, 35 counts in all.
+ *
+ * @param rungs 1 to 12
+ * @throws {RangeError} outside that range
+ * @example ladder(5).reduce((sum, rung) => sum + cycleSeconds(rung), 0) // 35
+ */
+export function ladder(rungs: number): Cadence[] {
+  if (!Number.isInteger(rungs) || rungs < 1 || rungs > 12) throw new RangeError('A ladder has 1 to 12 rungs.');
+  return Array.from({ length: rungs }, (_, rung) => cadence(rung + 1, rung + 2));
+}
+
+const plainSeconds = (seconds: number) => String(Math.round(seconds * 10) / 10);
+
+/**
+ * A cadence as a coach says it.
+ *
+ * @example cadenceInWords(cadence(3, 6, { bottomPauseSeconds: 2 })) // '3 in, 6 out, 2 pause'
+ */
+export function cadenceInWords(breath: Cadence): string {
+  const parts = [`${plainSeconds(breath.inhaleSeconds)} in`];
+  if (breath.topPauseSeconds > 0) parts.push(`${plainSeconds(breath.topPauseSeconds)} pause`);
+  parts.push(`${plainSeconds(breath.exhaleSeconds)} out`);
+  if (breath.bottomPauseSeconds > 0) parts.push(`${plainSeconds(breath.bottomPauseSeconds)} pause`);
+  return parts.join(', ');
+}

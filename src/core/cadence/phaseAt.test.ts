@@ -1,0 +1,62 @@
+import { cadence, ladder, phaseAt, planBreaths, tonesBetween } from '.';
+
+const plan = planBreaths([
+  { cadence: cadence(2, 4, { topPauseSeconds: 1, bottomPauseSeconds: 1 }), breaths: 2 },
+  { cadence: cadence(3, 6), breaths: 1 },
+]);
+
+describe('phaseAt', () => {
+  test.each([
+    [0, 0, 'inhale', 0],
+    [1, 0, 'inhale', 0.5],
+    [2, 0, 'topPause', 1],
+    [3, 0, 'exhale', 1],
+    [5, 0, 'exhale', 0.5],
+    [7, 0, 'bottomPause', 0],
+    [8, 1, 'inhale', 0],
+    [17.5, 2, 'inhale', 0.5],
+    [22, 2, 'exhale', 0.5],
+  ])('at %d s it is breath %d, %s, level %d', (t, breath, phase, level) => {
+    const moment = phaseAt(plan, t);
+    expect(moment).toMatchObject({ breath, phase, done: false });
+    expect(moment.level).toBeCloseTo(level, 10);
+  });
+
+  test('before the start it answers as at the start, after the end it is done and empty', () => {
+    expect(phaseAt(plan, -3)).toMatchObject({ breath: 0, phase: 'inhale', level: 0, done: false });
+    expect(phaseAt(plan, plan.totalSeconds)).toMatchObject({ breath: 2, phase: 'exhale', level: 0, done: true });
+    expect(phaseAt(planBreaths([{ cadence: cadence(2, 2, { bottomPauseSeconds: 3 }), breaths: 1 }]), 99)).toMatchObject(
+      {
+        phase: 'bottomPause',
+        intoSeconds: 3,
+        done: true,
+      },
+    );
+  });
+
+  test('a whole plan tiles its time: each phase begins where the last one ended, and the level never jumps', () => {
+    const rungs = planBreaths(ladder(5).map((rung) => ({ cadence: rung, breaths: 1 })));
+    let previous = phaseAt(rungs, 0);
+    for (let t = 0.01; t < rungs.totalSeconds; t += 0.01) {
+      const now = phaseAt(rungs, t);
+      expect(Math.abs(now.level - previous.level)).toBeLessThan(0.011);
+      expect(now.intoSeconds).toBeLessThanOrEqual(now.phaseSeconds + 1e-9);
+      previous = now;
+    }
+    expect(rungs.totalSeconds).toBe(35);
+  });
+
+  test('an empty plan and a broken number of breaths are refused', () => {
+    expect(() => phaseAt(planBreaths([]), 0)).toThrow(RangeError);
+    expect(() => planBreaths([{ cadence: cadence(2, 2), breaths: 1.5 }])).toThrow(RangeError);
+  });
+});
+
+describe('tonesBetween', () => {
+  test('windows laid end to end give every tone exactly once', () => {
+    const whole = tonesBetween(plan, 0, plan.totalSeconds);
+    const pieces = Array.from({ length: 40 }, (_, i) => tonesBetween(plan, i * 0.7, (i + 1) * 0.7)).flat();
+    expect(pieces).toEqual(whole);
+    expect(whole.map((tone) => tone.atSeconds)).toEqual([0, 2, 3, 7, 8, 10, 11, 15, 16, 19]);
+  });
+});

@@ -1,0 +1,145 @@
+import { type Component } from '../safety';
+import { type TrunkEffect } from '../trunk';
+
+export interface Position {
+  id: string;
+  name: string;
+  setUp: string;
+  /** Easiest to hardest; a sequence goes up. */
+  rank: number;
+  /** What carries the client; changing it costs time and attention. */
+  base: 'floor' | 'chair' | 'standing';
+  effects: readonly TrunkEffect[];
+  components: readonly Component[];
+}
+
+const row = <Id extends string>(
+  id: Id,
+  rank: number,
+  base: Position['base'],
+  setUp: string,
+  effects: readonly TrunkEffect[],
+  components: readonly Component[] = [],
+) => ({ id, name: id, rank, base, setUp, effects, components });
+
+/** The positions, easiest to hardest. Common practice. */
+export const positionList = [
+  row(
+    'crossed-leg tuck',
+    1,
+    'floor',
+    'On the back, arms and legs folded in and crossed, head on a pillow. Nothing to hold up.',
+    ['lying on the back'],
+    ['flatSupine'],
+  ),
+  row(
+    'legs on a chair',
+    2,
+    'floor',
+    'On the back, calves on a chair, hips and knees at right angles, head on a folded towel.',
+    ['lying on the back'],
+    ['flatSupine'],
+  ),
+  row(
+    'hook-lying',
+    3,
+    'floor',
+    'On the back, knees bent, feet flat, heels a sit-bone width apart.',
+    ['lying on the back'],
+    ['flatSupine'],
+  ),
+  row(
+    '90/90',
+    4,
+    'floor',
+    'On the back, hips and knees at right angles, feet flat on the wall.',
+    ['lying on the back'],
+    ['flatSupine'],
+  ),
+  row(
+    'side-lying',
+    5,
+    'floor',
+    'On the side, knees bent, head on a pillow level with the spine, towel under the waist.',
+    ['side-lying, left side up'],
+  ),
+  row(
+    'prone over half-dome',
+    6,
+    'floor',
+    'Belly and lower ribs over the half-dome or two folded pillows, forehead on the hands.',
+    ['prone over half-dome'],
+    ['prone', 'proneRibs', 'halfDome', 'bellyPressure'],
+  ),
+  row(
+    "child's pose",
+    7,
+    'floor',
+    'Kneeling, sitting back to the heels, knees wide, forehead on the hands or a stack.',
+    ["child's pose"],
+    ['kneeling', 'wideKnees', 'headLow', 'bellyPressure'],
+  ),
+  row(
+    'quadruped',
+    8,
+    'floor',
+    'Hands under shoulders, knees under hips, back long, neck long.',
+    ['quadruped'],
+    ['kneeling', 'handWeight'],
+  ),
+  row('sitting', 9, 'chair', 'On the sit bones on a firm seat, feet down and a little forward, knees slightly wide.', [
+    'sitting',
+  ]),
+  row(
+    'standing at a wall',
+    10,
+    'standing',
+    'Back of the ribs and pelvis on the wall, feet a foot length away, knees soft.',
+    ['standing', 'wall behind the back'],
+  ),
+  row(
+    'elbows on the wall',
+    11,
+    'standing',
+    'Facing the wall, forearms on it at shoulder height, feet back, hips over feet.',
+    ['standing'],
+    ['handWeight'],
+  ),
+  row(
+    'hands on a surface',
+    12,
+    'standing',
+    'Hands on a table well below the shoulders, push back to the heels, knees soft, tail slightly under.',
+    ['standing'],
+    ['handWeight'],
+  ),
+  row('standing', 13, 'standing', 'Feet under hips, ribs over pelvis, arms loose.', ['standing']),
+  row(
+    'bridge',
+    14,
+    'floor',
+    'From hook-lying, hips off the floor, ribs and pelvis together.',
+    ['lying on the back'],
+    ['flatSupine', 'bridge'],
+  ),
+] as const satisfies readonly Position[];
+
+export type PositionId = (typeof positionList)[number]['id'];
+export const positionIds = positionList.map(({ id }) => id) as [PositionId, ...PositionId[]];
+export const positions = Object.fromEntries(positionList.map((entry) => [entry.id, entry])) as unknown as Record<
+  PositionId,
+  Position
+>;
+
+/**
+ * Seconds a change from one position to another takes the client, over and above a drill's own set-up. Common practice:
+ * floor ↔ chair ↔ standing costs time and attention.
+ *
+ * @example changeSeconds('hook-lying', 'standing') // 45
+ */
+export function changeSeconds(from: PositionId | null, to: PositionId): number {
+  if (from === null || from === to) return 0;
+  const [a, b] = [positions[from].base, positions[to].base];
+  if (a === b) return 15;
+  return a === 'floor' || b === 'floor' ? (a === 'standing' || b === 'standing' ? 45 : 30) : 20;
+}

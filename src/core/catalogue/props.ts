@@ -1,0 +1,54 @@
+import { type Component } from '../safety';
+
+export interface Prop {
+  id: string;
+  name: string;
+  /** Tried in this order when the prop is not at hand, or not allowed. */
+  substitutes: readonly string[];
+  components: readonly Component[];
+}
+
+const row = <Id extends string>(
+  id: Id,
+  name: string,
+  substitutes: readonly string[] = [],
+  components: readonly Component[] = [],
+) => ({ id, name, substitutes, components });
+
+/** The props and what can stand in for each. Common practice. */
+export const propList = [
+  row('band', 'wide resistance band', ['towel'], ['latex']),
+  row('towel', 'stiff bath towel'),
+  row('ball', 'ball between the knees', ['pillow', 'block']),
+  row('pillow', 'pillow'),
+  row('block', 'block', ['pillow']),
+  row('halfDome', 'half-dome', ['pillow']),
+  row('straw', 'own straw', ['lips']),
+  row('lips', 'pursed lips'),
+  row('wall', 'free wall'),
+  row('chair', 'chair or bench'),
+  row('table', 'table or worktop'),
+] as const satisfies readonly Prop[];
+
+export type PropId = (typeof propList)[number]['id'];
+export const propIds = propList.map(({ id }) => id) as [PropId, ...PropId[]];
+export const props = Object.fromEntries(propList.map((entry) => [entry.id, entry])) as unknown as Record<PropId, Prop>;
+
+/** Always at hand. */
+export const bodyProps: readonly PropId[] = ['lips'];
+
+/**
+ * What to use for a prop: itself when it is at hand and allowed, else the first substitute that is, else nothing.
+ *
+ * @param atHand props in the room
+ * @param allowed says whether a prop's components are allowed for this client
+ * @example substituteFor('band', ['towel'], () => true) // 'towel'
+ */
+export function substituteFor(
+  prop: PropId,
+  atHand: readonly PropId[],
+  allowed: (candidate: Prop) => boolean,
+): PropId | null {
+  const candidates = [prop, ...(props[prop].substitutes as readonly PropId[])];
+  return candidates.find((id) => (atHand.includes(id) || bodyProps.includes(id)) && allowed(props[id])) ?? null;
+}

@@ -1,0 +1,20 @@
+export { type RunPlace, type RunTimeline, type TimedSegment, locate, timelineOf } from './timeline';
+export {
+  type ItemSummary,
+  type RunEvent,
+  type RunState,
+  type StampedEvent,
+  cursorAt,
+  faultsOf,
+  foldRun,
+  freshRun,
+  gapAfterSeconds,
+  gapPause,
+  placeAt,
+  reduceRun,
+  runEventSchema,
+  stampedEventSchema,
+  stoppedDrillsOf,
+  summariseRun,
+} from './run';
+export { type ClockBridge, audioTimeOf, lateSeconds, observeClocks } from './sound';

@@ -1,0 +1,85 @@
+import { type BreathPlan, type PhaseMoment, phaseAt, planBreaths } from '../cadence';
+import { type Segment } from '../dose';
+import { type PlanItem, itemSegments } from '../sequence';
+
+/** A piece of a run with its place on the run's clock. */
+export interface TimedSegment {
+  item: number;
+  segment: Segment;
+  startSeconds: number;
+  endSeconds: number;
+  /** Laid out for phaseAt, for pieces that are breathed. */
+  breaths: BreathPlan | null;
+}
+
+/** A plan laid out on one clock, ready to be located in. */
+export interface RunTimeline {
+  segments: readonly TimedSegment[];
+  /** Where each item starts. */
+  itemStarts: readonly number[];
+  totalSeconds: number;
+}
+
+/**
+ * Lays the items of a plan end to end on the run's clock.
+ *
+ * @example timelineOf(plan.items).totalSeconds
+ */
+export function timelineOf(items: readonly PlanItem[]): RunTimeline {
+  const segments: TimedSegment[] = [];
+  const itemStarts: number[] = [];
+  let at = 0;
+  items.forEach((item, index) => {
+    itemStarts.push(at);
+    for (const segment of itemSegments(item, items[index - 1]?.position ?? null)) {
+      segments.push({
+        item: index,
+        segment,
+        startSeconds: at,
+        endSeconds: at + segment.seconds,
+        breaths: segment.kind === 'breaths' ? planBreaths(segment.stretches) : null,
+      });
+      at += segment.seconds;
+    }
+  });
+  return { segments, itemStarts, totalSeconds: at };
+}
+
+/** Where a run is: which item and piece, how far into it, and the breath's phase while one is paced. */
+export interface RunPlace {
+  item: number;
+  timed: TimedSegment;
+  intoSeconds: number;
+  leftSeconds: number;
+  moment: PhaseMoment | null;
+  over: boolean;
+}
+
+/**
+ * Where the run's clock stands in the plan.
+ *
+ * @param cursorSeconds seconds on the run's clock, clamped to the run
+ * @throws {RangeError} for a plan without items
+ */
+export function locate(timeline: RunTimeline, cursorSeconds: number): RunPlace {
+  const { segments } = timeline;
+  if (segments.length === 0) throw new RangeError('A run needs at least one item.');
+  const cursor = Math.max(0, cursorSeconds);
+  let low = 0;
+  let high = segments.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if (segments[middle]!.startSeconds <= cursor) low = middle;
+    else high = middle - 1;
+  }
+  const timed = segments[low]!;
+  const intoSeconds = Math.min(cursor - timed.startSeconds, timed.segment.seconds);
+  return {
+    item: timed.item,
+    timed,
+    intoSeconds,
+    leftSeconds: timed.segment.seconds - intoSeconds,
+    moment: timed.breaths ? phaseAt(timed.breaths, intoSeconds) : null,
+    over: cursor >= timeline.totalSeconds,
+  };
+}

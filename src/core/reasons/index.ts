@@ -1,0 +1,3 @@
+export { type ReferenceId, references } from './references';
+export { type Provenance, commonPractice, provenanceSentence, published, setByYou } from './provenance';
+export { type Reason, type RecordRef } from './reason';

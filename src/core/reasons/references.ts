@@ -1,0 +1,46 @@
+/** The published sources that rules and figures cite. `fromMemory` marks values that could not be checked against the paper itself. */
+export const references = {
+  R1: {
+    short: 'NEWS2, 2017',
+    citation:
+      'Royal College of Physicians, National Early Warning Score (NEWS) 2, 2017: bands of the respiratory rate.',
+    fromMemory: true,
+  },
+  R5: {
+    short: 'Sharp 1975; Verschakelen 1995',
+    citation:
+      'Sharp et al. 1975, J Appl Physiol 39:608–618; Verschakelen & Demedts 1995, AJRCCM 151:399–405: the rib cage takes a smaller share lying on the back than upright. Direction only.',
+    fromMemory: true,
+  },
+  R7: {
+    short: 'Hopkins 2000; Weir 2005',
+    citation:
+      'Hopkins 2000, Sports Med 30:1–15 (typical error = SD of differences / √2); Weir 2005, J Strength Cond Res 19:231–240 (smallest real difference).',
+    fromMemory: false,
+  },
+  R8: {
+    short: 'Lehrer 2000',
+    citation:
+      'Lehrer, Vaschillo & Vaschillo 2000, Appl Psychophysiol Biofeedback 25:177–191: slow breathing, usually between 4.5 and 7 a minute.',
+    fromMemory: true,
+  },
+  R9: {
+    short: 'Courtney & Cohen 2008',
+    citation:
+      'Courtney & Cohen 2008, J Altern Complement Med 14:115–123: breath-hold time is not a reading of carbon dioxide.',
+    fromMemory: true,
+  },
+  R10: {
+    short: 'ACOG 804, 2020',
+    citation:
+      'American College of Obstetricians and Gynecologists, Committee Opinion 804, 2020: physical activity in pregnancy, warning signs, long spells flat on the back.',
+    fromMemory: true,
+  },
+  R12: {
+    short: 'Fisher 1993',
+    citation: 'Fisher 1993; Mardia & Jupp 2000: circular statistics, mean direction and resultant length.',
+    fromMemory: false,
+  },
+} as const;
+
+export type ReferenceId = keyof typeof references;

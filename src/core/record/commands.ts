@@ -1,0 +1,97 @@
+import { z } from 'zod';
+import { stampedEventSchema } from '../coach';
+import { protocolIds, rawSchemas } from '../look';
+import { intentIds } from '../read';
+import { factKeys, factSchemas } from '../safety';
+import { planItemSchema, planSchema } from '../sequence';
+import { settingsSchema } from './settings';
+
+const id = z.uuid();
+const instant = z.iso.datetime();
+
+/** What a coach confirmed on Read: the intent, the patterns behind it, and a line of their own. */
+export const readingSchema = z.object({
+  intent: z.enum(intentIds),
+  side: z.enum(['left', 'right']).nullable(),
+  patterns: z.array(z.string().max(40)).max(10),
+  ownLine: z.string().max(2000, 'Your own line is limited to 2,000 characters.'),
+});
+export type Reading = z.infer<typeof readingSchema>;
+
+/**
+ * Everything that can be recorded, one shape a kind. A command is made in the browser with an id of its own, put in the
+ * outbox, and sent until the server has it; the same id twice changes nothing.
+ */
+export const commandSchemas = {
+  'client.create': z.object({ clientId: id, factId: id, name: factSchemas.name }),
+  'fact.add': z.object({
+    factId: id,
+    clientId: id,
+    key: z.enum(factKeys),
+    value: z.unknown(),
+    /** The fact of this key the writer saw, so that an edit made in another window is noticed. */
+    basedOn: id.nullable(),
+  }),
+  'fact.retract': z.object({ factId: id }),
+  'visit.start': z.object({ visitId: id, clientId: id }),
+  'visit.end': z.object({ visitId: id }),
+  'look.save': z.object({
+    lookId: id,
+    visitId: id,
+    protocol: z.enum(protocolIds),
+    moment: z.enum(['before', 'after']),
+    takenAt: instant,
+    raw: z.unknown(),
+    /** The revision the writer saw, 0 for a new look. */
+    revision: z.number().int().min(0),
+  }),
+  'look.retract': z.object({ lookId: id }),
+  'reading.confirm': z.object({ readingId: id, visitId: id, reading: readingSchema }),
+  'plan.save': z.object({ planId: id, visitId: id, plan: planSchema, revision: z.number().int().min(0) }),
+  'run.create': z.object({ runId: id, visitId: id, items: z.array(planItemSchema).min(1).max(30) }),
+  'run.append': z.object({ runId: id, events: z.array(stampedEventSchema).min(1).max(200) }),
+  'appointment.add': z.object({
+    appointmentId: id,
+    clientId: id,
+    startsAt: instant,
+    minutes: z.number().int().min(5).max(240),
+    note: z.string().max(300),
+  }),
+  'appointment.cancel': z.object({ appointmentId: id }),
+  'settings.change': settingsSchema.partial(),
+} as const;
+
+export type CommandKind = keyof typeof commandSchemas;
+export const commandKinds = Object.keys(commandSchemas) as [CommandKind, ...CommandKind[]];
+export type Payload<K extends CommandKind> = z.infer<(typeof commandSchemas)[K]>;
+
+export interface Command<K extends CommandKind = CommandKind> {
+  id: string;
+  kind: K;
+  payload: Payload<K>;
+}
+
+export const envelopeSchema = z.object({ id, kind: z.enum(commandKinds), payload: z.unknown() });
+
+/** What became of a command. `refused` is final: the sentence says what is wrong and what to do. */
+export type Outcome =
+  | { state: 'saved'; at: string; revision?: number }
+  | { state: 'refused'; why: string }
+  /** Someone else wrote the same thing meanwhile; both are kept, and the writer is told. */
+  | { state: 'conflict'; at: string; why: string; theirs: unknown };
+
+/**
+ * One sentence for a value that does not fit: the first thing that is wrong.
+ *
+ * @example firstSentence(schema.safeParse(value).error!)
+ */
+export function firstSentence(error: z.ZodError): string {
+  const issue = error.issues[0];
+  if (!issue) return 'This does not fit. Check it and try again.';
+  return /[.!?]$/.test(issue.message) ? issue.message : `${issue.path.join(' ') || 'The value'}: ${issue.message}.`;
+}
+
+/** Checks the raw values of a look against its protocol. */
+export function parseRaw(protocol: Payload<'look.save'>['protocol'], raw: unknown) {
+  return rawSchemas[protocol].safeParse(raw);
+}

@@ -1,0 +1,36 @@
+/**
+ * The calendar day of an instant in a time zone, yyyy-mm-dd.
+ *
+ * @param instant UTC, ISO, or epoch milliseconds
+ * @param zone IANA name
+ * @throws {RangeError} for an unknown zone or an impossible instant
+ * @example dayIn('2026-11-23T23:30:00Z', 'Europe/Berlin') // '2026-11-24'
+ */
+export function dayIn(instant: string | number, zone: string): string {
+  const parts = new Intl.DateTimeFormat('en-CA', {
+    timeZone: zone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+  }).format(new Date(instant));
+  return parts;
+}
+
+/**
+ * A day moved by a number of days.
+ *
+ * @example addDays('2026-02-28', 1) // '2026-03-01'
+ */
+export function addDays(day: string, days: number): string {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+}
+
+/** Whether the runtime knows a time zone by this name. */
+export function isZone(zone: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -1,0 +1,23 @@
+export { addDays, dayIn, isZone } from './day';
+export { type Settings, defaultSettings, settingsSchema } from './settings';
+export {
+  type Command,
+  type CommandKind,
+  type Outcome,
+  type Payload,
+  type Reading,
+  commandKinds,
+  commandSchemas,
+  envelopeSchema,
+  firstSentence,
+  parseRaw,
+  readingSchema,
+} from './commands';
+export {
+  type StoredLook,
+  type StoredPlan,
+  type StoredReading,
+  type StoredRun,
+  type VisitRecord,
+  type VisitRow,
+} from './visit';

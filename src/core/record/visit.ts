@@ -1,0 +1,28 @@
+import { type StampedEvent } from '../coach';
+import { type LookRecord } from '../look';
+import { type Plan, type PlanItem } from '../sequence';
+import { type Reading } from './commands';
+
+export interface VisitRow {
+  id: string;
+  clientId: string;
+  /** UTC, ISO */
+  startedAt: string;
+  /** The calendar day in the studio's zone. */
+  day: string;
+  endedAt: string | null;
+}
+
+/** A look with the revision a writer must have seen to change it. */
+export type StoredLook = LookRecord & { revision: number };
+export type StoredReading = Reading & { id: string; at: string };
+export type StoredPlan = { id: string; at: string; revision: number; plan: Plan };
+export type StoredRun = { id: string; visitId: string; at: string; items: PlanItem[]; events: StampedEvent[] };
+
+/** A visit with everything recorded in it. */
+export interface VisitRecord extends VisitRow {
+  looks: StoredLook[];
+  reading: StoredReading | null;
+  plan: StoredPlan | null;
+  runs: StoredRun[];
+}

@@ -1,0 +1,161 @@
+import { z } from 'zod';
+import { type ConditionId, conditionIds } from './conditions';
+import { type Answer, type Profile, type SignsAnswer, emptyProfile } from './profile';
+import { emergencySignIds, redFlagIds } from './signs';
+
+const text = (max: number, what: string) =>
+  z
+    .string()
+    .max(
+      max,
+      `${what} is limited to ${max.toLocaleString('en-GB')} characters; yours is longer. Shorten it and it will be saved.`,
+    );
+
+/**
+ * A calendar day that exists, written yyyy-mm-dd.
+ *
+ * @example dayString.safeParse('2026-02-30').success // false
+ */
+export const dayString = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}$/, 'Write the date as day, month and year.')
+  .refine((day) => {
+    const time = Date.parse(`${day}T00:00:00Z`);
+    return !Number.isNaN(time) && new Date(time).toISOString().slice(0, 10) === day;
+  }, 'That day does not exist. Check day and month.')
+  .refine((day) => day >= '1900-01-01' && day <= '2200-01-01', 'That year is out of range. Check the year.');
+
+export const answerValueSchema = z.object({
+  value: z.enum(['yes', 'no', 'unknown']),
+  weekOnDay: z
+    .number({ error: 'The week of pregnancy is a number from 1 to 42.' })
+    .int('The week of pregnancy is a whole number from 1 to 42.')
+    .min(1, 'The week of pregnancy is a number from 1 to 42.')
+    .max(42, 'The week of pregnancy is a number from 1 to 42.')
+    .optional(),
+  date: dayString.optional(),
+  caesarean: z.boolean().optional(),
+  side: z.enum(['left', 'right', 'both']).optional(),
+  note: text(2000, 'A note').optional(),
+});
+
+const clearanceSchema = z.object({
+  clinician: z.string().trim().min(2, 'Name the clinician who cleared it.').max(200),
+  reason: z.string().trim().min(5, 'Say in a few words why going on is all right.').max(2000),
+});
+
+/** Everything that can be recorded of a client, by key, and the shape of its value. */
+export const factSchemas = {
+  name: z
+    .string()
+    .trim()
+    .min(1, 'A client needs a name.')
+    .max(120, 'A name is limited to 120 characters; yours is longer.'),
+  birthDay: dayString.nullable(),
+  goal: text(4000, 'The goal'),
+  complaint: text(4000, 'The complaint'),
+  clinician: text(300, 'The clinician'),
+  medicines: text(2000, 'The list of medicines'),
+  touch: z.enum(['yes', 'own hands', 'no', 'unknown']),
+  guardian: z.boolean(),
+  emergency: z.object({ present: z.array(z.enum(emergencySignIds)) }),
+  redFlags: z.object({ present: z.array(z.enum(redFlagIds)) }),
+  emergencyClearance: clearanceSchema,
+  redFlagClearance: clearanceSchema,
+  ...(Object.fromEntries(conditionIds.map((id) => [`answer:${id}`, answerValueSchema])) as Record<
+    `answer:${ConditionId}`,
+    typeof answerValueSchema
+  >),
+};
+
+export type FactKey = keyof typeof factSchemas;
+export const factKeys = Object.keys(factSchemas) as [FactKey, ...FactKey[]];
+
+/** One thing said of a client on a day. Facts are only ever added; the newest of a key counts. */
+export interface Fact {
+  id: string;
+  key: FactKey;
+  value: unknown;
+  /** UTC, ISO */
+  at: string;
+  /** The calendar day in the studio's zone, yyyy-mm-dd. */
+  day: string;
+}
+
+/** What is known of a client now, in plain fields. */
+export interface KnownClient {
+  profile: Profile;
+  texts: Record<'name' | 'goal' | 'complaint' | 'clinician' | 'medicines', string>;
+  /** The newest fact of each key, for showing when it was said and for noticing edits in another window. */
+  latest: Partial<Record<FactKey, Fact>>;
+}
+
+/**
+ * Folds facts, oldest first, into what is known. A sign once present stays open until a clinician's word is recorded:
+ * a later "none today" does not clear it. Values that no longer fit their schema are passed over, never guessed.
+ *
+ * @example knownClient([]).profile.touch // 'unknown'
+ */
+export function knownClient(facts: readonly Fact[]): KnownClient {
+  const profile: Profile = { ...emptyProfile, answers: {} };
+  const texts = { name: '', goal: '', complaint: '', clinician: '', medicines: '' };
+  const latest: Partial<Record<FactKey, Fact>> = {};
+
+  for (const fact of facts) {
+    const parsed = factSchemas[fact.key]?.safeParse(fact.value);
+    if (!parsed?.success) continue;
+    latest[fact.key] = fact;
+    if (fact.key.startsWith('answer:')) {
+      profile.answers[fact.key.slice('answer:'.length) as ConditionId] = answerOf(fact);
+      continue;
+    }
+    switch (fact.key) {
+      case 'name':
+      case 'goal':
+      case 'complaint':
+      case 'clinician':
+      case 'medicines':
+        texts[fact.key] = parsed.data as string;
+        break;
+      case 'birthDay':
+        profile.birthDay = parsed.data as string | null;
+        break;
+      case 'touch':
+        profile.touch = parsed.data as Profile['touch'];
+        break;
+      case 'guardian':
+        profile.guardianConsent = parsed.data as boolean;
+        break;
+      case 'emergency':
+      case 'redFlags':
+        profile[fact.key] = nextSigns(profile[fact.key], fact);
+        break;
+      case 'emergencyClearance':
+        profile.emergency = cleared(profile.emergency, fact);
+        break;
+      case 'redFlagClearance':
+        profile.redFlags = cleared(profile.redFlags, fact);
+        break;
+    }
+  }
+  return { profile, texts, latest };
+}
+
+function answerOf(fact: Fact): Answer {
+  const { value, ...detail } = answerValueSchema.parse(fact.value);
+  return { value, day: fact.day, recordId: fact.id, detail };
+}
+
+function nextSigns(before: SignsAnswer | null, fact: Fact): SignsAnswer {
+  const { present } = fact.value as { present: string[] };
+  const stillOpen = before && before.present.length > 0 && !before.clearance ? before.present : [];
+  if (stillOpen.length === 0) return { day: fact.day, recordId: fact.id, present };
+  if (present.length === 0) return { ...before!, day: before!.day };
+  return { day: fact.day, recordId: fact.id, present: [...new Set([...stillOpen, ...present])] };
+}
+
+function cleared(before: SignsAnswer | null, fact: Fact): SignsAnswer | null {
+  if (!before || before.present.length === 0) return before;
+  const value = clearanceSchema.parse(fact.value);
+  return { ...before, day: fact.day, clearance: { ...value, day: fact.day, recordId: fact.id } };
+}

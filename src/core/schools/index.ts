@@ -1,0 +1,15 @@
+export {
+  type AxisId,
+  type Clash,
+  type School,
+  type SchoolId,
+  type Stance,
+  type Stances,
+  axes,
+  axisIds,
+  clashes,
+  contradictions,
+  everydayRules,
+  schoolIds,
+  schools,
+} from './schools';

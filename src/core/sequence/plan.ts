@@ -1,0 +1,129 @@
+import { z } from 'zod';
+import { type Cadence, cadence, cadenceSchema } from '../cadence';
+import {
+  type Drill,
+  type PositionId,
+  changeSeconds,
+  findDrill,
+  positionIds,
+  positions,
+  propIds,
+  props,
+} from '../catalogue';
+import { type Dose, type Segment, type Totals, isHold, segmentsOf, totalsOf } from '../dose';
+import { intentIds } from '../read';
+import { type Reason, type Provenance } from '../reasons';
+import { type Component } from '../safety';
+import { schoolIds } from '../schools';
+
+const reasonSchema: z.ZodType<Reason> = z.object({
+  what: z.string(),
+  rule: z.string(),
+  records: z.array(
+    z.object({ kind: z.enum(['fact', 'look', 'reading', 'plan', 'run']), id: z.string(), label: z.string() }),
+  ),
+  provenance: z.custom<Provenance>((value) => typeof value === 'object' && value !== null && 'kind' in value),
+});
+
+/** One item of a plan: a drill in a position with props and a dose, and why it is there. */
+export const planItemSchema = z.object({
+  id: z.string().min(1),
+  drillId: z.string().min(1),
+  position: z.enum(positionIds),
+  props: z.array(z.enum(propIds)),
+  side: z.enum(['none', 'left', 'right', 'both']),
+  cadences: z.array(cadenceSchema).min(1).max(12),
+  breaths: z.number().int().min(1).max(60),
+  sets: z.number().int().min(1).max(10),
+  restSeconds: z.number().int().min(0).max(300),
+  setUpSeconds: z.number().int().min(0).max(300),
+  /** The other form a condition asks for, in words. */
+  changes: z.array(z.string()),
+  reasons: z.array(reasonSchema),
+  byHand: z.boolean(),
+});
+export type PlanItem = z.infer<typeof planItemSchema>;
+
+/** What the coach asked for. */
+export const planRequestSchema = z.object({
+  intent: z.enum(intentIds),
+  side: z.enum(['left', 'right']).nullable(),
+  minutes: z.number().int().min(5).max(60),
+  propsAtHand: z.array(z.enum(propIds)),
+  leadSchool: z.enum(schoolIds),
+});
+export type PlanRequest = z.infer<typeof planRequestSchema>;
+
+export const planSchema = z.object({
+  request: planRequestSchema,
+  /** True when the search covered everything: nothing better exists for these minutes, props and limits. */
+  proven: z.boolean(),
+  items: z.array(planItemSchema).max(30),
+  /** Why each drill that could have been expected is absent. */
+  refusals: z.array(z.object({ drillId: z.string(), reason: reasonSchema })),
+});
+export type Plan = z.infer<typeof planSchema>;
+
+/** Time kept at the end of every plan for rechecking the marker. */
+export const recheckSeconds = 60;
+
+/** The drill of an item. @throws {RangeError} when the catalogue no longer has it */
+export function drillOf(item: Pick<PlanItem, 'drillId'>): Drill {
+  const drill = findDrill(item.drillId);
+  if (!drill) throw new RangeError(`The catalogue has no drill called ${item.drillId}.`);
+  return drill;
+}
+
+/** An item's pieces of time, with the change from the position before it. */
+export function itemSegments(item: PlanItem, previous: PositionId | null): Segment[] {
+  const dose: Dose = item;
+  return segmentsOf(dose, changeSeconds(previous, item.position));
+}
+
+/** Totals of each item and of the plan; the plan adds the recheck. */
+export function planTotals(items: readonly PlanItem[]): {
+  perItem: Totals[];
+  whole: Totals;
+  positionChanges: number;
+  baseChanges: number;
+} {
+  const segments = items.map((item, i) => itemSegments(item, items[i - 1]?.position ?? null));
+  const whole = totalsOf(segments.flat());
+  const pairs = items.slice(1).map((item, i) => [items[i]!.position, item.position] as const);
+  return {
+    perItem: segments.map(totalsOf),
+    whole: { ...whole, seconds: whole.seconds + (items.length > 0 ? recheckSeconds : 0) },
+    positionChanges: pairs.filter(([from, to]) => from !== to).length,
+    baseChanges: pairs.filter(([from, to]) => positions[from].base !== positions[to].base).length,
+  };
+}
+
+/**
+ * Everything an item contains that may be gated: of the drill, its position, its props, and its pauses. A pause that was
+ * dropped takes the hold with it.
+ */
+export function itemComponents(item: Pick<PlanItem, 'drillId' | 'position' | 'props' | 'cadences'>): Component[] {
+  const holds = item.cadences.some(isHold);
+  const own = drillOf(item).components.filter((component) => component !== 'hold');
+  return [
+    ...new Set([
+      ...own,
+      ...positions[item.position].components,
+      ...item.props.flatMap((id) => props[id].components),
+      ...(holds ? (['hold'] as const) : []),
+    ]),
+  ];
+}
+
+/** The start cadences of a drill, with pauses beyond natural taken out when holds are off. */
+export function startCadences(drill: Drill, withoutHold: boolean): Cadence[] {
+  if (drill.breath.kind === 'ladder') return [...drill.breath.rungs];
+  const { inhale, exhale, topPause, bottomPause } = drill.breath;
+  const pause = (start: number, min: number) => (withoutHold ? min : start);
+  return [
+    cadence(inhale.start, exhale.start, {
+      topPauseSeconds: pause(topPause.start, topPause.min),
+      bottomPauseSeconds: pause(bottomPause.start, bottomPause.min),
+    }),
+  ];
+}

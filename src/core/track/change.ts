@@ -1,0 +1,115 @@
+import { type Provenance, commonPractice, published } from '../reasons';
+import { type Grades, type RegionId, regionIds, regions } from '../trunk';
+
+/** What is followed over time, its unit, and what counts as noise until the client's own is known. */
+export const measures = {
+  rate: { name: 'resting rate', unit: 'a minute', digits: 1, typicalError: 1 },
+  hold: { name: 'calm exhale hold', unit: 's', digits: 0, typicalError: 2.5 },
+  ease: { name: 'deep-breath ease', unit: 'of 10', digits: 1, typicalError: 0.5 },
+} as const;
+export type MeasureId = keyof typeof measures;
+
+/** From this many repeated pairs on, the client's own noise is used. Common practice. */
+export const ownNoiseFromPairs = 6;
+
+/**
+ * Typical error of repeated readings: standard deviation of the differences over √2.
+ *
+ * @param pairs readings taken twice under the same conditions; at least two pairs
+ * @throws {RangeError} with fewer than two pairs
+ * @source [R7] Hopkins 2000
+ * @example typicalError([[10, 12], [11, 11], [9, 10]]) // 0.7071…
+ */
+export function typicalError(pairs: readonly (readonly [number, number])[]): number {
+  if (pairs.length < 2) throw new RangeError('A typical error needs at least two pairs of readings.');
+  const differences = pairs.map(([first, second]) => second - first);
+  const mean = differences.reduce((sum, value) => sum + value, 0) / differences.length;
+  const variance = differences.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (differences.length - 1);
+  return Math.sqrt(variance / 2);
+}
+
+/**
+ * Smallest difference between two readings that is larger than noise at 95 %: 1.96 · √2 · error.
+ *
+ * @source [R7] Weir 2005
+ * @example smallestRealDifference(1) // 2.77…
+ */
+export function smallestRealDifference(error: number): number {
+  return 1.96 * Math.SQRT2 * error;
+}
+
+export interface Change {
+  measure: MeasureId;
+  before: number;
+  after: number;
+  verdict: 'larger' | 'smaller' | 'no clear change';
+  /** In the measure's unit. */
+  noise: number;
+  ownNoise: boolean;
+  words: string;
+  provenance: Provenance;
+}
+
+/**
+ * Compares two readings of a measure against noise: the client's own from six pairs on, else the usual one.
+ *
+ * @param pairs repeats of this client under the same conditions
+ * @example changeOf('hold', 12, 14, []).verdict // 'no clear change'
+ */
+export function changeOf(
+  measure: MeasureId,
+  before: number,
+  after: number,
+  pairs: readonly (readonly [number, number])[],
+): Change {
+  const { name, unit, digits, typicalError: usual } = measures[measure];
+  const ownNoise = pairs.length >= ownNoiseFromPairs;
+  const noise = smallestRealDifference(ownNoise ? typicalError(pairs) : usual);
+  const verdict = Math.abs(after - before) <= noise ? 'no clear change' : after > before ? 'larger' : 'smaller';
+  const figures = `${before.toFixed(digits)} before, ${after.toFixed(digits)} ${unit} after`;
+  return {
+    measure,
+    before,
+    after,
+    verdict,
+    noise,
+    ownNoise,
+    words: `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${figures}, ${verdict === 'no clear change' ? verdict : `clearly ${verdict}`}.`,
+    provenance: ownNoise ? published('R7') : commonPractice,
+  };
+}
+
+export interface GradeChange {
+  region: RegionId;
+  before: number;
+  after: number;
+  /** One step of an ordinal grade is never called clear. */
+  clear: boolean;
+}
+
+/** Parts seen both times whose grade differs, in the order of the regions. */
+export function gradeChanges(before: Grades, after: Grades): GradeChange[] {
+  return regionIds.flatMap((region) => {
+    const [b, a] = [before[region], after[region]];
+    return b === null || a === null || a === b ? [] : [{ region, before: b, after: a, clear: Math.abs(a - b) >= 2 }];
+  });
+}
+
+const stepWords = ['', 'one step', 'two steps', 'three steps'];
+
+/**
+ * A before/after ring in sentences. Two steps or more are clear; one is only noted.
+ *
+ * @example ringChangeInWords(before, after) // ['Left side two steps more: clear.']
+ */
+export function ringChangeInWords(before: Grades, after: Grades): string[] {
+  const both = regionIds.filter((id) => before[id] !== null && after[id] !== null);
+  if (both.length === 0) return ['Nothing was seen both times, so nothing can be compared.'];
+  const changes = gradeChanges(before, after);
+  if (changes.length === 0) return [`No change in the ${both.length} parts seen both times.`];
+  return changes.map(({ region, before: b, after: a, clear }) => {
+    const name = regions[region].name;
+    const words = `${name.charAt(0).toUpperCase()}${name.slice(1)} ${stepWords[Math.abs(a - b)]} ${a > b ? 'more' : 'less'}`;
+    return `${words}: ${clear ? 'clear' : 'not yet a clear change'}.`;
+  });
+}

@@ -1,0 +1,15 @@
+export {
+  type Change,
+  type GradeChange,
+  type MeasureId,
+  changeOf,
+  gradeChanges,
+  measures,
+  ownNoiseFromPairs,
+  ringChangeInWords,
+  smallestRealDifference,
+  typicalError,
+} from './change';
+export { type StoryLine, type StoryStation, offLimits, visitStory } from './story';
+export { type Expected, needsToday } from './needs';
+export { type Point, markerBeforeAfter, repeatPairs, seriesOf } from './series';

@@ -1,0 +1,91 @@
+import { foldRun, summariseRun } from '../coach';
+import { durationInWords } from '../dose';
+import { calmHold, newest, quietRate, rateBand } from '../look';
+import { intentInWords } from '../read';
+import { type VisitRecord } from '../record';
+import { type Gates, type KnownClient, components } from '../safety';
+import { ringChangeInWords } from './change';
+
+export type StoryStation = 'screen' | 'look' | 'read' | 'sequence' | 'coach' | 'track';
+
+/** One paragraph of a visit's story, and the station its record is at. */
+export interface StoryLine {
+  heading: string;
+  words: string;
+  station: StoryStation;
+}
+
+/**
+ * The visit so far in short sentences: why they came, what is off limits, what was found, the intent, what was done, what
+ * changed. Only what has been recorded is told.
+ *
+ * @example visitStory(known, gates, null)[0].heading // 'Why they came'
+ */
+export function visitStory(known: KnownClient, gates: Gates, visit: VisitRecord | null): StoryLine[] {
+  const lines: StoryLine[] = [];
+  const tell = (heading: string, words: string | null, station: StoryStation) => {
+    if (words) lines.push({ heading, words, station });
+  };
+  tell('Why they came', shortened(known.texts.complaint || known.texts.goal), 'screen');
+  tell('Off limits', offLimits(gates), 'screen');
+  if (!visit) return lines;
+  tell('Seen', seen(visit), 'look');
+  if (visit.reading) {
+    const { intent, side, ownLine } = visit.reading;
+    tell('Intent', `${intentInWords(intent, side ?? undefined)}. ${shortened(ownLine) ?? ''}`.trim(), 'read');
+  }
+  if (visit.plan) tell('Planned', `${visit.plan.plan.items.length} drills.`, 'sequence');
+  tell('Done', done(visit), 'coach');
+  tell('Changed', changed(visit), 'track');
+  return lines;
+}
+
+const shortened = (text: string) =>
+  text.trim() === '' ? null : text.length > 160 ? `${text.slice(0, 157).trim()}…` : text;
+
+/** What is blocked, in words, without the questions still open. */
+export function offLimits(gates: Gates): string | null {
+  const blocked = [...new Set(gates.gates.filter(({ level }) => level === 'block').map(({ component }) => component))];
+  if (blocked.length === 0) return null;
+  const words = blocked.map((component) => components[component]);
+  const shown = words.slice(0, 6).join(', ');
+  const more = words.length > 6 ? ` and ${words.length - 6} more` : '';
+  return `${shown.charAt(0).toUpperCase()}${shown.slice(1)}${more}.`;
+}
+
+function seen(visit: VisitRecord): string | null {
+  const parts: string[] = [];
+  const quiet = newest(visit.looks, 'quietLook', 'before');
+  if (quiet && quiet.raw.taps.length >= 4) {
+    const { breathsPerMinute } = quietRate(quiet.raw.taps);
+    parts.push(`${breathsPerMinute.toFixed(1)} a minute, ${rateBand(breathsPerMinute).words}.`);
+  }
+  const hands = newest(visit.looks, 'twoHands', 'before');
+  if (hands && hands.raw.leads !== 'not observed') {
+    parts.push(hands.raw.leads === 'together' ? 'Both hands together.' : `The ${hands.raw.leads} leads.`);
+  }
+  const hold = newest(visit.looks, 'calmHold', 'before');
+  if (hold && hold.raw.tries.length > 0) {
+    const { seconds } = calmHold(hold.raw.tries);
+    parts.push(seconds === null ? 'No calm hold.' : `Calm hold ${Math.round(seconds)} s.`);
+  }
+  return parts.join(' ') || null;
+}
+
+function done(visit: VisitRecord): string | null {
+  const run = visit.runs.at(-1);
+  if (!run || run.events.length === 0) return null;
+  const state = foldRun(run.items, run.events);
+  const { items, activeSeconds, symptoms } = summariseRun(state);
+  const delivered = items.reduce((sum, { deliveredBreaths }) => sum + deliveredBreaths, 0);
+  const faults = items.reduce((sum, item) => sum + item.faults.reduce((total, { times }) => total + times, 0), 0);
+  const stopped = symptoms.length > 0 ? ` Stopped for ${symptoms.join(', ')}.` : '';
+  return `${delivered} breaths in ${durationInWords(activeSeconds)}, ${faults} ${faults === 1 ? 'fault' : 'faults'} marked.${stopped}`;
+}
+
+function changed(visit: VisitRecord): string | null {
+  const before = newest(visit.looks, 'regionMap', 'before');
+  const after = newest(visit.looks, 'regionMap', 'after');
+  if (!before || !after) return null;
+  return ringChangeInWords(before.raw.deep, after.raw.deep).slice(0, 3).join(' ');
+}

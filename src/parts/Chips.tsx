@@ -1,0 +1,94 @@
+'use client';
+
+import { ToggleGroup } from 'radix-ui';
+import { type ReactNode, useId } from 'react';
+
+export interface Choice<T extends string> {
+  value: T;
+  label: ReactNode;
+}
+
+const chip =
+  'min-h-11 min-w-11 border border-ink px-3 py-1.5 text-base -ml-px first:ml-0 first:rounded-l-one last:rounded-r-one ' +
+  'hover:bg-leaf data-[state=on]:bg-ink data-[state=on]:text-onink focus-visible:relative focus-visible:z-10';
+
+/** One choice of a few, as joined chips. Choosing the chosen one again leaves it chosen. */
+export function ChoiceChips<T extends string>({
+  label,
+  value,
+  choices,
+  onChange,
+  hideLabel = false,
+  disabled = false,
+}: {
+  label: string;
+  value: T | null;
+  choices: readonly Choice<T>[];
+  onChange: (value: T) => void;
+  hideLabel?: boolean;
+  disabled?: boolean;
+}) {
+  const id = useId();
+  return (
+    <div>
+      <div id={id} className={hideLabel ? 'sr-only' : 'mb-1 text-sm text-ink2'}>
+        {label}
+      </div>
+      <ToggleGroup.Root
+        type="single"
+        aria-labelledby={id}
+        value={value ?? ''}
+        disabled={disabled}
+        onValueChange={(next) => next && onChange(next as T)}
+        className="inline-flex flex-wrap"
+      >
+        {choices.map((choice) => (
+          <ToggleGroup.Item key={choice.value} value={choice.value} className={chip}>
+            {choice.label}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+    </div>
+  );
+}
+
+/** Any number of a few. */
+export function TickChips<T extends string>({
+  label,
+  values,
+  choices,
+  onChange,
+  hideLabel = false,
+}: {
+  label: string;
+  values: readonly T[];
+  choices: readonly Choice<T>[];
+  onChange: (values: T[]) => void;
+  hideLabel?: boolean;
+}) {
+  const id = useId();
+  return (
+    <div>
+      <div id={id} className={hideLabel ? 'sr-only' : 'mb-1 text-sm text-ink2'}>
+        {label}
+      </div>
+      <ToggleGroup.Root
+        type="multiple"
+        aria-labelledby={id}
+        value={[...values]}
+        onValueChange={(next) => onChange(next as T[])}
+        className="flex flex-wrap gap-2"
+      >
+        {choices.map((choice) => (
+          <ToggleGroup.Item
+            key={choice.value}
+            value={choice.value}
+            className="min-h-11 rounded-one border border-line px-3 py-1.5 text-left text-base hover:bg-leaf data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-onink"
+          >
+            {choice.label}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+    </div>
+  );
+}

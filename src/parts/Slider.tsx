@@ -1,0 +1,56 @@
+'use client';
+
+import { Slider as Base } from 'radix-ui';
+import { useId } from 'react';
+
+/** A value on a ruled line. Until it was touched it shows no thumb position of its own: not asked is not zero. */
+export function Slider({
+  label,
+  value,
+  min,
+  max,
+  step,
+  low,
+  high,
+  onChange,
+}: {
+  label: string;
+  value: number | null;
+  min: number;
+  max: number;
+  step: number;
+  low: string;
+  high: string;
+  onChange: (value: number) => void;
+}) {
+  const id = useId();
+  return (
+    <div>
+      <div className="mb-2 flex items-baseline justify-between">
+        <span id={id} className="text-sm text-ink2">
+          {label}
+        </span>
+        <span className="text-2xl font-semibold">{value ?? '–'}</span>
+      </div>
+      <Base.Root
+        value={[value ?? (min + max) / 2]}
+        min={min}
+        max={max}
+        step={step}
+        onValueChange={([next]) => next !== undefined && onChange(next)}
+        className="relative flex h-11 touch-none items-center select-none"
+      >
+        <Base.Track className="relative h-0.5 grow bg-ink" />
+        <Base.Thumb
+          aria-labelledby={id}
+          aria-valuetext={value === null ? 'not asked yet' : String(value)}
+          className={`block h-9 w-5 rounded-one border-2 border-ink ${value === null ? 'bg-paper' : 'bg-ink'}`}
+        />
+      </Base.Root>
+      <div className="flex justify-between text-sm text-ink2">
+        <span>{low}</span>
+        <span>{high}</span>
+      </div>
+    </div>
+  );
+}

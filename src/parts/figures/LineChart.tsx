@@ -1,0 +1,84 @@
+'use client';
+
+import { CategoryScale, Chart, Filler, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js';
+import { useEffect, useState } from 'react';
+import { Line } from 'react-chartjs-2';
+
+Chart.register(CategoryScale, LinearScale, PointElement, LineElement, Tooltip, Filler);
+
+const tokens = ['--ink', '--ink2', '--rule', '--paper'] as const;
+
+/** The theme's colours as the canvas needs them, read again when the theme changes. */
+function useInk(): Record<(typeof tokens)[number], string> | null {
+  const [ink, setInk] = useState<Record<(typeof tokens)[number], string> | null>(null);
+  useEffect(() => {
+    const read = () => {
+      const style = getComputedStyle(document.documentElement);
+      setInk(
+        Object.fromEntries(tokens.map((token) => [token, style.getPropertyValue(token).trim()])) as Record<
+          (typeof tokens)[number],
+          string
+        >,
+      );
+    };
+    read();
+    const observer = new MutationObserver(read);
+    observer.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme'] });
+    return () => observer.disconnect();
+  }, []);
+  return ink;
+}
+
+/** A measure over visits. The same figures stand in a table beside it, for those who can't see the line. */
+export function LineChart({
+  title,
+  unit,
+  labels,
+  values,
+}: {
+  title: string;
+  unit: string;
+  labels: readonly string[];
+  values: readonly number[];
+}) {
+  const ink = useInk();
+  if (!ink) return <div className="h-48" />;
+  return (
+    <div className="relative h-48">
+      <Line
+        role="img"
+        aria-label={`${title} over ${labels.length} visits, ${unit}`}
+        data={{
+          labels: [...labels],
+          datasets: [
+            {
+              data: [...values],
+              borderColor: ink['--ink'],
+              backgroundColor: ink['--ink'],
+              borderWidth: 2,
+              pointRadius: 4,
+              pointHoverRadius: 6,
+              tension: 0,
+            },
+          ],
+        }}
+        options={{
+          animation: false,
+          responsive: true,
+          maintainAspectRatio: false,
+          plugins: { legend: { display: false }, tooltip: { displayColors: false } },
+          scales: {
+            x: { grid: { display: false }, ticks: { color: ink['--ink2'] }, border: { color: ink['--ink2'] } },
+            y: {
+              beginAtZero: true,
+              grid: { color: ink['--rule'] },
+              border: { display: false },
+              ticks: { color: ink['--ink2'], maxTicksLimit: 5 },
+              title: { display: true, text: unit, color: ink['--ink2'] },
+            },
+          },
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+'use client';
+
+import { Command } from 'cmdk';
+import { Dialog } from 'radix-ui';
+import { Search } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { type StationId, stationList } from './stations';
+
+interface Hit {
+  id: string;
+  name: string;
+}
+
+const item =
+  'flex min-h-11 cursor-pointer items-center rounded-one px-3 text-base data-[selected=true]:bg-ink data-[selected=true]:text-onink';
+
+/** One box to find a client or go anywhere: Ctrl+K. */
+export function CommandBox({ clientId, open: openStationIds }: { clientId?: string; open?: readonly string[] }) {
+  const router = useRouter();
+  const [open, setOpen] = useState(false);
+  const [words, setWords] = useState('');
+  const [hits, setHits] = useState<Hit[]>([]);
+
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+        setOpen((shown) => !shown);
+      }
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, []);
+
+  useEffect(() => {
+    if (!open) return;
+    const abort = new AbortController();
+    fetch(`/api/clients?find=${encodeURIComponent(words)}`, { signal: abort.signal })
+      .then((response) => response.json() as Promise<{ clients: Hit[] }>)
+      .then(({ clients }) => setHits(clients))
+      .catch(() => undefined);
+    return () => abort.abort();
+  }, [open, words]);
+
+  const go = (href: string) => {
+    setOpen(false);
+    setWords('');
+    router.push(href);
+  };
+  const places = [
+    { name: 'Today', href: '/' },
+    { name: 'Add a client', href: '/clients/new' },
+    { name: 'All clients', href: '/clients' },
+    { name: 'Settings', href: '/settings' },
+    ...stationList
+      .filter(({ id }) => clientId && (openStationIds ?? []).includes(id))
+      .map(({ id, name }: { id: StationId; name: string }) => ({ name, href: `/clients/${clientId}/${id}` })),
+  ].filter(({ name }) => name.toLowerCase().includes(words.toLowerCase()));
+
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger className="flex min-h-11 min-w-44 items-center gap-2 border-b border-line text-left text-ink2 hover:text-ink">
+        <Search size={16} aria-hidden />
+        <span className="grow">Find or do…</span>
+        <kbd className="font-sans text-sm">Ctrl K</kbd>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-[12vh] left-1/2 z-50 w-[min(92vw,34rem)] -translate-x-1/2 rounded-one border border-ink bg-paper p-2"
+        >
+          <Dialog.Title className="sr-only">Find a client or go somewhere</Dialog.Title>
+          <Command shouldFilter={false} label="Find a client or go somewhere">
+            <Command.Input
+              value={words}
+              onValueChange={setWords}
+              placeholder="A name, or where to go"
+              className="mb-2 min-h-11 w-full border-b border-ink bg-paper px-3 text-lg outline-none placeholder:text-ink2"
+            />
+            <Command.List className="max-h-[55vh] overflow-auto">
+              <Command.Empty className="px-3 py-4 text-ink2">Nothing by that name. Add them as a client?</Command.Empty>
+              {hits.length > 0 && (
+                <Command.Group heading="Clients" className="text-sm text-ink2">
+                  {hits.map(({ id, name }) => (
+                    <Command.Item key={id} value={id} className={item} onSelect={() => go(`/clients/${id}`)}>
+                      {name}
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )}
+              {places.length > 0 && (
+                <Command.Group heading="Go to" className="mt-2 text-sm text-ink2">
+                  {places.map(({ name, href }) => (
+                    <Command.Item key={href} value={href} className={item} onSelect={() => go(href)}>
+                      {name}
+                    </Command.Item>
+                  ))}
+                </Command.Group>
+              )}
+            </Command.List>
+          </Command>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

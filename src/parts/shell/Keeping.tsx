@@ -1,0 +1,54 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { dropRefused, onOutcome, refusedEntries, useFlushing } from '@/keep';
+import { Button } from '../Button';
+import { Notice } from '../Notice';
+import { say } from '../say';
+
+type Entry = Awaited<ReturnType<typeof refusedEntries>>[number];
+
+/**
+ * Keeps the page and what was recorded in step: sends what waits, shows the server's view again once something was saved,
+ * and tells of entries that were refused while nobody was looking.
+ */
+export function Keeping() {
+  const router = useRouter();
+  const [refused, setRefused] = useState<Entry[]>([]);
+  useFlushing();
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | null = null;
+    const stop = onOutcome(({ kind, outcome }) => {
+      if (outcome.state === 'conflict') say(outcome.why);
+      if (outcome.state === 'refused') void refusedEntries().then(setRefused);
+      else if (kind !== 'run.append') {
+        if (timer) clearTimeout(timer);
+        timer = setTimeout(() => router.refresh(), 120);
+      }
+    });
+    void refusedEntries().then(setRefused);
+    return () => {
+      stop();
+      if (timer) clearTimeout(timer);
+    };
+  }, [router]);
+
+  return refused.map((entry) => (
+    <div key={entry.id} className="screen-only mx-4 my-2">
+      <Notice kind="caution" title="An earlier entry could not be saved">
+        <p>{entry.why}</p>
+        <pre className="my-2 max-h-40 overflow-auto font-mono text-sm whitespace-pre-wrap">
+          {JSON.stringify(entry.payload, null, 1)}
+        </pre>
+        <Button
+          onClick={() =>
+            void dropRefused(entry.id).then(() => setRefused((list) => list.filter(({ id }) => id !== entry.id)))
+          }
+        >
+          I have noted it
+        </Button>
+      </Notice>
+    </div>
+  ));
+}

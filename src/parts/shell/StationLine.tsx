@@ -1,0 +1,71 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { Lock } from 'lucide-react';
+import { useEffect } from 'react';
+import { isTyping } from './keys';
+import { stationList } from './stations';
+
+/** The stations as one ruled line; keys 1 to 7 go there. A station that is closed today is told so, not linked. */
+export function StationLine({
+  clientId,
+  open,
+  reached,
+}: {
+  clientId: string;
+  open: readonly string[];
+  /** Stations with something recorded in today's visit. */
+  reached: readonly string[];
+}) {
+  const router = useRouter();
+  const path = usePathname();
+  const current = path.split('/')[3];
+
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const station = stationList.find(({ number }) => String(number) === event.key);
+      if (station && open.includes(station.id)) router.push(`/clients/${clientId}/${station.id}`);
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, [router, clientId, open]);
+
+  return (
+    <nav aria-label="Stations" className="screen-only border-b border-rule px-4 lg:px-7">
+      <ol className="flex overflow-x-auto">
+        {stationList.map(({ id, number, name }) => {
+          const isOpen = open.includes(id);
+          const mark = current === id ? 'border-ink' : reached.includes(id) ? 'border-line' : 'border-transparent';
+          const inside = (
+            <>
+              <span className="text-sm text-ink2">{number}</span>
+              <span className={current === id ? 'font-semibold' : ''}>{name}</span>
+              {!isOpen && <Lock size={14} aria-hidden />}
+            </>
+          );
+          const shape = `flex min-h-11 items-center gap-2 border-b-4 pt-1 pr-3 pl-3 ${mark}`;
+          return (
+            <li key={id} className="flex-1 border-l border-rule last:border-r">
+              {isOpen ? (
+                <Link
+                  href={`/clients/${clientId}/${id}`}
+                  aria-current={current === id ? 'page' : undefined}
+                  className={`${shape} hover:bg-leaf`}
+                >
+                  {inside}
+                </Link>
+              ) : (
+                <span className={`${shape} text-ink2`}>
+                  {inside}
+                  <span className="sr-only">closed today</span>
+                </span>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

@@ -1,0 +1,41 @@
+import Link from 'next/link';
+import { type ReactNode } from 'react';
+import { CommandBox } from './CommandBox';
+import { KeyHelp } from './KeyHelp';
+import { SaveMark } from './SaveMark';
+import { ThemeSwitch } from './ThemeSwitch';
+
+/** The strip on top: studio, who it is about, limits and consent, one box to find things. */
+export function TopBar({
+  studioName,
+  zone,
+  theme,
+  clientId,
+  clientName,
+  openStationIds,
+  children,
+}: {
+  studioName: string;
+  zone: string;
+  theme: 'light' | 'dark';
+  clientId?: string;
+  clientName?: string;
+  openStationIds?: readonly string[];
+  children?: ReactNode;
+}) {
+  return (
+    <header className="screen-only flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule px-4 py-1 lg:px-7">
+      <Link href="/" className="flex min-h-11 items-center font-semibold hover:underline">
+        {studioName}
+      </Link>
+      {clientName && <span className="max-w-64 truncate text-lg font-semibold">{clientName}</span>}
+      {children}
+      <div className="ml-auto flex items-center gap-2">
+        <SaveMark zone={zone} />
+        <CommandBox clientId={clientId} open={openStationIds} />
+        <ThemeSwitch theme={theme} />
+        <KeyHelp />
+      </div>
+    </header>
+  );
+}

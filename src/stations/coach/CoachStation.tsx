@@ -1,0 +1,227 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { faults, type FaultId } from '@/core/catalogue';
+import { foldRun, summariseRun } from '@/core/coach';
+import { durationInWords } from '@/core/dose';
+import { newest, protocols } from '@/core/look';
+import { type StoredRun } from '@/core/record';
+import { checkPlan, drillOf, planTotals } from '@/core/sequence';
+import { checkComponents } from '@/core/safety';
+import { keep, newId } from '@/keep';
+import { Button, LinkButton } from '@/parts/Button';
+import { EmptyState, Notice } from '@/parts/Notice';
+import { PathStop } from '../PathStop';
+import { StationHead } from '../StationHead';
+import { Gated } from '../look/Gated';
+import { Marker } from '../look/Marker';
+import { RegionMap } from '../look/RegionMap';
+import { cadencesInWords, doseInWords } from '../sequence/SequenceStation';
+import { type ClientView } from '../view';
+
+/** Coach: the plan ready to run, the marker before it, and the recheck after it. */
+export function CoachStation({ view }: { view: ClientView }) {
+  const { visit } = view;
+  const plan = visit?.plan?.plan ?? null;
+  if (!visit || !plan || plan.items.length === 0) {
+    return (
+      <EmptyState title="There is no plan to coach yet.">
+        <LinkButton href={`/clients/${view.id}/sequence`} look="strong">
+          Go to Sequence
+        </LinkButton>
+      </EmptyState>
+    );
+  }
+  const runs = visit.runs.map((run) => ({ run, state: foldRun(run.items, run.events) }));
+  const open = runs.find(({ state }) => state.status !== 'ended');
+  const done = runs.filter(({ state }) => state.status === 'ended');
+  return (
+    <>
+      <StationHead
+        title="Coach"
+        line={`${plan.items.length} drills, ${durationInWords(planTotals(plan.items).whole.seconds)} with the recheck.`}
+      >
+        {done.length > 0 && (
+          <LinkButton href={`/clients/${view.id}/track`} look={open ? 'plain' : 'strong'}>
+            On to Track
+          </LinkButton>
+        )}
+      </StationHead>
+      {view.path.state !== 'open' ? (
+        <PathStop view={view} />
+      ) : open ? (
+        <OpenRun view={view} run={open.run} />
+      ) : (
+        <StartRun view={view} again={done.length > 0} />
+      )}
+      {done.length > 0 && <Recheck view={view} />}
+      {done.map(({ run, state }) => (
+        <RunSummary key={run.id} state={state} />
+      ))}
+    </>
+  );
+}
+
+function OpenRun({ view, run }: { view: ClientView; run: StoredRun }) {
+  const close = async () => {
+    const seq = Math.max(-1, ...run.events.map((event) => event.seq)) + 1;
+    await keep('run.append', {
+      runId: run.id,
+      events: [{ id: newId(), seq, atEpochMs: Date.now(), event: { type: 'end', why: 'closed later' } }],
+    });
+    window.location.reload();
+  };
+  return (
+    <Notice title="A run is open.">
+      <p>It waits where it was left{view.visit?.endedAt ? ', though the visit was ended' : ''}.</p>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <LinkButton href={`/run/${run.id}`} look="strong">
+          Go back to it
+        </LinkButton>
+        <Button onClick={() => void close()}>Close it with what was done</Button>
+      </div>
+    </Notice>
+  );
+}
+
+function StartRun({ view, again }: { view: ClientView; again: boolean }) {
+  const router = useRouter();
+  const [error, setError] = useState<string | null>(null);
+  const visit = view.visit!;
+  const plan = visit.plan!.plan;
+  const off = checkPlan(plan, view.gates).filter(({ level }) => level === 'off');
+  const markerAllowed = checkComponents(view.gates, protocols.marker.components).allowed;
+  const hasMarker = newest(visit.looks, 'marker', 'before') !== null;
+  const hasMap = newest(visit.looks, 'regionMap', 'before') !== null;
+
+  const start = async () => {
+    const runId = newId();
+    const outcome = await keep('run.create', { runId, visitId: visit.id, items: plan.items });
+    if (outcome.state === 'refused') setError(outcome.why);
+    else router.push(`/run/${runId}`);
+  };
+
+  return (
+    <>
+      <ol className="border-t border-ink">
+        {plan.items.map((item, i) => (
+          <li key={item.id} className="flex flex-wrap items-baseline gap-x-4 border-b border-rule py-2">
+            <span className="w-6 text-right text-ink2">{i + 1}</span>
+            <span className="min-w-60 font-semibold">{drillOf(item).name}</span>
+            <span className="text-ink2">
+              {item.position}, {doseInWords(item)}, {cadencesInWords(item)}
+            </span>
+            {item.changes.length > 0 && <span className="text-caution">{item.changes.join('; ')}</span>}
+          </li>
+        ))}
+      </ol>
+      {off.map((problem) => (
+        <div key={problem.what} className="mt-3">
+          <Notice kind="stop" title={problem.what}>
+            {problem.wayOut}
+          </Notice>
+        </div>
+      ))}
+      {!again && markerAllowed && (
+        <section aria-labelledby="marker" className="mt-6 border-t border-ink pt-4">
+          <h2 id="marker" className="text-lg">
+            Marker before: {protocols.marker.name.toLowerCase()}
+          </h2>
+          <p className="mb-4 text-ink2">{protocols.marker.setUp}</p>
+          <Marker visit={visit} />
+        </section>
+      )}
+      {error && (
+        <p role="alert" className="mt-4 font-semibold">
+          {error}
+        </p>
+      )}
+      <div className="mt-6 flex flex-wrap items-center gap-4">
+        <Button
+          look={again ? 'plain' : 'strong'}
+          className="min-h-14 px-6 text-xl"
+          disabled={off.length > 0}
+          onClick={() => void start()}
+        >
+          {again ? 'Run the plan again' : 'Open the run'}
+        </Button>
+        {!again && !(hasMarker && hasMap) && (
+          <p className="text-ink2">
+            {!hasMap ? 'Without a region map before, the ring can’t be compared after. ' : ''}
+            {!hasMarker && markerAllowed ? 'Ask the marker first, so that there is something to recheck.' : ''}
+          </p>
+        )}
+      </div>
+    </>
+  );
+}
+
+function Recheck({ view }: { view: ClientView }) {
+  const visit = view.visit!;
+  const before = newest(visit.looks, 'regionMap', 'before');
+  return (
+    <section aria-labelledby="recheck" className="mt-7 border-t-2 border-ink pt-4">
+      <h2 id="recheck" className="text-lg">
+        Recheck
+      </h2>
+      <p className="mb-4 text-ink2">
+        Same words, same position{before ? `: ${before.raw.position}` : ''}. The first map is not shown, so that the eye
+        is fresh.
+      </p>
+      <Gated view={view} protocol={protocols.marker}>
+        <Marker visit={visit} moment="after" />
+      </Gated>
+      <div className="mt-6">
+        <RegionMap visit={visit} moment="after" />
+      </div>
+    </section>
+  );
+}
+
+function RunSummary({ state }: { state: ReturnType<typeof foldRun> }) {
+  const { items, activeSeconds, symptoms } = summariseRun(state);
+  return (
+    <section aria-label="What was done" className="mt-7 border-t border-ink pt-4">
+      <h2 className="text-lg">What was done, {durationInWords(activeSeconds)}</h2>
+      {symptoms.length > 0 && <p className="text-caution">Stopped for: {symptoms.join(', ')}.</p>}
+      <table className="mt-2 w-full text-left">
+        <thead className="text-sm text-ink2">
+          <tr>
+            <th className="py-1 font-normal">Drill</th>
+            <th className="py-1 text-right font-normal">Breaths done / planned</th>
+            <th className="py-1 pl-6 font-normal">Faults</th>
+            <th className="py-1 pl-6 font-normal">Cues that landed</th>
+          </tr>
+        </thead>
+        <tbody>
+          {items.map(({ item, plannedBreaths, deliveredBreaths, faults: list, cues, stopped }) => (
+            <tr key={item.id} className="border-t border-rule">
+              <td className="py-1.5">
+                {drillOf(item).name}
+                {stopped ? ' (stopped)' : ''}
+              </td>
+              <td className="py-1.5 text-right">
+                {deliveredBreaths} / {plannedBreaths}
+              </td>
+              <td className="py-1.5 pl-6">
+                {list
+                  .map(
+                    ({ fault, times }) =>
+                      `${faults[fault as FaultId]?.words ?? fault}${times > 1 ? ` × ${times}` : ''}`,
+                  )
+                  .join(', ') || '–'}
+              </td>
+              <td className="py-1.5 pl-6">
+                {cues
+                  .filter(({ landed }) => landed === 'yes')
+                  .map(({ cue }) => `“${cue}”`)
+                  .join(', ') || '–'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

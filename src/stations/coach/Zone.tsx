@@ -1,0 +1,30 @@
+import { type ReactNode } from 'react';
+
+/** One of the five large places along the foot of the coach's screen. */
+export function Zone({
+  title,
+  hint,
+  stop = false,
+  disabled = false,
+  onPress,
+}: {
+  title: ReactNode;
+  hint: string;
+  stop?: boolean;
+  disabled?: boolean;
+  onPress: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      disabled={disabled}
+      onClick={onPress}
+      className={`flex min-h-20 min-w-0 flex-col justify-center rounded-one border px-4 text-left disabled:border-rule disabled:text-ink2 lg:px-6 ${
+        stop ? 'border-stop bg-stop text-onstop' : 'border-line hover:bg-leaf'
+      }`}
+    >
+      <span className="text-2xl leading-tight font-semibold lg:text-3xl">{title}</span>
+      <span className={`mt-1 text-base ${stop ? '' : 'text-ink2'}`}>{hint}</span>
+    </button>
+  );
+}

@@ -1,0 +1,76 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { type RunPlace } from '@/core/coach';
+import { type LiveRun } from './useRun';
+
+/** What the words on the coach's screen need; it changes about once a second, not once a frame. */
+export interface Shown {
+  item: number;
+  segment: number;
+  kind: RunPlace['timed']['segment']['kind'];
+  phase: string | null;
+  count: number;
+  breath: number;
+  secondsLeft: number;
+  minutesLeft: number;
+}
+
+function shownAt({ timeline, state, place }: LiveRun): Shown {
+  const now = place();
+  const cursor = now.timed.startSeconds + now.intoSeconds;
+  return {
+    item: now.item,
+    segment: timeline.segments.indexOf(now.timed),
+    kind: now.timed.segment.kind,
+    phase: now.moment && state.status !== 'ready' ? now.moment.phase : null,
+    count: now.moment ? Math.floor(now.moment.intoSeconds) + 1 : 0,
+    breath: now.moment ? now.moment.breath + 1 : 0,
+    secondsLeft: Math.ceil(now.leftSeconds),
+    minutesLeft: Math.ceil((timeline.totalSeconds - cursor) / 60),
+  };
+}
+
+/** The words of the run, looked up each frame and shown only when one of them changes. */
+export function useShown(run: LiveRun): Shown {
+  const [shown, setShown] = useState(() => shownAt(run));
+  const live = useRef(run);
+  useEffect(() => {
+    live.current = run;
+  });
+  useEffect(() => {
+    let frame = 0;
+    let key = '';
+    const look = () => {
+      frame = requestAnimationFrame(look);
+      const next = shownAt(live.current);
+      const nextKey = Object.values(next).join('|');
+      if (nextKey === key) return;
+      key = nextKey;
+      setShown(next);
+    };
+    look();
+    return () => cancelAnimationFrame(frame);
+  }, []);
+  return shown;
+}
+
+/** Keeps the screen awake while a run goes on, where the browser can. */
+export function useAwake(on: boolean) {
+  useEffect(() => {
+    if (!on || !('wakeLock' in navigator)) return;
+    let sentinel: WakeLockSentinel | null = null;
+    let over = false;
+    navigator.wakeLock
+      .request('screen')
+      .then((held) => {
+        if (over) void held.release();
+        else sentinel = held;
+      })
+      .catch(() => undefined);
+    return () => {
+      over = true;
+      void sentinel?.release();
+    };
+  }, [on]);
+}

@@ -1,0 +1,26 @@
+import { type ReactNode } from 'react';
+import { type Protocol } from '@/core/look';
+import { checkComponents, refusalInWords } from '@/core/safety';
+import { LinkButton } from '@/parts/Button';
+import { Notice } from '@/parts/Notice';
+import { ReasonList } from '@/parts/ReasonList';
+import { type ClientView } from '../view';
+
+/** A test is gated like a drill: it is offered, or the screen says why it is not. */
+export function Gated({ view, protocol, children }: { view: ClientView; protocol: Protocol; children: ReactNode }) {
+  const verdict = checkComponents(view.gates, protocol.components);
+  if (verdict.allowed) return children;
+  const blocked = verdict.refusals.filter(
+    ({ level, reason }, i, all) =>
+      level === 'block' && all.findIndex((other) => other.reason.what === reason.what) === i,
+  );
+  return (
+    <Notice kind="caution" title={refusalInWords(verdict)!}>
+      {blocked.length > 0 && (
+        <ReasonList reasons={blocked.map(({ reason }) => reason)} linkTo={() => `/clients/${view.id}/screen`} />
+      )}
+      <p className="my-3 text-ink2">{protocol.name} is left out today; everything else goes on without it.</p>
+      {blocked.length === 0 && <LinkButton href={`/clients/${view.id}/screen`}>Ask on Screen</LinkButton>}
+    </Notice>
+  );
+}

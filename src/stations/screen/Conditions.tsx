@@ -1,0 +1,216 @@
+'use client';
+
+import { useState } from 'react';
+import {
+  type Answer,
+  type AnswerDetail,
+  type AnswerValue,
+  type Condition,
+  type ConditionId,
+  type FactKey,
+  conditionGroups,
+  conditionList,
+  pregnancyWeek,
+} from '@/core/safety';
+import { keep, newId } from '@/keep';
+import { Button } from '@/parts/Button';
+import { ChoiceChips } from '@/parts/Chips';
+import { Field, TextInput } from '@/parts/Field';
+import { say } from '@/parts/say';
+import { useDraft } from '@/parts/useDraft';
+import { type ClientView } from '../view';
+import { useFact } from './useFact';
+
+/** The conditions, group by group; what is left can be answered "no" in one tap a group. */
+export function Conditions({ view }: { view: ClientView }) {
+  return (
+    <section aria-labelledby="conditions" className="border-t border-ink pt-4">
+      <h2 id="conditions" className="text-lg">
+        Conditions
+      </h2>
+      <p className="text-ink2">What is not asked stays unknown, and keeps the high-risk things off until it is.</p>
+      <div className="mt-3 grid gap-x-10 gap-y-6 xl:grid-cols-2">
+        {conditionGroups.map((group) => (
+          <Group key={group} view={view} group={group} />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Group({ view, group }: { view: ClientView; group: string }) {
+  const rows = conditionList.filter((condition) => condition.group === group);
+  const open = rows.filter(({ id }) => (view.known.profile.answers[id]?.value ?? 'unknown') === 'unknown');
+  const answerRest = () => {
+    const factIds = open.map(({ id }) => {
+      const factId = newId();
+      const key: FactKey = `answer:${id}`;
+      const basedOn = view.known.latest[key]?.id ?? null;
+      void keep('fact.add', { factId, clientId: view.id, key, value: { value: 'no' }, basedOn });
+      return factId;
+    });
+    say(`${factIds.length} answered “no”.`, () => {
+      for (const factId of factIds) void keep('fact.retract', { factId });
+    });
+  };
+  return (
+    <div>
+      <div className="flex min-h-11 items-center justify-between gap-3">
+        <h3 className="text-base">{group}</h3>
+        {open.length > 0 && (
+          <Button look="quiet" onClick={answerRest}>
+            {open.length === rows.length ? 'All of these: no' : `The other ${open.length}: no`}
+          </Button>
+        )}
+      </div>
+      <ul>
+        {rows.map((condition) => (
+          <Row key={condition.id} view={view} condition={condition} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+const choices: readonly { value: AnswerValue; label: string }[] = [
+  { value: 'no', label: 'No' },
+  { value: 'yes', label: 'Yes' },
+  { value: 'unknown', label: '?' },
+];
+
+function Row({ view, condition }: { view: ClientView; condition: Condition & { id: ConditionId } }) {
+  const key: FactKey = `answer:${condition.id}`;
+  const answer = view.known.profile.answers[condition.id];
+  const { record, error } = useFact(view.id, key, view.known.latest[key]);
+  const value = answer?.value ?? 'unknown';
+  const save = (next: { value: AnswerValue } & AnswerDetail) => void record(next);
+  return (
+    <li className="border-t border-rule py-2">
+      <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
+        <span className={value === 'unknown' ? '' : value === 'yes' ? 'font-semibold' : 'text-ink2'}>
+          {condition.question}
+        </span>
+        <ChoiceChips
+          label={condition.question}
+          hideLabel
+          value={value}
+          choices={choices.map((choice) =>
+            choice.value === 'unknown' ? { ...choice, label: <span aria-label="Unknown">?</span> } : choice,
+          )}
+          onChange={(next) => save({ value: next, ...(next === 'yes' ? answer?.detail : {}) })}
+        />
+      </div>
+      {value === 'yes' && condition.detail !== 'none' && (
+        <Detail
+          condition={condition}
+          answer={answer!}
+          today={view.today}
+          save={(detail) => save({ value: 'yes', ...detail })}
+        />
+      )}
+      {error && (
+        <p role="alert" className="mt-1 text-sm font-semibold text-stop dark:text-ink">
+          {error}
+        </p>
+      )}
+    </li>
+  );
+}
+
+function Detail({
+  condition,
+  answer,
+  today,
+  save,
+}: {
+  condition: Condition;
+  answer: Answer;
+  today: string;
+  save: (detail: AnswerDetail) => void;
+}) {
+  const { detail } = answer;
+  if (condition.detail === 'pregnancy week') {
+    return (
+      <DetailInput
+        label="Week of pregnancy today"
+        type="number"
+        initial={String(pregnancyWeek(answer, today) ?? '')}
+        save={(text) => save({ ...detail, weekOnDay: text === '' ? undefined : Number(text) })}
+        hint="Limits change by themselves as the weeks pass."
+      />
+    );
+  }
+  if (condition.detail === 'date' || condition.detail === 'birth') {
+    return (
+      <div className="flex flex-wrap items-end gap-4">
+        <DetailInput
+          label={condition.detail === 'birth' ? 'Day of the birth' : 'Day of the operation'}
+          type="date"
+          initial={detail.date ?? ''}
+          save={(text) => save({ ...detail, date: text === '' ? undefined : text })}
+        />
+        {condition.detail === 'birth' && (
+          <ChoiceChips
+            label="Kind of birth"
+            value={detail.caesarean === undefined ? null : detail.caesarean ? 'caesarean' : 'vaginal'}
+            choices={[
+              { value: 'vaginal', label: 'Vaginal' },
+              { value: 'caesarean', label: 'Caesarean' },
+            ]}
+            onChange={(kind) => save({ ...detail, caesarean: kind === 'caesarean' })}
+          />
+        )}
+      </div>
+    );
+  }
+  return (
+    <div className="mt-1">
+      <ChoiceChips
+        label="Side"
+        hideLabel
+        value={detail.side ?? null}
+        choices={[
+          { value: 'left', label: 'Left' },
+          { value: 'right', label: 'Right' },
+          { value: 'both', label: 'Both' },
+        ]}
+        onChange={(side) => save({ ...detail, side })}
+      />
+    </div>
+  );
+}
+
+function DetailInput({
+  label,
+  type,
+  initial,
+  save,
+  hint,
+}: {
+  label: string;
+  type: 'number' | 'date';
+  initial: string;
+  save: (text: string) => void;
+  hint?: string;
+}) {
+  const { value, change, commit } = useDraft(initial, save, 900);
+  const [error, setError] = useState<string | null>(null);
+  return (
+    <div className="mt-1 max-w-72">
+      <Field label={label} hint={hint} error={error}>
+        {(ids) => (
+          <TextInput
+            {...ids}
+            type={type}
+            value={value}
+            onChange={(event) => {
+              setError(event.target.validity.badInput ? 'This can’t be read. Write a plain number or date.' : null);
+              change(event.target.value);
+            }}
+            onBlur={commit}
+          />
+        )}
+      </Field>
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
+import { type Fact, type FactKey } from '@/core/safety';
+import { Field, TextArea, TextInput } from '@/parts/Field';
+import { useDraft } from '@/parts/useDraft';
+import { useFact } from './useFact';
+
+/** A text about a client that saves itself while it is typed. */
+export function FactText({
+  clientId,
+  factKey,
+  label,
+  hint,
+  latest,
+  lines = 1,
+  placeholder,
+}: {
+  clientId: string;
+  factKey: FactKey;
+  label: string;
+  hint?: string;
+  latest: Fact | undefined;
+  lines?: number;
+  placeholder?: string;
+}) {
+  const stored = typeof latest?.value === 'string' ? latest.value : '';
+  const { record, error } = useFact(clientId, factKey, latest);
+  const { value, change, commit, replace } = useDraft(stored, (next) => void record(next));
+  const focused = useRef(false);
+
+  // What another window wrote shows up here, unless someone is typing in this one or this one's words were refused.
+  useEffect(() => {
+    if (!focused.current && !error) replace(stored);
+  }, [stored, error, replace]);
+
+  const Control = lines > 1 ? TextArea : TextInput;
+  return (
+    <Field label={label} hint={hint} error={error}>
+      {(ids) => (
+        <Control
+          {...ids}
+          {...(lines > 1 ? { rows: lines } : {})}
+          value={value}
+          placeholder={placeholder}
+          onFocus={() => (focused.current = true)}
+          onChange={(event: { target: { value: string } }) => change(event.target.value)}
+          onBlur={() => {
+            focused.current = false;
+            commit();
+          }}
+        />
+      )}
+    </Field>
+  );
+}

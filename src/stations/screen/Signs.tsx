@@ -1,0 +1,219 @@
+'use client';
+
+import { AlertDialog } from 'radix-ui';
+import { useState } from 'react';
+import { type Sign, type SignsAnswer, emergencySigns, emergencySteps, redFlags, signInWords } from '@/core/safety';
+import { keep } from '@/keep';
+import { Button } from '@/parts/Button';
+import { TickChips } from '@/parts/Chips';
+import { Field, TextArea, TextInput } from '@/parts/Field';
+import { Notice } from '@/parts/Notice';
+import { say } from '@/parts/say';
+import { type ClientView } from '../view';
+import { useFact } from './useFact';
+
+/** Which signs to ask: those of pregnancy and birth only where they apply. */
+function signsFor(view: ClientView, all: readonly Sign[]): Sign[] {
+  const said = (id: 'pregnancy' | 'recentBirth') => view.known.profile.answers[id]?.value === 'yes';
+  return all.filter(
+    ({ context }) =>
+      context === 'always' ||
+      (context === 'pregnancy' && said('pregnancy')) ||
+      (context === 'after birth' && said('recentBirth')),
+  );
+}
+
+const askedToday = (answer: SignsAnswer | null, today: string) => answer?.day === today;
+
+/** Emergency signs and red flags, asked first at every visit. */
+export function Signs({ view }: { view: ClientView }) {
+  const { emergency, redFlags: flags } = view.known.profile;
+  const both = askedToday(emergency, view.today) && askedToday(flags, view.today);
+  const anyOpen = [emergency, flags].some((answer) => answer && answer.present.length > 0 && !answer.clearance);
+  const askEmergency = useFact(view.id, 'emergency', view.known.latest.emergency);
+  const askFlags = useFact(view.id, 'redFlags', view.known.latest.redFlags);
+
+  const none = () => {
+    void askEmergency.record({ present: [] });
+    void askFlags.record({ present: [] });
+  };
+
+  return (
+    <section aria-labelledby="signs" className="border-t border-ink pt-4">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <div>
+          <h2 id="signs" className="text-lg">
+            Today’s signs
+          </h2>
+          <p className="text-ink2">Ask before anything else, at every visit. Tap one that is there.</p>
+        </div>
+        {both && !anyOpen ? (
+          <p className="font-semibold">Asked today: none.</p>
+        ) : (
+          !anyOpen && (
+            <Button look="strong" onClick={none}>
+              None of these today
+            </Button>
+          )
+        )}
+      </div>
+      <Emergency view={view} record={askEmergency.record} />
+      <RedFlags view={view} record={askFlags.record} error={askFlags.error} />
+    </section>
+  );
+}
+
+function Emergency({ view, record }: { view: ClientView; record: (value: unknown) => Promise<string | null> }) {
+  const [asked, setAsked] = useState<string | null>(null);
+  const earlier = view.known.profile.emergency;
+  const open = earlier && earlier.present.length > 0 && !earlier.clearance ? earlier : null;
+  return (
+    <div className="mt-4">
+      <h3 className="text-base text-stop dark:text-ink">Emergency: stop, urgent help</h3>
+      <div className="mt-2 flex flex-wrap gap-2">
+        {signsFor(view, emergencySigns).map(({ id, words }) => (
+          <button
+            key={id}
+            type="button"
+            onClick={() => setAsked(id)}
+            className="min-h-11 rounded-one border border-stop px-3 py-1.5 text-left hover:bg-leaf"
+          >
+            {words}
+          </button>
+        ))}
+      </div>
+      <AlertDialog.Root open={asked !== null} onOpenChange={(shown) => !shown && setAsked(null)}>
+        <AlertDialog.Portal>
+          <AlertDialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
+          <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[94vh] w-[min(94vw,44rem)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-one border-4 border-stop bg-paper p-6">
+            <AlertDialog.Title className="text-3xl font-bold text-stop dark:text-ink">
+              Stop. Call {view.settings.emergencyNumber}.
+            </AlertDialog.Title>
+            <AlertDialog.Description className="mt-1 text-lg">{asked && signInWords(asked)}</AlertDialog.Description>
+            <ol className="mt-4 list-decimal space-y-1.5 pl-6 text-lg">
+              {emergencySteps(view.settings.emergencyNumber).map((step) => (
+                <li key={step}>{step}</li>
+              ))}
+            </ol>
+            <div className="mt-6 flex flex-wrap gap-3">
+              <AlertDialog.Action
+                className="min-h-12 rounded-one bg-stop px-5 text-lg font-semibold text-onstop"
+                onClick={() => asked && void record({ present: [asked] })}
+              >
+                It is happening: log it and stop
+              </AlertDialog.Action>
+              <AlertDialog.Cancel className="min-h-12 rounded-one border border-ink px-5 font-semibold">
+                Not happening, tapped by mistake
+              </AlertDialog.Cancel>
+            </div>
+          </AlertDialog.Content>
+        </AlertDialog.Portal>
+      </AlertDialog.Root>
+      {open && open.day !== view.today && (
+        <div className="mt-3">
+          <Clearance
+            view={view}
+            factKey="emergencyClearance"
+            title={`Emergency sign on ${open.day}: ${open.present.map(signInWords).join('; ')}`}
+          />
+        </div>
+      )}
+    </div>
+  );
+}
+
+function RedFlags({
+  view,
+  record,
+  error,
+}: {
+  view: ClientView;
+  record: (value: unknown) => Promise<string | null>;
+  error: string | null;
+}) {
+  const answer = view.known.profile.redFlags;
+  const open = answer && answer.present.length > 0 && !answer.clearance ? answer : null;
+
+  const change = async (present: string[]) => {
+    const factId = await record({ present });
+    if (factId && present.length > 0) {
+      say('Red flag recorded: no drills today.', () => void keep('fact.retract', { factId }));
+    }
+  };
+
+  return (
+    <div className="mt-5">
+      <h3 className="text-base">Red flags: no drills today, refer</h3>
+      <div className="mt-2">
+        <TickChips
+          label="Red flags"
+          hideLabel
+          values={open ? [...open.present] : []}
+          choices={signsFor(view, redFlags).map(({ id, words }) => ({ value: id, label: words }))}
+          onChange={(present) => void change(present)}
+        />
+      </div>
+      {error && <p role="alert">{error}</p>}
+      {open && (
+        <div className="mt-3">
+          <Clearance
+            view={view}
+            factKey="redFlagClearance"
+            title={`Not today: ${open.present.map(signInWords).join('; ')}. Refer.`}
+          />
+        </div>
+      )}
+      {answer?.clearance && answer.present.length > 0 && (
+        <p className="mt-2 text-ink2">
+          {answer.present.map(signInWords).join('; ')}: cleared by {answer.clearance.clinician} on{' '}
+          {answer.clearance.day}, “{answer.clearance.reason}”
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Going on after a sign: a reason and a clinician's name, both kept. */
+function Clearance({
+  view,
+  factKey,
+  title,
+}: {
+  view: ClientView;
+  factKey: 'emergencyClearance' | 'redFlagClearance';
+  title: string;
+}) {
+  const { record, error } = useFact(view.id, factKey, view.known.latest[factKey]);
+  const [clinician, setClinician] = useState('');
+  const [reason, setReason] = useState('');
+  return (
+    <Notice kind="stop" title={title}>
+      <form
+        className="mt-2 grid gap-3 md:grid-cols-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void record({ clinician, reason });
+        }}
+      >
+        <p className="text-ink2 md:col-span-2">
+          The right way on is a referral. Only a licensed clinician can clear it; local rules come first. What you write
+          here is kept with the day.
+        </p>
+        <Field label="Clinician who cleared it">
+          {(ids) => <TextInput {...ids} value={clinician} onChange={(event) => setClinician(event.target.value)} />}
+        </Field>
+        <Field label="Why going on is all right">
+          {(ids) => <TextArea {...ids} rows={2} value={reason} onChange={(event) => setReason(event.target.value)} />}
+        </Field>
+        {error && (
+          <p role="alert" className="font-semibold md:col-span-2">
+            {error}
+          </p>
+        )}
+        <div className="md:col-span-2">
+          <Button type="submit">Record the clearance and go on</Button>
+        </div>
+      </form>
+    </Notice>
+  );
+}

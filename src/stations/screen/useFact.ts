@@ -1,0 +1,38 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { type Fact, type FactKey } from '@/core/safety';
+import { keep, newId } from '@/keep';
+
+/**
+ * Records facts of one key. Remembers which fact this window saw last, so that an edit made elsewhere meanwhile is noticed;
+ * returns the sentence when the last one was refused.
+ */
+export function useFact(clientId: string, key: FactKey, latest: Fact | undefined) {
+  const basedOn = useRef(latest?.id ?? null);
+  const [error, setError] = useState<string | null>(null);
+  const latestId = latest?.id ?? null;
+
+  useEffect(() => {
+    basedOn.current = latestId;
+  }, [latestId]);
+
+  const record = useCallback(
+    async (value: unknown): Promise<string | null> => {
+      const factId = newId();
+      const before = basedOn.current;
+      basedOn.current = factId;
+      const outcome = await keep('fact.add', { factId, clientId, key, value, basedOn: before });
+      if (outcome.state === 'refused') {
+        if (basedOn.current === factId) basedOn.current = before;
+        setError(outcome.why);
+        return null;
+      }
+      setError(null);
+      return factId;
+    },
+    [clientId, key],
+  );
+
+  return { record, error };
+}

@@ -1,0 +1,204 @@
+'use client';
+
+import { type LookRecord, newest } from '@/core/look';
+import { type VisitRow } from '@/core/record';
+import { commonPractice } from '@/core/reasons';
+import {
+  type Change,
+  type MeasureId,
+  type Point,
+  changeOf,
+  markerBeforeAfter,
+  measures,
+  repeatPairs,
+  ringChangeInWords,
+  seriesOf,
+} from '@/core/track';
+import { LinkButton } from '@/parts/Button';
+import { EmptyState } from '@/parts/Notice';
+import { ProvenanceMark } from '@/parts/Provenance';
+import { LineChart } from '@/parts/figures/LineChart';
+import { Ring, RingLegend } from '@/parts/figures/Ring';
+import { StationHead } from '../StationHead';
+import { type ClientView } from '../view';
+
+/** Track: what changed today, and over visits; like with like, and no change called clear that is within noise. */
+export function TrackStation({
+  view,
+  looks,
+  visits,
+}: {
+  view: ClientView;
+  /** Looks of all visits. */
+  looks: readonly LookRecord[];
+  visits: readonly VisitRow[];
+}) {
+  const days = new Map(visits.map(({ id, day }) => [id, day]));
+  const pairs = repeatPairs(looks);
+  const over = (['rate', 'hold', 'ease'] as const).map((measure) => ({
+    measure,
+    points: seriesOf(measure, looks, (id) => days.get(id)),
+  }));
+  const any = over.some(({ points }) => points.length > 0);
+  if (!any && !view.visit) {
+    return (
+      <EmptyState title="Nothing was measured yet, so there is nothing to follow.">
+        <LinkButton href={`/clients/${view.id}/look`}>Go to Look</LinkButton>
+      </EmptyState>
+    );
+  }
+  return (
+    <>
+      <StationHead
+        title="Track"
+        line={`${visits.length} ${visits.length === 1 ? 'visit' : 'visits'}. A change counts when it is larger than repeat-to-repeat noise.`}
+      />
+      <TodayChange view={view} pairs={pairs} />
+      <section aria-labelledby="over" className="mt-8 border-t border-ink pt-4">
+        <h2 id="over" className="text-lg">
+          Over visits
+        </h2>
+        <div className="mt-3 grid gap-8 md:grid-cols-2">
+          {over
+            .filter(({ points }) => points.length > 0)
+            .map(({ measure, points }) => (
+              <Measure key={measure} measure={measure} points={points} pairs={measure === 'ease' ? pairs : []} />
+            ))}
+        </div>
+      </section>
+    </>
+  );
+}
+
+function TodayChange({ view, pairs }: { view: ClientView; pairs: [number, number][] }) {
+  const looks = view.visit?.looks ?? [];
+  const before = newest(looks, 'regionMap', 'before');
+  const after = newest(looks, 'regionMap', 'after');
+  const marker = markerBeforeAfter(looks);
+  const change = marker && changeOf('ease', marker.before, marker.after, pairs);
+  return (
+    <section aria-labelledby="today" className="border-t border-ink pt-4">
+      <h2 id="today" className="text-lg">
+        Today
+      </h2>
+      {!before || !after ? (
+        <p className="mt-2 text-ink2">
+          {view.visit
+            ? 'Once the region map is graded again after the drills, before and after lie over each other here.'
+            : 'No visit today.'}
+        </p>
+      ) : (
+        <div className="mt-3 grid gap-8 md:grid-cols-[minmax(0,26rem)_1fr]">
+          <figure>
+            <Ring
+              title="Deep breaths, before and after the drills"
+              first={before.raw.deep}
+              second={after.raw.deep}
+              neck={after.raw.neckDeep}
+              names={['before', 'after']}
+            />
+            <figcaption className="mt-2">
+              <RingLegend names={['before', 'more after']} />
+            </figcaption>
+          </figure>
+          <div className="space-y-2 text-lg" role="status">
+            {before.raw.position !== after.raw.position ? (
+              <p>
+                The maps were taken {before.raw.position} and {after.raw.position}: not like with like, so no change is
+                called.
+              </p>
+            ) : (
+              <>
+                <p className="text-base text-ink2">Deep breaths</p>
+                {ringChangeInWords(before.raw.deep, after.raw.deep).map((sentence) => (
+                  <p key={sentence}>{sentence}</p>
+                ))}
+                <p className="pt-2 text-base text-ink2">Quiet breaths</p>
+                {ringChangeInWords(before.raw.quiet, after.raw.quiet).map((sentence) => (
+                  <p key={sentence}>{sentence}</p>
+                ))}
+                <p className="text-base text-ink2">
+                  A single step of a grade is never called clear. <ProvenanceMark provenance={commonPractice} />
+                </p>
+              </>
+            )}
+          </div>
+        </div>
+      )}
+      {change && <ChangeLine change={change} />}
+    </section>
+  );
+}
+
+function ChangeLine({ change }: { change: Change }) {
+  const { words, noise, ownNoise, provenance, measure } = change;
+  return (
+    <p className="mt-3 text-lg">
+      {words}{' '}
+      <span className="text-base text-ink2">
+        Noise up to {noise.toFixed(1)} {measures[measure].unit},{' '}
+        {ownNoise ? 'from this client’s own repeats' : 'the usual one'}.
+      </span>{' '}
+      <ProvenanceMark provenance={provenance} />
+    </p>
+  );
+}
+
+function Measure({
+  measure,
+  points,
+  pairs,
+}: {
+  measure: MeasureId;
+  points: readonly Point[];
+  pairs: readonly [number, number][];
+}) {
+  const { name, unit, digits } = measures[measure];
+  const last = points.at(-1)!;
+  const like = points.filter(({ position }) => position === last.position);
+  const first = like[0]!;
+  const change = like.length > 1 ? changeOf(measure, first.value, last.value, pairs) : null;
+  const title = name.charAt(0).toUpperCase() + name.slice(1);
+  return (
+    <section aria-label={title}>
+      <h3 className="text-base">
+        {title}, {last.position}
+      </h3>
+      {like.length > 1 && (
+        <LineChart
+          title={title}
+          unit={unit}
+          labels={like.map(({ day }) => day)}
+          values={like.map(({ value }) => value)}
+        />
+      )}
+      {change ? (
+        <p className="mt-1">
+          {first.value.toFixed(digits)} on {first.day}, {last.value.toFixed(digits)} {unit} on {last.day}:{' '}
+          {change.verdict === 'no clear change' ? change.verdict : `clearly ${change.verdict}`}.{' '}
+          <ProvenanceMark provenance={change.provenance} />
+        </p>
+      ) : (
+        <p className="mt-1">
+          {last.value.toFixed(digits)} {unit} on {last.day}; one visit is no line yet.
+        </p>
+      )}
+      <table className="mt-2 text-sm">
+        <caption className="sr-only">{title} by visit</caption>
+        <tbody>
+          {points.map(({ day, value, position, recordId }) => (
+            <tr key={recordId} className="border-t border-rule">
+              <th scope="row" className="py-0.5 pr-5 text-left font-normal text-ink2">
+                {day}
+              </th>
+              <td className="py-0.5 pr-5 text-right">
+                {value.toFixed(digits)} {unit}
+              </td>
+              <td className="py-0.5 text-ink2">{position}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,17 @@
+import { type Settings, type VisitRecord, type VisitRow } from '@/core/record';
+import { type Gates, type KnownClient, type PathState } from '@/core/safety';
+
+/** All a station is given of a client: what was recorded, and what the core makes of it on this day. */
+export interface ClientView {
+  id: string;
+  name: string;
+  today: string;
+  settings: Settings;
+  known: KnownClient;
+  gates: Gates;
+  path: PathState;
+  /** Today's visit, or the one left open; null before it has begun. */
+  visit: VisitRecord | null;
+  stopped: { drillId: string; runId: string }[];
+  earlier: VisitRow[];
+}

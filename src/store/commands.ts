@@ -1,0 +1,298 @@
+import { and, desc, eq, isNull } from 'drizzle-orm';
+import {
+  type CommandKind,
+  type Outcome,
+  type Payload,
+  type VisitRow,
+  commandSchemas,
+  dayIn,
+  envelopeSchema,
+  firstSentence,
+  parseRaw,
+} from '@/core/record';
+import { fewestTaps, newest, protocols, quietRate } from '@/core/look';
+import {
+  type CountedRate,
+  type FactKey,
+  type PathState,
+  checkComponents,
+  evaluateGates,
+  factSchemas,
+  openStations,
+  pathState,
+  refusalInWords,
+} from '@/core/safety';
+import { checkPlan } from '@/core/sequence';
+import { knownClientOf } from './clients';
+import { type Store } from './open';
+import { appointments, clients, commands, facts, looks, plans, readings, runEvents, runs, visits } from './schema';
+import { changeSettings, readSettings } from './settings';
+import { findVisit, looksOf, planOf } from './visits';
+
+/** A refusal thrown inside a handler: the transaction is rolled back and the writer gets the sentence. */
+class Refusal extends Error {}
+
+interface Moment {
+  store: Store;
+  at: string;
+  day: string;
+  zone: string;
+}
+
+type Handler<K extends CommandKind> = (payload: Payload<K>, moment: Moment) => Outcome | void;
+
+const gone = (what: string) => new Refusal(`This ${what} is no longer there. Reload the page.`);
+
+function visitOrRefuse(store: Store, visitId: string): VisitRow {
+  const visit = findVisit(store, visitId);
+  if (!visit) throw gone('visit');
+  return visit;
+}
+
+/** The newest unannounced count of a visit, as far as the path needs it. */
+export function latestRate(store: Store, visitId: string): CountedRate | null {
+  const record = newest(looksOf(store, [visitId]), 'quietLook', 'before');
+  if (!record || record.raw.taps.length < fewestTaps) return null;
+  const { breathsPerMinute, seconds } = quietRate(record.raw.taps);
+  return { breathsPerMinute, seconds, recordId: record.id };
+}
+
+/** Where the client of a visit may go today. */
+export function pathOf(store: Store, visit: VisitRow, day: string): PathState {
+  return pathState(knownClientOf(store, visit.clientId).profile, day, latestRate(store, visit.id));
+}
+
+function mustBeOpen(moment: Moment, visit: VisitRow, station: string) {
+  const path = pathOf(moment.store, visit, moment.day);
+  if (!openStations[path.state].includes(station)) {
+    throw new Refusal(`Not today: ${path.reasons[0]?.what ?? 'the way is closed'} Nothing was recorded.`);
+  }
+}
+
+const saved = ({ at }: Moment, revision?: number): Outcome => ({
+  state: 'saved',
+  at,
+  ...(revision ? { revision } : {}),
+});
+
+const handlers: { [K in CommandKind]: Handler<K> } = {
+  'client.create': ({ clientId, factId, name }, { store, at, day, zone }) => {
+    store.insert(clients).values({ id: clientId, name, createdAt: at }).run();
+    store.insert(facts).values({ id: factId, clientId, key: 'name', value: name, at, day, zone }).run();
+  },
+
+  'fact.add': ({ factId, clientId, key, value, basedOn }, moment) => {
+    const { store, at, day, zone } = moment;
+    if (!store.select().from(clients).where(eq(clients.id, clientId)).get()) throw gone('client');
+    const parsed = factSchemas[key as FactKey].safeParse(value);
+    if (!parsed.success) throw new Refusal(firstSentence(parsed.error));
+    if (key === 'birthDay' && typeof parsed.data === 'string' && parsed.data > day) {
+      throw new Refusal('That birthday lies ahead. Check the year.');
+    }
+    const date = (parsed.data as { date?: string } | null)?.date;
+    if (key.startsWith('answer:') && date && date > day) throw new Refusal('That date lies ahead. Check the year.');
+    const before = store
+      .select()
+      .from(facts)
+      .where(and(eq(facts.clientId, clientId), eq(facts.key, key), isNull(facts.retractedAt)))
+      .orderBy(desc(facts.at), desc(facts.id))
+      .get();
+    store.insert(facts).values({ id: factId, clientId, key, value: parsed.data, at, day, zone }).run();
+    if (key === 'name')
+      store
+        .update(clients)
+        .set({ name: parsed.data as string })
+        .where(eq(clients.id, clientId))
+        .run();
+    if (before && before.id !== basedOn && JSON.stringify(before.value) !== JSON.stringify(parsed.data)) {
+      return {
+        state: 'conflict',
+        at,
+        why: 'This was changed in another window meanwhile. Yours is saved now; the other is kept in the history.',
+        theirs: before.value,
+      };
+    }
+  },
+
+  'fact.retract': ({ factId }, { store, at, day }) => {
+    const fact = store.select().from(facts).where(eq(facts.id, factId)).get();
+    if (!fact) throw gone('entry');
+    if (fact.key === 'emergency') throw new Refusal('An emergency sign that was logged stays logged.');
+    if (fact.day !== day) throw new Refusal('Entries of an earlier day stay; add a new one instead.');
+    store.update(facts).set({ retractedAt: at }).where(eq(facts.id, factId)).run();
+    if (fact.key !== 'name') return;
+    const { texts } = knownClientOf(store, fact.clientId);
+    if (texts.name) store.update(clients).set({ name: texts.name }).where(eq(clients.id, fact.clientId)).run();
+  },
+
+  'visit.start': ({ visitId, clientId }, { store, at, day, zone }) => {
+    if (!store.select().from(clients).where(eq(clients.id, clientId)).get()) throw gone('client');
+    store.insert(visits).values({ id: visitId, clientId, startedAt: at, day, zone }).run();
+  },
+
+  'visit.end': ({ visitId }, { store, at }) => {
+    visitOrRefuse(store, visitId);
+    store.update(visits).set({ endedAt: at }).where(eq(visits.id, visitId)).run();
+  },
+
+  'look.save': ({ lookId, visitId, protocol, moment: when, takenAt, raw, revision }, moment) => {
+    const { store } = moment;
+    const visit = visitOrRefuse(store, visitId);
+    const parsed = parseRaw(protocol, raw);
+    if (!parsed.success) throw new Refusal(firstSentence(parsed.error));
+    mustBeOpen(moment, visit, 'look');
+    const { profile } = knownClientOf(store, visit.clientId);
+    const verdict = checkComponents(evaluateGates(profile, moment.day), protocols[protocol].components);
+    if (!verdict.allowed) throw new Refusal(refusalInWords(verdict)!);
+    const { version } = protocols[protocol];
+    const existing = store.select().from(looks).where(eq(looks.id, lookId)).get();
+    const row = { visitId, protocol, version, moment: when, takenAt, raw: parsed.data };
+    if (!existing) {
+      store
+        .insert(looks)
+        .values({ ...row, id: lookId, revision: 1 })
+        .run();
+      return saved(moment, 1);
+    }
+    if (existing.revision === revision) {
+      store
+        .update(looks)
+        .set({ raw: parsed.data, takenAt, revision: revision + 1 })
+        .where(eq(looks.id, lookId))
+        .run();
+      return saved(moment, revision + 1);
+    }
+    // Another window wrote this look meanwhile: theirs stays under a new id, ours takes the place, nothing is lost.
+    store
+      .insert(looks)
+      .values({ ...existing, id: crypto.randomUUID() })
+      .run();
+    store
+      .update(looks)
+      .set({ raw: parsed.data, takenAt, revision: existing.revision + 1 })
+      .where(eq(looks.id, lookId))
+      .run();
+    return {
+      state: 'conflict',
+      at: moment.at,
+      why: 'This look was changed in another window meanwhile. Yours is saved; the other is kept beside it.',
+      theirs: { raw: existing.raw, revision: existing.revision + 1 },
+    };
+  },
+
+  'look.retract': ({ lookId }, { store, at }) => {
+    if (!store.select().from(looks).where(eq(looks.id, lookId)).get()) throw gone('look');
+    store.update(looks).set({ retractedAt: at }).where(eq(looks.id, lookId)).run();
+  },
+
+  'reading.confirm': ({ readingId, visitId, reading }, moment) => {
+    const visit = visitOrRefuse(moment.store, visitId);
+    mustBeOpen(moment, visit, 'read');
+    moment.store.insert(readings).values({ id: readingId, visitId, at: moment.at, value: reading }).run();
+  },
+
+  'plan.save': ({ planId, visitId, plan, revision }, moment) => {
+    const { store, at } = moment;
+    const visit = visitOrRefuse(store, visitId);
+    mustBeOpen(moment, visit, 'sequence');
+    const existing = planOf(store, visitId);
+    if (!existing) {
+      store.delete(plans).where(eq(plans.visitId, visitId)).run();
+      store.insert(plans).values({ id: planId, visitId, at, value: plan, revision: 1 }).run();
+      return saved(moment, 1);
+    }
+    const next = existing.revision + 1;
+    store.update(plans).set({ at, value: plan, revision: next }).where(eq(plans.visitId, visitId)).run();
+    return existing.revision === revision
+      ? saved(moment, next)
+      : {
+          state: 'conflict',
+          at,
+          why: 'This plan was changed in another window meanwhile. Yours is saved; undo there would bring the other back.',
+          theirs: { plan: existing.plan, revision: next },
+        };
+  },
+
+  'run.create': ({ runId, visitId, items }, moment) => {
+    const { store, at } = moment;
+    const visit = visitOrRefuse(store, visitId);
+    mustBeOpen(moment, visit, 'coach');
+    const { profile } = knownClientOf(store, visit.clientId);
+    const stored = planOf(store, visitId);
+    if (!stored) throw new Refusal('There is no plan to coach yet. Make one in Sequence.');
+    const [off] = checkPlan({ ...stored.plan, items }, evaluateGates(profile, moment.day)).filter(
+      ({ level }) => level === 'off',
+    );
+    if (off) throw new Refusal(`${off.what} ${off.wayOut}`);
+    store.insert(runs).values({ id: runId, visitId, at, items }).run();
+  },
+
+  'run.append': ({ runId, events }, { store }) => {
+    if (!store.select({ id: runs.id }).from(runs).where(eq(runs.id, runId)).get()) throw gone('run');
+    for (const { id, seq, atEpochMs, event } of events) {
+      // The unique (run, seq) makes sending twice harmless; another writer's event at the same place is not overwritten.
+      store
+        .insert(runEvents)
+        .values({ id, runId, seq, atEpochMs, type: event.type, event })
+        .onConflictDoNothing()
+        .run();
+      const kept = store
+        .select({ id: runEvents.id })
+        .from(runEvents)
+        .where(and(eq(runEvents.runId, runId), eq(runEvents.seq, seq)))
+        .get();
+      if (kept?.id !== id) throw new Refusal('This run is being coached in another window. Reload to follow it there.');
+    }
+  },
+
+  'appointment.add': ({ appointmentId, clientId, startsAt, minutes, note }, { store }) => {
+    if (!store.select().from(clients).where(eq(clients.id, clientId)).get()) throw gone('client');
+    store.insert(appointments).values({ id: appointmentId, clientId, startsAt, minutes, note }).run();
+  },
+
+  'appointment.cancel': ({ appointmentId }, { store, at }) => {
+    store.update(appointments).set({ cancelledAt: at }).where(eq(appointments.id, appointmentId)).run();
+  },
+
+  'settings.change': (changes, { store }) => changeSettings(store, changes),
+};
+
+/**
+ * Carries out one command, once: the same id again answers what was answered before and changes nothing.
+ *
+ * @param input anything that came in from outside
+ * @param nowEpochMs the server's clock
+ */
+export function carryOut(store: Store, input: unknown, nowEpochMs: number): Outcome {
+  const envelope = envelopeSchema.safeParse(input);
+  if (!envelope.success) return { state: 'refused', why: 'This was not understood. Reload the page and try again.' };
+  const { id, kind, payload } = envelope.data;
+  const known = store.select().from(commands).where(eq(commands.id, id)).get();
+  if (known) return known.outcome as Outcome;
+  const parsed = commandSchemas[kind].safeParse(payload);
+  if (!parsed.success) return { state: 'refused', why: firstSentence(parsed.error) };
+
+  const { timeZone } = readSettings(store);
+  const moment: Moment = {
+    store,
+    at: new Date(nowEpochMs).toISOString(),
+    day: dayIn(nowEpochMs, timeZone),
+    zone: timeZone,
+  };
+  try {
+    return store.transaction((transaction) => {
+      const inside = { ...moment, store: transaction as unknown as Store };
+      const handle = handlers[kind] as (payload: unknown, moment: Moment) => Outcome | void;
+      const outcome = handle(parsed.data, inside) ?? saved(moment);
+      transaction.insert(commands).values({ id, kind, at: moment.at, outcome }).run();
+      return outcome;
+    });
+  } catch (error) {
+    // A refusal is not remembered: what stood in its way may be gone when it is sent again on purpose.
+    if (error instanceof Refusal) return { state: 'refused', why: error.message };
+    if (error instanceof Error && error.message.includes('UNIQUE constraint failed')) {
+      return { state: 'refused', why: 'This was recorded already. Reload the page to see it.' };
+    }
+    throw error;
+  }
+}

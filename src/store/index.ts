@@ -1,0 +1,17 @@
+export { StoreError, type StudioKind, type Store, openStore, storePath, studioKind, theStore } from './open';
+export { carryOut, latestRate, pathOf } from './commands';
+export {
+  type AppointmentRow,
+  type ClientRow,
+  appointmentsBetween,
+  countClients,
+  factsOf,
+  findClient,
+  knownClientOf,
+  knownClientsOf,
+  openVisits,
+  recentClients,
+  searchClients,
+} from './clients';
+export { readSettings } from './settings';
+export { findRun, findVisit, lastVisits, looksOf, stoppedDrills, visitOfDay, visitRecord, visitsOf } from './visits';

@@ -1,0 +1,148 @@
+import { and, asc, desc, eq, inArray, isNull, lt } from 'drizzle-orm';
+import { type StampedEvent } from '@/core/coach';
+import { protocols } from '@/core/look';
+import {
+  type StoredLook,
+  type StoredPlan,
+  type StoredReading,
+  type StoredRun,
+  type VisitRecord,
+  type VisitRow,
+  parseRaw,
+  readingSchema,
+} from '@/core/record';
+import { type PlanItem, planItemSchema, planSchema } from '@/core/sequence';
+import { type Store } from './open';
+import { looks, plans, readings, runEvents, runs, visits } from './schema';
+
+export function visitsOf(store: Store, clientId: string): VisitRow[] {
+  return store.select().from(visits).where(eq(visits.clientId, clientId)).orderBy(desc(visits.startedAt)).all();
+}
+
+export function findVisit(store: Store, visitId: string): VisitRow | null {
+  return store.select().from(visits).where(eq(visits.id, visitId)).get() ?? null;
+}
+
+/** The client's visit of a day: the newest that was not ended, else the newest of that day. */
+export function visitOfDay(store: Store, clientId: string, day: string): VisitRow | null {
+  const rows = store
+    .select()
+    .from(visits)
+    .where(and(eq(visits.clientId, clientId), eq(visits.day, day)))
+    .orderBy(desc(visits.startedAt))
+    .all();
+  return rows.find(({ endedAt }) => endedAt === null) ?? rows[0] ?? null;
+}
+
+/** Looks of several visits. A row whose values no longer fit its protocol is left out rather than guessed at. */
+export function looksOf(store: Store, visitIds: readonly string[]): StoredLook[] {
+  if (visitIds.length === 0) return [];
+  return store
+    .select()
+    .from(looks)
+    .where(and(inArray(looks.visitId, [...visitIds]), isNull(looks.retractedAt)))
+    .orderBy(asc(looks.takenAt))
+    .all()
+    .flatMap((row) => {
+      if (!(row.protocol in protocols)) return [];
+      const protocol = row.protocol as StoredLook['protocol'];
+      const raw = parseRaw(protocol, row.raw);
+      if (!raw.success) return [];
+      const { id, visitId, version, moment, takenAt, revision } = row;
+      return [{ id, visitId, protocol, version, moment, takenAt, revision, raw: raw.data } as StoredLook];
+    });
+}
+
+function readingOf(store: Store, visitId: string): StoredReading | null {
+  const row = store.select().from(readings).where(eq(readings.visitId, visitId)).orderBy(desc(readings.at)).get();
+  const parsed = row && readingSchema.safeParse(row.value);
+  return row && parsed?.success ? { ...parsed.data, id: row.id, at: row.at } : null;
+}
+
+export function planOf(store: Store, visitId: string): StoredPlan | null {
+  const row = store.select().from(plans).where(eq(plans.visitId, visitId)).get();
+  const parsed = row && planSchema.safeParse(row.value);
+  return row && parsed?.success ? { id: row.id, at: row.at, revision: row.revision, plan: parsed.data } : null;
+}
+
+export function eventsOf(store: Store, runId: string): StampedEvent[] {
+  return store
+    .select()
+    .from(runEvents)
+    .where(eq(runEvents.runId, runId))
+    .orderBy(asc(runEvents.seq))
+    .all()
+    .map(({ id, seq, atEpochMs, event }) => ({ id, seq, atEpochMs, event: event as StampedEvent['event'] }));
+}
+
+function storedRun(store: Store, row: typeof runs.$inferSelect): StoredRun | null {
+  const items = planItemSchema.array().safeParse(row.items);
+  if (!items.success) return null;
+  return { id: row.id, visitId: row.visitId, at: row.at, items: items.data, events: eventsOf(store, row.id) };
+}
+
+export function findRun(store: Store, runId: string): StoredRun | null {
+  const row = store.select().from(runs).where(eq(runs.id, runId)).get();
+  return row ? storedRun(store, row) : null;
+}
+
+export function runsOf(store: Store, visitId: string): StoredRun[] {
+  return store
+    .select()
+    .from(runs)
+    .where(eq(runs.visitId, visitId))
+    .orderBy(asc(runs.at))
+    .all()
+    .flatMap((row) => storedRun(store, row) ?? []);
+}
+
+export function visitRecord(store: Store, visit: VisitRow): VisitRecord {
+  return {
+    ...visit,
+    looks: looksOf(store, [visit.id]),
+    reading: readingOf(store, visit.id),
+    plan: planOf(store, visit.id),
+    runs: runsOf(store, visit.id),
+  };
+}
+
+/** The newest visit of each client before a day, with the reading confirmed in it. */
+export function lastVisits(
+  store: Store,
+  clientIds: readonly string[],
+  beforeDay: string,
+): Map<string, { day: string; reading: StoredReading | null }> {
+  if (clientIds.length === 0) return new Map();
+  const rows = store
+    .select({ id: visits.id, clientId: visits.clientId, day: visits.day })
+    .from(visits)
+    .where(and(inArray(visits.clientId, [...clientIds]), lt(visits.day, beforeDay)))
+    .orderBy(asc(visits.startedAt))
+    .all();
+  const newestOf = new Map(rows.map((row) => [row.clientId, row]));
+  return new Map([...newestOf].map(([clientId, { id, day }]) => [clientId, { day, reading: readingOf(store, id) }]));
+}
+
+/** Drills of a client that ended in a stop and were not reviewed since. */
+export function stoppedDrills(store: Store, clientId: string): { drillId: string; runId: string }[] {
+  const rows = store
+    .select({ runId: runEvents.runId, event: runEvents.event, items: runs.items, at: runEvents.atEpochMs })
+    .from(runEvents)
+    .innerJoin(runs, eq(runs.id, runEvents.runId))
+    .innerJoin(visits, eq(visits.id, runs.visitId))
+    .where(and(eq(visits.clientId, clientId), inArray(runEvents.type, ['stop', 'reviewed', 'swap'])))
+    .orderBy(asc(runEvents.atEpochMs), asc(runEvents.seq))
+    .all();
+  const stopped = new Map<string, string>();
+  const swapped = new Map<string, string>();
+  for (const { runId, event, items } of rows) {
+    const parsed = event as StampedEvent['event'];
+    if (parsed.type === 'swap') swapped.set(`${runId} ${parsed.item}`, parsed.to.drillId);
+    if (parsed.type === 'stop') {
+      const drillId = swapped.get(`${runId} ${parsed.item}`) ?? (items as PlanItem[])[parsed.item]?.drillId;
+      if (drillId) stopped.set(drillId, runId);
+    }
+    if (parsed.type === 'reviewed') stopped.delete(parsed.drillId);
+  }
+  return [...stopped].map(([drillId, runId]) => ({ drillId, runId }));
+}
