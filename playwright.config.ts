@@ -15,6 +15,7 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/London',
+    actionTimeout: 8_000,
     trace: 'off',
     screenshot: 'only-on-failure',
     launchOptions: {

@@ -11,29 +11,41 @@ const kinds = {
 export function Notice({
   kind = 'plain',
   title,
+  as: Heading = 'h2',
   children,
 }: {
   kind?: keyof typeof kinds;
   title: string;
+  /** h1 where the notice is all the page has to say. */
+  as?: 'h1' | 'h2';
   children?: ReactNode;
 }) {
   const { box, icon: Icon } = kinds[kind];
   return (
     <section className={`rounded-one border px-4 py-3 ${box}`} role={kind === 'plain' ? undefined : 'alert'}>
-      <h2 className="flex items-center gap-2 text-base font-semibold">
+      <Heading className="flex items-center gap-2 text-base font-semibold">
         <Icon size={18} aria-hidden className="shrink-0" />
         {title}
-      </h2>
+      </Heading>
       {children && <div className="mt-1">{children}</div>}
     </section>
   );
 }
 
 /** A place with nothing in it yet says what to do next. */
-export function EmptyState({ title, children }: { title: string; children?: ReactNode }) {
+export function EmptyState({
+  title,
+  as: Heading = 'h1',
+  children,
+}: {
+  title: string;
+  /** h2 where the page has a head of its own. */
+  as?: 'h1' | 'h2';
+  children?: ReactNode;
+}) {
   return (
     <div className="border-y border-rule py-10 text-center">
-      <p className="text-lg font-semibold">{title}</p>
+      <Heading className="text-lg">{title}</Heading>
       {children && <div className="mt-3 flex flex-wrap justify-center gap-3 text-ink2">{children}</div>}
     </div>
   );

@@ -9,11 +9,9 @@ const marks = { published: 'pub', 'common practice': 'trade', 'set by you': 'you
 export function ProvenanceMark({ provenance }: { provenance: Provenance }) {
   return (
     <Popover.Root>
-      <Popover.Trigger
-        className="inline-flex min-h-6 min-w-6 items-center rounded-one border border-rule px-1.5 align-baseline text-xs leading-5 text-ink2 hover:border-ink hover:text-ink"
-        aria-label={`Where this comes from: ${provenance.kind}`}
-      >
+      <Popover.Trigger className="inline-flex min-h-6 min-w-6 items-center rounded-one border border-rule px-1.5 align-baseline text-xs leading-5 text-ink2 hover:border-ink hover:text-ink">
         {marks[provenance.kind]}
+        <span className="sr-only">: {provenance.kind}, show the source</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

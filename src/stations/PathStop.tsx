@@ -15,12 +15,12 @@ const titles: Record<ClientView['path']['state'], string> = {
 };
 
 /** What a closed station shows: why, what to do, and the one way on where there is one. */
-export function PathStop({ view }: { view: ClientView }) {
+export function PathStop({ view, as = 'h1' }: { view: ClientView; as?: 'h1' | 'h2' }) {
   const { path, id, settings } = view;
   const linkTo = (record: RecordRef) => `/clients/${id}/${record.kind === 'look' ? 'look' : 'screen'}`;
   if (path.state === 'emergency') return <EmergencyStop view={view} />;
   return (
-    <Notice kind="stop" title={titles[path.state]}>
+    <Notice kind="stop" title={titles[path.state]} as={as}>
       <ReasonList reasons={path.reasons} linkTo={linkTo} />
       <p className="my-3 text-ink2">
         {path.state === 'red flag'

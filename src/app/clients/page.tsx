@@ -27,7 +27,7 @@ export default async function ClientsPage({ searchParams }: { searchParams: Prom
         </button>
       </form>
       {rows.length === 0 ? (
-        <EmptyState title={all === 0 ? 'No clients yet.' : `Nobody called “${find.slice(0, 60)}”.`}>
+        <EmptyState as="h2" title={all === 0 ? 'No clients yet.' : `Nobody called “${find.slice(0, 60)}”.`}>
           <LinkButton href="/clients/new">Add a client</LinkButton>
         </EmptyState>
       ) : (

@@ -20,12 +20,17 @@ export interface RunTimeline {
   totalSeconds: number;
 }
 
+/** Asked every frame with the same items: laid out once for each list. */
+const laidOut = new WeakMap<readonly PlanItem[], RunTimeline>();
+
 /**
- * Lays the items of a plan end to end on the run's clock.
+ * Lays the items of a plan end to end on the run's clock. The same list gives the same timeline.
  *
  * @example timelineOf(plan.items).totalSeconds
  */
 export function timelineOf(items: readonly PlanItem[]): RunTimeline {
+  const known = laidOut.get(items);
+  if (known) return known;
   const segments: TimedSegment[] = [];
   const itemStarts: number[] = [];
   let at = 0;
@@ -42,7 +47,9 @@ export function timelineOf(items: readonly PlanItem[]): RunTimeline {
       at += segment.seconds;
     }
   });
-  return { segments, itemStarts, totalSeconds: at };
+  const timeline = { segments, itemStarts, totalSeconds: at };
+  laidOut.set(items, timeline);
+  return timeline;
 }
 
 /** Where a run is: which item and piece, how far into it, and the breath's phase while one is paced. */

@@ -45,7 +45,7 @@ export const patterns: readonly Pattern[] = [
     'stackAndSpread',
     { bellyTakesMost: 6, sternumStill: 4, sidesStill: 4, bellyLeads: 1 },
     { chestLeads: 4, sidesOpen: 5 },
-    { bellyTakesMost: 6 },
+    { bellyTakesMost: 6, sternumStill: 2 },
   ),
   pattern(
     'sidesAndBackClosed',

@@ -25,6 +25,20 @@ export function addDays(day: string, days: number): string {
   return new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 }
 
+/**
+ * A day as it is said, with the year where it is not the one of `today`.
+ *
+ * @example dayInWords('2026-10-19', '2026-11-23') // '19 October'
+ */
+export function dayInWords(day: string, today: string): string {
+  return new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'long',
+    ...(day.slice(0, 4) === today.slice(0, 4) ? {} : { year: 'numeric' }),
+    timeZone: 'UTC',
+  }).format(new Date(`${day}T12:00:00Z`));
+}
+
 /** Whether the runtime knows a time zone by this name. */
 export function isZone(zone: string): boolean {
   try {

@@ -1,4 +1,4 @@
-export { addDays, dayIn, isZone } from './day';
+export { addDays, dayIn, dayInWords, isZone } from './day';
 export { type Settings, defaultSettings, settingsSchema } from './settings';
 export {
   type Command,

@@ -149,9 +149,9 @@ function answerOf(fact: Fact): Answer {
 function nextSigns(before: SignsAnswer | null, fact: Fact): SignsAnswer {
   const { present } = fact.value as { present: string[] };
   const stillOpen = before && before.present.length > 0 && !before.clearance ? before.present : [];
-  if (stillOpen.length === 0) return { day: fact.day, recordId: fact.id, present };
-  if (present.length === 0) return { ...before!, day: before!.day };
-  return { day: fact.day, recordId: fact.id, present: [...new Set([...stillOpen, ...present])] };
+  if (stillOpen.length === 0) return { day: fact.day, since: fact.day, recordId: fact.id, present };
+  if (present.length === 0) return before!;
+  return { day: fact.day, since: fact.day, recordId: fact.id, present: [...new Set([...stillOpen, ...present])] };
 }
 
 function cleared(before: SignsAnswer | null, fact: Fact): SignsAnswer | null {

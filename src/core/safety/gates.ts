@@ -38,7 +38,7 @@ export function evaluateGates(profile: Profile, onDay: string, limits: GateLimit
     const condition = conditionById(row.condition);
     const answer = profile.answers[row.condition];
     const value = answer?.value ?? 'unknown';
-    if (value === 'unknown' && !row.from) gates.push(...askGates(row, condition, answer));
+    if (value === 'unknown') gates.push(...askGates(row, condition, answer));
     if (value !== 'yes' || !rowCounts(row, answer!, onDay, limits)) continue;
     const reason = rowReason(row, condition, answer!, onDay);
     for (const component of row.blocks) {

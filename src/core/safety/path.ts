@@ -31,14 +31,14 @@ export interface CountedRate {
  */
 export function pathState(profile: Profile, onDay: string, latestRate: CountedRate | null): PathState {
   const { emergency, redFlags } = profile;
-  if (emergency && emergency.present.length > 0 && emergency.day === onDay) {
+  if (emergency && emergency.present.length > 0 && emergency.since === onDay) {
     return {
       state: 'emergency',
       reasons: emergency.present.map((id) =>
         signReason(id, emergency.recordId, 'Emergency sign: stop, no way on today.'),
       ),
       signs: emergency.present.map(signInWords),
-      loggedOn: emergency.day,
+      loggedOn: emergency.since,
     };
   }
   if (needsGuardian(profile, onDay)) {

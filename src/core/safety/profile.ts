@@ -25,7 +25,10 @@ export interface Answer {
 
 /** Emergency signs or red flags as answered on one day: the ids that were said yes to, [] for none of them. */
 export interface SignsAnswer {
+  /** The day it was last asked or cleared. */
   day: string;
+  /** The day the newest present sign was recorded; the same as `day` when there is none. */
+  since: string;
   recordId: string;
   present: readonly string[];
   /** Who cleared it, and why, where going on was decided. */

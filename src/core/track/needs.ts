@@ -1,4 +1,5 @@
 import { type IntentId, intentInWords } from '../read';
+import { dayInWords } from '../record';
 import { type KnownClient, type PathState, daysBetween, signInWords, unansweredConditions } from '../safety';
 
 /** What is known of a client on the morning of a visit. */
@@ -23,7 +24,9 @@ export function needsToday({ known, path, today, last, visit, stoppedDrills }: E
   const { emergency, redFlags } = known.profile;
   for (const answer of [emergency, redFlags]) {
     if (answer && answer.present.length > 0 && !answer.clearance) {
-      needs.push(`Since ${answer.day}: ${answer.present.map(signInWords).join('; ')}. A clinician’s word first.`);
+      needs.push(
+        `Since ${dayInWords(answer.since, today)}: ${answer.present.map(signInWords).join('; ')}. A clinician’s word first.`,
+      );
     }
   }
   if (path.state === 'guardian') needs.push('Under 18: a guardian’s consent first.');

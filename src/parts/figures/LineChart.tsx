@@ -4,6 +4,8 @@ import { CategoryScale, Chart, Filler, LineElement, LinearScale, PointElement, T
 import { useEffect, useState } from 'react';
 import { Line } from 'react-chartjs-2';
 
+Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif";
+Chart.defaults.font.size = 13;
 Chart.register(CategoryScale, LinearScale, PointElement, LineElement, Tooltip, Filler);
 
 const tokens = ['--ink', '--ink2', '--rule', '--paper'] as const;

@@ -68,20 +68,7 @@ export function Score({
         const itemWidth = seconds[i]! * perSecond;
         const isSelected = item.id === selected;
         return (
-          <g
-            key={item.id}
-            role="button"
-            tabIndex={0}
-            aria-pressed={isSelected}
-            aria-label={`${i + 1}. ${item.name}, ${item.position}, ${item.cadence}, ${item.dose}`}
-            onClick={() => onSelect(item.id)}
-            onKeyDown={(event) => {
-              if (event.key !== 'Enter' && event.key !== ' ') return;
-              event.preventDefault();
-              onSelect(item.id);
-            }}
-            style={{ cursor: 'pointer' }}
-          >
+          <g key={item.id}>
             <rect
               x={x + 1}
               y={height.name}
@@ -91,7 +78,7 @@ export function Score({
               stroke={isSelected ? 'var(--ink)' : 'var(--rule)'}
               strokeWidth={isSelected ? 2.5 : 1.2}
             />
-            <svg x={x + 4} y="0" width={Math.max(0, itemWidth - 8)} height={full} overflow="hidden">
+            <svg aria-hidden x={x + 4} y="0" width={Math.max(0, itemWidth - 8)} height={full} overflow="hidden">
               <text y={height.name - 22} fontSize="13.5" fontWeight="650" fill="var(--ink)">
                 {fitted(item.name, itemWidth, 0)}
               </text>
@@ -136,6 +123,25 @@ export function Score({
                 ),
               )}
             </g>
+            {/* The bar answers as a button of its own, over the drawing, so that its words are said in one piece. */}
+            <rect
+              x={x}
+              y="0"
+              width={itemWidth}
+              height={full}
+              fill="transparent"
+              role="button"
+              tabIndex={0}
+              aria-pressed={isSelected}
+              aria-label={`${i + 1}. ${item.name}, ${item.position}, ${item.cadence}, ${item.dose}`}
+              onClick={() => onSelect(item.id)}
+              onKeyDown={(event) => {
+                if (event.key !== 'Enter' && event.key !== ' ') return;
+                event.preventDefault();
+                onSelect(item.id);
+              }}
+              style={{ cursor: 'pointer' }}
+            />
           </g>
         );
       })}

@@ -49,7 +49,7 @@ export function CoachStation({ view }: { view: ClientView }) {
         )}
       </StationHead>
       {view.path.state !== 'open' ? (
-        <PathStop view={view} />
+        <PathStop view={view} as="h2" />
       ) : open ? (
         <OpenRun view={view} run={open.run} />
       ) : (

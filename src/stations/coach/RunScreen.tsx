@@ -267,7 +267,7 @@ function Middle({
   if (state.status === 'ready') {
     return (
       <section className="flex min-w-0 flex-col justify-center gap-5">
-        <h1 className="text-5xl lg:text-[4.2rem]">{item.position}</h1>
+        <p className="text-5xl leading-tight font-semibold lg:text-[4.2rem]">{item.position}</p>
         <p className="text-2xl">
           {drill.name}. {drill.setUp}
         </p>
@@ -304,12 +304,7 @@ function Middle({
   }
   const phase = (shown.phase ?? 'inhale') as Phase;
   return (
-    <button
-      type="button"
-      onClick={onPress}
-      className="flex min-h-0 min-w-0 flex-col text-left"
-      aria-label="Wait, or go on"
-    >
+    <button type="button" onClick={onPress} className="flex min-h-0 min-w-0 flex-col text-left">
       <span
         className={`text-8xl leading-none font-bold lg:text-[9rem] ${state.status === 'paused' ? 'text-ink2' : phaseInk[phase]}`}
         data-phase={phase}
@@ -337,10 +332,10 @@ function Counter({ shown, item }: { shown: Shown; item: PlanItem }) {
         <span className="text-7xl leading-none font-bold lg:text-8xl">{shown.breath || '–'}</span>
         <span className="text-4xl text-ink2 lg:text-5xl">/{item.breaths}</span>
       </p>
-      <p className="mt-1 text-xl text-ink2" data-item={shown.item}>
+      <h1 className="mt-1 text-xl font-normal text-ink2" data-item={shown.item}>
         {drill.name}
         {item.sets > 1 ? `, ${item.sets} sets` : ''}
-      </p>
+      </h1>
     </div>
   );
 }

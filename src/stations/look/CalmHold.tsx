@@ -150,10 +150,9 @@ export function CalmHold({ view }: { view: ClientView }) {
                   </span>
                   <Button
                     look="quiet"
-                    aria-label={`Take try ${i + 1} out`}
                     onClick={() => save({ ...raw, tries: raw.tries.filter((_, index) => index !== i) })}
                   >
-                    Take out
+                    Take out <span className="sr-only">try {i + 1}</span>
                   </Button>
                 </li>
               ))}

@@ -3,6 +3,7 @@
 import { AlertDialog } from 'radix-ui';
 import { useState } from 'react';
 import { type Sign, type SignsAnswer, emergencySigns, emergencySteps, redFlags, signInWords } from '@/core/safety';
+import { dayInWords } from '@/core/record';
 import { keep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
@@ -38,6 +39,13 @@ export function Signs({ view }: { view: ClientView }) {
     void askFlags.record({ present: [] });
   };
 
+  const lists = (
+    <>
+      <Emergency view={view} record={askEmergency.record} />
+      <RedFlags view={view} record={askFlags.record} error={askFlags.error} />
+    </>
+  );
+
   return (
     <section aria-labelledby="signs" className="border-t border-ink pt-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -51,14 +59,20 @@ export function Signs({ view }: { view: ClientView }) {
           <p className="font-semibold">Asked today: none.</p>
         ) : (
           !anyOpen && (
-            <Button look="strong" onClick={none}>
+            <Button look={view.visit ? 'strong' : 'plain'} onClick={none}>
               None of these today
             </Button>
           )
         )}
       </div>
-      <Emergency view={view} record={askEmergency.record} />
-      <RedFlags view={view} record={askFlags.record} error={askFlags.error} />
+      {both && !anyOpen ? (
+        <details className="mt-2">
+          <summary className="flex min-h-11 cursor-pointer items-center text-ink2">Something came up after all</summary>
+          {lists}
+        </details>
+      ) : (
+        lists
+      )}
     </section>
   );
 }
@@ -109,12 +123,12 @@ function Emergency({ view, record }: { view: ClientView; record: (value: unknown
           </AlertDialog.Content>
         </AlertDialog.Portal>
       </AlertDialog.Root>
-      {open && open.day !== view.today && (
+      {open && open.since !== view.today && (
         <div className="mt-3">
           <Clearance
             view={view}
             factKey="emergencyClearance"
-            title={`Emergency sign on ${open.day}: ${open.present.map(signInWords).join('; ')}`}
+            title={`Emergency sign on ${dayInWords(open.since, view.today)}: ${open.present.map(signInWords).join('; ')}`}
           />
         </div>
       )}
@@ -166,7 +180,7 @@ function RedFlags({
       {answer?.clearance && answer.present.length > 0 && (
         <p className="mt-2 text-ink2">
           {answer.present.map(signInWords).join('; ')}: cleared by {answer.clearance.clinician} on{' '}
-          {answer.clearance.day}, “{answer.clearance.reason}”
+          {dayInWords(answer.clearance.day, view.today)}, “{answer.clearance.reason}”
         </p>
       )}
     </div>

@@ -75,7 +75,7 @@ export function TodayBoard({
           ))}
         </ol>
       ) : (
-        <EmptyState title={clientCount === 0 ? 'The studio is empty.' : 'No one is booked for today.'}>
+        <EmptyState as="h2" title={clientCount === 0 ? 'The studio is empty.' : 'No one is booked for today.'}>
           <LinkButton href="/clients/new">Add {clientCount === 0 ? 'your first' : 'a'} client</LinkButton>
           {clientCount > 0 && <LinkButton href="/clients">Find a client</LinkButton>}
         </EmptyState>
@@ -203,8 +203,8 @@ function Book({ clientId, name }: { clientId: string; name: string }) {
   const [error, setError] = useState<string | null>(null);
   if (!open) {
     return (
-      <Button look="quiet" aria-label={`Book ${name} for today`} onClick={() => setOpen(true)}>
-        Book for today
+      <Button look="quiet" onClick={() => setOpen(true)}>
+        Book for today<span className="sr-only">: {name}</span>
       </Button>
     );
   }

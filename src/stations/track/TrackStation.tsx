@@ -1,7 +1,7 @@
 'use client';
 
 import { type LookRecord, newest } from '@/core/look';
-import { type VisitRow } from '@/core/record';
+import { type VisitRow, dayInWords } from '@/core/record';
 import { commonPractice } from '@/core/reasons';
 import {
   type Change,
@@ -62,7 +62,13 @@ export function TrackStation({
           {over
             .filter(({ points }) => points.length > 0)
             .map(({ measure, points }) => (
-              <Measure key={measure} measure={measure} points={points} pairs={measure === 'ease' ? pairs : []} />
+              <Measure
+                key={measure}
+                today={view.today}
+                measure={measure}
+                points={points}
+                pairs={measure === 'ease' ? pairs : []}
+              />
             ))}
         </div>
       </section>
@@ -145,10 +151,12 @@ function ChangeLine({ change }: { change: Change }) {
 }
 
 function Measure({
+  today,
   measure,
   points,
   pairs,
 }: {
+  today: string;
   measure: MeasureId;
   points: readonly Point[];
   pairs: readonly [number, number][];
@@ -157,6 +165,7 @@ function Measure({
   const last = points.at(-1)!;
   const like = points.filter(({ position }) => position === last.position);
   const first = like[0]!;
+  const said = (day: string) => dayInWords(day, today);
   const change = like.length > 1 ? changeOf(measure, first.value, last.value, pairs) : null;
   const title = name.charAt(0).toUpperCase() + name.slice(1);
   return (
@@ -168,19 +177,19 @@ function Measure({
         <LineChart
           title={title}
           unit={unit}
-          labels={like.map(({ day }) => day)}
+          labels={like.map(({ day }) => said(day))}
           values={like.map(({ value }) => value)}
         />
       )}
       {change ? (
         <p className="mt-1">
-          {first.value.toFixed(digits)} on {first.day}, {last.value.toFixed(digits)} {unit} on {last.day}:{' '}
+          {first.value.toFixed(digits)} on {said(first.day)}, {last.value.toFixed(digits)} {unit} on {said(last.day)}:{' '}
           {change.verdict === 'no clear change' ? change.verdict : `clearly ${change.verdict}`}.{' '}
           <ProvenanceMark provenance={change.provenance} />
         </p>
       ) : (
         <p className="mt-1">
-          {last.value.toFixed(digits)} {unit} on {last.day}; one visit is no line yet.
+          {last.value.toFixed(digits)} {unit} on {said(last.day)}; one visit is no line yet.
         </p>
       )}
       <table className="mt-2 text-sm">
@@ -189,7 +198,7 @@ function Measure({
           {points.map(({ day, value, position, recordId }) => (
             <tr key={recordId} className="border-t border-rule">
               <th scope="row" className="py-0.5 pr-5 text-left font-normal text-ink2">
-                {day}
+                {said(day)}
               </th>
               <td className="py-0.5 pr-5 text-right">
                 {value.toFixed(digits)} {unit}

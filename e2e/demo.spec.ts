@@ -1,0 +1,54 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible } from './support/walk';
+
+// Reads the demo studio only; nothing here writes.
+
+test('Today says who comes and what each needs, in both themes', async ({ page, context, baseURL }) => {
+  for (const theme of ['light', 'dark']) {
+    await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }]);
+    await page.goto('/');
+    await expect(page.getByText('5 expected.')).toBeVisible();
+    await expect(page.getByRole('listitem').filter({ hasText: 'Ilse Marrow' })).toContainText('pregnant, week 29');
+    await expect(page.getByRole('listitem').filter({ hasText: 'Odile Pennyroyal' })).toContainText('ended in a stop');
+    await expectAccessible(page, `Today, ${theme}`);
+  }
+});
+
+test('Track shows rate, hold and ease over visits, in both themes, and Screen holds up in the dark', async ({
+  page,
+  context,
+  baseURL,
+}) => {
+  for (const theme of ['light', 'dark']) {
+    await context.addCookies([{ name: 'theme', value: theme, url: baseURL! }]);
+    await page.goto('/clients?find=Bram');
+    await page.getByRole('link', { name: 'Bram Okkerly' }).click();
+    await expect(page.getByRole('heading', { name: 'Screen', exact: true })).toBeVisible();
+    await expectAccessible(page, `Screen, ${theme}`);
+    await page.keyboard.press('7');
+    const rows = page.getByRole('table', { name: 'Calm exhale hold by visit' }).getByRole('row');
+    await expect(rows).toHaveText([/9 s/, /12 s/, /16 s/]);
+    await expect(page.getByRole('img', { name: /Resting rate over 3 visits/ })).toBeVisible();
+    await expectAccessible(page, `Track, ${theme}`);
+  }
+});
+
+test('the find box finds a client and goes there', async ({ page }) => {
+  await page.goto('/settings');
+  await expectAccessible(page, 'Settings');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('fenw');
+  await expect(page.getByRole('option', { name: 'Tamsin Fenwreath' })).toBeVisible();
+  await expectAccessible(page, 'the find box');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Left side of the ribs feels stuck').first()).toBeVisible();
+});
+
+test('nothing scrolls sideways at 1024 × 768', async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 768 });
+  for (const path of ['/', '/clients', '/settings']) {
+    await page.goto(path);
+    const spill = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(spill, path).toBeLessThanOrEqual(0);
+  }
+});

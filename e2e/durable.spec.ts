@@ -1,0 +1,164 @@
+import { type Page, expect, test } from '@playwright/test';
+import { testServer } from './support/server';
+import { addClient, allSaved, expectAccessible, screenClear } from './support/walk';
+
+const server = testServer(4323);
+
+test.beforeAll(() => server.start());
+test.afterAll(() => server.close());
+
+/** Goes from a screened client to an open run by the shortest way. */
+async function openRun(page: Page, name: string) {
+  const clientId = await addClient(page, server.url, name);
+  await screenClear(page);
+  await page.goto(`${server.url}/clients/${clientId}/look?protocol=twoHands`);
+  await page
+    .getByRole('radiogroup', { name: /which hand leads\?$/ })
+    .first()
+    .getByRole('radio', { name: 'Chest hand' })
+    .click();
+  await allSaved(page);
+  await page.goto(`${server.url}/clients/${clientId}/read`);
+  await page.getByRole('button', { name: 'Confirm this intent' }).click();
+  await page.getByRole('link', { name: 'On to Sequence' }).click();
+  await page.getByRole('button', { name: 'Make the plan' }).click();
+  await page.getByRole('link', { name: 'On to Coach' }).click();
+  await page.getByRole('button', { name: 'Open the run' }).click();
+  await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
+  return clientId;
+}
+
+interface StoredEvent {
+  seq: number;
+  atEpochMs: number;
+  event: { type: string; toSeconds?: number; why?: string; item?: number };
+}
+
+const eventsOf = async (page: Page): Promise<StoredEvent[]> => {
+  const runId = page.url().split('/').at(-1);
+  const response = await page.request.get(`${server.url}/api/runs/${runId}`);
+  return ((await response.json()) as { events: StoredEvent[] }).events;
+};
+
+test('a server killed in mid-run loses nothing: same item, same second, and what was marked meanwhile', async ({
+  page,
+}) => {
+  await openRun(page, 'Dorrit Shoal');
+  await page.keyboard.press(' ');
+  await page.keyboard.press('n');
+  await expect(page.locator('[data-phase]')).toBeVisible();
+  await page.waitForTimeout(2500);
+  const item = await page.locator('[data-item]').textContent();
+
+  await server.kill();
+  const killedAt = Date.now();
+  await page.keyboard.press('f');
+  await page
+    .getByRole('button', { name: /name it/ })
+    .first()
+    .click();
+  await page.keyboard.press('c');
+  await page.waitForTimeout(2500);
+  await expect(page.getByText(/kept in this browser, waiting for the server/)).toBeVisible();
+  const breathBefore = Number(await page.locator('[data-breaths] span').first().textContent());
+  const leftAt = Date.now();
+  await server.start();
+
+  await page.reload();
+  await expect(page.getByText('Back where you left it. Tap, or Space, to go on.')).toBeVisible();
+  await expect(page.locator('[data-item]')).toHaveText(item!);
+  await expect.poll(async () => (await eventsOf(page)).map(({ event }) => event.type)).toContain('named');
+  const events = await eventsOf(page);
+  const types = events.map(({ event }) => event.type);
+  expect(types.filter((type) => type === 'fault')).toHaveLength(1);
+  expect(types).toContain('cue');
+  expect(events.map(({ seq }) => seq)).toEqual(events.map((_, i) => i));
+  expect(events.find(({ event }) => event.type === 'fault')!.atEpochMs).toBeGreaterThanOrEqual(killedAt - 50);
+
+  // The clock stopped where the page was last alive, within two seconds.
+  await expect.poll(async () => (await eventsOf(page)).at(-1)!.event).toMatchObject({ type: 'pause', why: 'gap' });
+  const pause = (await eventsOf(page)).at(-1)!;
+  expect(pause.atEpochMs).toBeGreaterThan(leftAt - 2000);
+
+  const breathAfter = Number(await page.locator('[data-breaths] span').first().textContent());
+  expect(Math.abs(breathAfter - breathBefore)).toBeLessThanOrEqual(1);
+  await expectAccessible(page, 'a run taken up again');
+  await page.keyboard.press(' ');
+  await expect(page.locator('[data-phase]')).toHaveText(/IN|OUT|WAIT/);
+});
+
+test('a stop shows “Breathe normally”, keeps what was noticed, and keeps the drill out of plans until reviewed', async ({
+  page,
+}) => {
+  const clientId = await openRun(page, 'Lettice Groyne');
+  const drill = await page.locator('[data-item]').textContent();
+  await page.keyboard.press(' ');
+  await page.keyboard.press('n');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'Breathe normally' })).toBeVisible();
+  await expectAccessible(page, 'a stop');
+  await page.getByRole('button', { name: 'dizziness' }).click();
+  await page.getByLabel('A few words, if you like').fill('after the second breath');
+  await page.getByRole('button', { name: 'Settled: end the drills for today' }).click();
+  await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible();
+  await page.getByRole('link', { name: 'Go to the recheck' }).click();
+  await expect(page.getByText('Stopped for: dizziness.')).toBeVisible();
+
+  await page.goto(`${server.url}/clients/${clientId}/sequence`);
+  await page.getByRole('button', { name: 'Plan anew' }).click();
+  await page.getByText(/^Left out: \d+ drills/).click();
+  const refusal = page.getByRole('listitem').filter({ hasText: 'Ended in a stop last time' });
+  await expect(refusal).toContainText(drill!.split(',')[0]!);
+  await refusal.getByRole('button', { name: 'I have reviewed it' }).click();
+  await expect(page.getByText('Ended in a stop last time')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Plan anew' }).click();
+  await expect(page.getByText('Ended in a stop last time')).toHaveCount(0);
+});
+
+test('two windows on one run: one coaches, the other looks and can take over', async ({ page, context }) => {
+  await openRun(page, 'Fergus Oarsby');
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await expect(second.getByText('This run is being coached in another window')).toBeVisible();
+  await second.getByRole('button', { name: 'Coach it here instead' }).click();
+  await expect(page.getByText('This run is being coached in another window')).toBeVisible();
+  await expect(second.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
+});
+
+test('tones keep in step with the run: onsets lie within 20 ms of plan', async ({ page }) => {
+  await page.addInitScript(() => {
+    const heard: { when: number; from: number }[] = [];
+    Object.assign(window, { heard });
+    const { start } = OscillatorNode.prototype;
+    OscillatorNode.prototype.start = function (when = 0) {
+      heard.push({ when, from: performance.now() / 1000 - this.context.currentTime });
+      return start.call(this, when);
+    };
+  });
+  await openRun(page, 'Isaura Bilge');
+  await page.keyboard.press(' ');
+  await page.keyboard.press('n');
+  await page.waitForTimeout(14_000);
+  const heard = await page.evaluate(() => (window as unknown as { heard: { when: number; from: number }[] }).heard);
+  const events = await eventsOf(page);
+  const items = await page.evaluate(() => document.querySelector('[data-breaths]') !== null);
+  expect(items).toBe(true);
+  expect(heard.length).toBeGreaterThanOrEqual(4);
+  // Whole breaths repeat: each onset is one cycle after the one two before it.
+  const gaps = heard.slice(2).map(({ when }, i) => when - heard[i]!.when);
+  const cycle = gaps[0]!;
+  const planned = Math.round(cycle * 2) / 2;
+  for (const gap of gaps) expect(Math.abs(gap - planned)).toBeLessThan(0.02);
+  expect(events.some(({ event }) => event.type === 'start')).toBe(true);
+});
+
+test('what is typed while the server is away is kept, sent when it is back, and told meanwhile', async ({ page }) => {
+  await addClient(page, server.url, 'Wren Saltby');
+  await server.kill();
+  await page.getByLabel('Complaint, in their words').fill('Tight after the long tide');
+  await expect(page.getByText(/kept in this browser, waiting for the server/)).toBeVisible();
+  await server.start();
+  await allSaved(page);
+  await page.reload();
+  await expect(page.getByLabel('Complaint, in their words')).toHaveValue('Tight after the long tide');
+});

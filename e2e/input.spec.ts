@@ -1,0 +1,136 @@
+import { expect, test } from '@playwright/test';
+import { testServer } from './support/server';
+import { addClient, allSaved, expectAccessible, gradeRing, screenClear } from './support/walk';
+
+const server = testServer(4324);
+
+test.beforeAll(() => server.start());
+test.afterAll(() => server.close());
+
+test('script in a name is only a name', async ({ page }) => {
+  let ran = false;
+  page.on('dialog', () => (ran = true));
+  const name = '<img src=x onerror=alert(1)><script>alert(2)</script>';
+  await addClient(page, server.url, name);
+  await expect(page.getByText(name).first()).toBeVisible();
+  await page.goto(server.url);
+  await expect(page.getByText(name).first()).toBeVisible();
+  await page.goto(`${server.url}/clients?find=${encodeURIComponent('<script>')}`);
+  await expect(page.getByRole('main')).toContainText(name);
+  expect(ran).toBe(false);
+});
+
+test('impossible values get one clear sentence, and what was typed stays', async ({ page }) => {
+  const clientId = await addClient(page, server.url, 'Alban Creek');
+  await screenClear(page, ['Pregnant now?', 'Surgery on abdomen, chest, spine or eye in the last months?']);
+
+  const week = page.getByLabel('Week of pregnancy today');
+  await week.fill('60');
+  await week.blur();
+  await expect(page.getByText('The week of pregnancy is a number from 1 to 42.')).toBeVisible();
+  await expect(week).toHaveValue('60');
+  await week.fill('-3');
+  await week.blur();
+  await expect(page.getByText('The week of pregnancy is a number from 1 to 42.')).toBeVisible();
+  await week.fill('24');
+  await week.blur();
+  await expect(page.getByText(/^pregnant, week 24/).first()).toBeVisible();
+
+  const operation = page.getByLabel('Day of the operation');
+  await operation.fill('2199-01-01');
+  await operation.blur();
+  await expect(page.getByText('That date lies ahead. Check the year.')).toBeVisible();
+  await expect(operation).toHaveValue('2199-01-01');
+
+  const long = 'a long tide '.repeat(900);
+  await page.getByLabel('Complaint, in their words').fill(long);
+  await expect(page.getByText(/limited to 4,000 characters; yours is longer/)).toBeVisible();
+  await expect(page.getByLabel('Complaint, in their words')).toHaveValue(long);
+  await expectAccessible(page, 'Screen with refusals');
+
+  await page.goto(`${server.url}/clients/new`);
+  await page.getByRole('button', { name: 'Add and begin today’s visit' }).click();
+  await expect(page.getByText('A client needs a name.')).toBeVisible();
+  expect(clientId).toMatch(/^[0-9a-f-]{36}$/);
+});
+
+test('two windows editing the same client: the later one is kept, the earlier one too, and the writer is told', async ({
+  page,
+  context,
+}) => {
+  await addClient(page, server.url, 'Perran Lugg');
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await page.getByLabel('Goal, in their words').fill('Row without pain');
+  await page.getByLabel('Goal, in their words').blur();
+  await allSaved(page);
+  await second.getByLabel('Goal, in their words').fill('Sing without pain');
+  await second.getByLabel('Goal, in their words').blur();
+  await expect(second.getByText(/changed in another window meanwhile/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Goal, in their words')).toHaveValue('Sing without pain');
+});
+
+test('an unknown address gives a kind page, and nonsense to the server one sentence', async ({ page, request }) => {
+  for (const path of ['/clients/nobody/screen', '/clients/nobody', '/run/none', '/elsewhere']) {
+    const response = await page.goto(server.url + path);
+    expect(response!.status()).toBe(404);
+    await expect(page.getByRole('heading', { name: 'There is nothing at this address.' })).toBeVisible();
+  }
+  await expectAccessible(page, 'not found');
+
+  const post = (data: string | Buffer, headers: Record<string, string> = {}) =>
+    request.post(`${server.url}/api/commands`, { data, headers: { 'content-type': 'application/json', ...headers } });
+  expect((await post('not json')).status()).toBe(400);
+  expect((await post('{}', { 'sec-fetch-site': 'cross-site' })).status()).toBe(403);
+  expect((await post('{}', { 'content-type': 'text/plain' })).status()).toBe(415);
+  expect((await post(JSON.stringify({ commands: ['x'.repeat(3_000_000)] }))).status()).toBe(413);
+  const { outcomes } = (await (await post(JSON.stringify({ commands: [{ id: 1 }, null] }))).json()) as {
+    outcomes: { state: string }[];
+  };
+  expect(outcomes.map(({ state }) => state)).toEqual(['refused', 'refused']);
+});
+
+test('the whole way from a name to a plan by keyboard alone', async ({ page }) => {
+  await page.goto(server.url);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('add');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Name')).toBeFocused();
+  await page.keyboard.type('Sorrel Quayle');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Screen', exact: true })).toBeVisible();
+
+  const press = async (name: RegExp | string, role: 'button' | 'link' | 'radio' = 'button') => {
+    await page.getByRole(role, { name }).first().focus();
+    await page.keyboard.press(role === 'radio' ? 'Space' : 'Enter');
+  };
+  await press('None of these today');
+  await expect(page.getByText('Asked today: none.')).toBeVisible();
+  for (let groups = 4; groups > 0; groups -= 1) {
+    await press('All of these: no');
+    await expect(page.getByRole('button', { name: 'All of these: no' })).toHaveCount(groups - 1);
+  }
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+  for (let tap = 0; tap < 5; tap += 1) {
+    await page.keyboard.press(' ');
+    await page.waitForTimeout(200);
+  }
+  await page.keyboard.press('u');
+  await expect(page.getByText(/^4 taps/)).toBeVisible();
+  await press(/^Region map/, 'link');
+  await gradeRing(page, 'Quiet', { belly: 3, 'left side': 0, 'right side': 0, 'front of chest': 0, 'left back': 0 });
+  await allSaved(page);
+  await page.getByRole('heading', { name: 'Region map' }).click();
+  await page.keyboard.press('3');
+  await expect(page.getByRole('region', { name: 'belly-only' })).toBeVisible();
+  await press('Confirm this intent');
+  await expect(page.getByRole('link', { name: 'On to Sequence' })).toBeVisible();
+  await page.keyboard.press('4');
+  await press('Make the plan');
+  await expect(page.getByLabel('Totals')).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expectAccessible(page, 'the keys');
+});

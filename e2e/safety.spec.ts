@@ -1,0 +1,128 @@
+import { expect, test } from '@playwright/test';
+import { testServer } from './support/server';
+import { addClient, allSaved, expectAccessible, screenClear } from './support/walk';
+
+const server = testServer(4322);
+
+test.beforeAll(() => server.start());
+test.afterAll(() => server.close());
+
+test('an emergency sign stops everything, says what to do, and leaves no way on today', async ({ page }) => {
+  const clientId = await addClient(page, server.url, 'Hetty Sandlark');
+  await screenClear(page);
+  await page.getByText('Something came up after all').click();
+
+  await page.getByRole('button', { name: 'fainting' }).click();
+  await expect(page.getByRole('alertdialog')).toContainText('Stop. Call 112.');
+  await page.getByRole('button', { name: 'Not happening, tapped by mistake' }).click();
+  await expect(page.getByText('Asked today: none.')).toBeVisible();
+
+  await page.getByRole('button', { name: 'chest pain or pressure' }).click();
+  await page.getByRole('button', { name: 'It is happening: log it and stop' }).click();
+  await expect(page.getByRole('heading', { name: 'Stop. Call 112.' })).toBeVisible();
+  await expect(page.getByText('Logged today: chest pain or pressure.')).toBeVisible();
+  await expectAccessible(page, 'the emergency stop');
+
+  for (const station of ['screen', 'look', 'read', 'sequence', 'coach']) {
+    await page.goto(`${server.url}/clients/${clientId}/${station}`);
+    await expect(page.getByRole('heading', { name: 'Stop. Call 112.' })).toBeVisible();
+    await expect(page.getByRole('button', { name: /go on|override|clear/i })).toHaveCount(0);
+  }
+  await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link')).toHaveCount(1);
+});
+
+test('a red flag stops the path until a reason and a clinician are typed, and both are kept', async ({ page }) => {
+  const clientId = await addClient(page, server.url, 'Piers Mudwell');
+  await screenClear(page);
+  await page.getByText('Something came up after all').click();
+  await page.getByRole('button', { name: 'one-sided calf pain or swelling' }).click();
+  await expect(page.getByText('Red flag: no drills, refer')).toBeVisible();
+  await allSaved(page);
+
+  await page.goto(`${server.url}/clients/${clientId}/look`);
+  await expect(page.getByRole('heading', { name: 'Not today: a red flag. Refer.' })).toBeVisible();
+  await expect(page.getByText('One-sided calf pain or swelling.')).toBeVisible();
+  await expectAccessible(page, 'the red-flag stop');
+  await page.getByRole('link', { name: 'Go to Screen' }).click();
+
+  await page.getByLabel('Clinician who cleared it').fill('Dr Aldous Reedham');
+  await page.getByRole('button', { name: 'Record the clearance and go on' }).click();
+  await expect(page.getByText('Say in a few words why going on is all right.')).toBeVisible();
+  await expect(page.getByLabel('Clinician who cleared it')).toHaveValue('Dr Aldous Reedham');
+  await expectAccessible(page, 'Screen with an open flag');
+  await page.getByLabel('Why going on is all right').fill('Scanned yesterday, no clot');
+  await page.getByRole('button', { name: 'Record the clearance and go on' }).click();
+  await page.getByText('Something came up after all').click();
+  await expect(page.getByText(/cleared by Dr Aldous Reedham .*Scanned yesterday, no clot/)).toBeVisible();
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+});
+
+for (const [name, question, reason] of [
+  ['Marigold Eddy', 'Pregnant now?', /Off today, holds beyond a natural pause: pregnant/],
+  [
+    'Silas Brack',
+    'Heart condition, aneurysm, high blood pressure, past stroke?',
+    /holds beyond a natural pause: heart/,
+  ],
+  ['Una Tidewell', 'Seizures or another neurological condition?', /holds beyond a natural pause: seizures/],
+] as const) {
+  test(`a hold is never offered: ${question}`, async ({ page }) => {
+    const clientId = await addClient(page, server.url, name);
+    await page.goto(`${server.url}/clients/${clientId}/look?protocol=calmHold`);
+    await expect(page.getByText(/^Not yet, holds beyond a natural pause: first ask about/)).toBeVisible();
+    await page.goto(`${server.url}/clients/${clientId}/screen`);
+    await screenClear(page, [question]);
+    await page.goto(`${server.url}/clients/${clientId}/look?protocol=calmHold`);
+    await expect(page.getByRole('heading', { name: reason })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Start the hold' })).toHaveCount(0);
+    await expectAccessible(page, 'a gated hold');
+
+    // The server holds the same gate: a hold sent past the screen is refused.
+    const refused = await page.evaluate(
+      async ([visitOf]) => {
+        const uuid = () => crypto.randomUUID();
+        const send = (commands: unknown[]) =>
+          fetch('/api/commands', {
+            method: 'POST',
+            headers: { 'content-type': 'application/json' },
+            body: JSON.stringify({ commands }),
+          }).then((response) => response.json() as Promise<{ outcomes: { state: string; why?: string }[] }>);
+        const visitId = uuid();
+        await send([{ id: uuid(), kind: 'visit.start', payload: { visitId, clientId: visitOf } }]);
+        const raw = { position: 'sitting', tries: [{ seconds: 20, feeling: 'calm', firstBreath: 'nose and quiet' }] };
+        const look = {
+          lookId: uuid(),
+          visitId,
+          protocol: 'calmHold',
+          moment: 'before',
+          takenAt: new Date().toISOString(),
+        };
+        const { outcomes } = await send([{ id: uuid(), kind: 'look.save', payload: { ...look, raw, revision: 0 } }]);
+        return outcomes[0]!;
+      },
+      [clientId],
+    );
+    expect(refused.state).toBe('refused');
+    expect(refused.why).toMatch(/holds beyond a natural pause/);
+  });
+}
+
+test('a very quick resting rate over a full minute locks the drills until it is counted again', async ({ page }) => {
+  const clientId = await addClient(page, server.url, 'Corin Halyard');
+  await screenClear(page);
+  await page.clock.install();
+  await page.goto(`${server.url}/clients/${clientId}/look`);
+  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+  for (let tap = 0; tap < 32; tap += 1) {
+    await page.keyboard.press(' ');
+    await page.clock.fastForward(2000);
+  }
+  await page.getByRole('button', { name: 'Done counting' }).click();
+  await expect(page.getByRole('main').getByText('a minute, very quick')).toBeVisible();
+  await page.clock.resume();
+  await expect(page.getByText('Count the resting rate again')).toBeVisible();
+  await page.goto(`${server.url}/clients/${clientId}/sequence`);
+  await expect(page.getByText(/\d\d a minute at rest\. Sit, wait two minutes, count again/)).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Count again' })).toBeVisible();
+});

@@ -1,0 +1,69 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { type Page, expect } from '@playwright/test';
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** Fails with what axe found, in words. */
+export async function expectAccessible(page: Page, where: string) {
+  // The page's own policy allows nothing from outside; the checker is brought in through the debugger.
+  await page.evaluate(axeSource);
+  const found = await page.evaluate(async () => {
+    const { axe } = window as unknown as {
+      axe: {
+        run: (
+          context: Document,
+          options: object,
+        ) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }>;
+      };
+    };
+    const { violations } = await axe.run(document, {
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+    });
+    return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+  });
+  expect(found, where).toEqual([]);
+}
+
+/** Adds a client and begins today's visit, as a new coach would. */
+export async function addClient(page: Page, url: string, name: string) {
+  await page.goto(`${url}/clients/new`);
+  await page.getByLabel('Name').fill(name);
+  await page.getByRole('button', { name: 'Add and begin today’s visit' }).click();
+  await expect(page.getByRole('heading', { name: 'Screen', exact: true })).toBeVisible();
+  return page.url().split('/')[4]!;
+}
+
+/** Asks today's signs and answers every condition "no", but for those given. */
+export async function screenClear(page: Page, yes: string[] = []) {
+  await page.getByRole('button', { name: 'None of these today' }).click();
+  await expect(page.getByText('Asked today: none.')).toBeVisible();
+  for (const question of yes) {
+    await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' }).click();
+    await expect(page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' })).toBeChecked();
+  }
+  for (;;) {
+    const rest = page.getByRole('button', { name: /^(All of these|The other \d+): no$/ });
+    const left = await rest.count();
+    if (left === 0) break;
+    await rest.first().click();
+    await expect(rest).toHaveCount(left - 1);
+  }
+  await expect(page.getByText(/not asked yet/)).toHaveCount(0);
+}
+
+/** Grades parts on the ring with the keyboard: part name → grade. */
+export async function gradeRing(page: Page, breath: 'Quiet' | 'Deep', grades: Record<string, number>) {
+  await page.getByRole('radio', { name: breath, exact: true }).click();
+  for (const [part, grade] of Object.entries(grades)) {
+    const slider = page.getByRole('slider', { name: part, exact: true });
+    await slider.focus();
+    await page.keyboard.press(String(grade));
+    await expect(slider).toHaveAttribute('aria-valuenow', String(grade));
+  }
+}
+
+/** Waits until everything typed and tapped is with the server. */
+export async function allSaved(page: Page) {
+  await expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
+}

@@ -1,0 +1,199 @@
+import { cadence } from '../cadence';
+import { type PlanItem } from '../sequence';
+import {
+  type RunEvent,
+  type StampedEvent,
+  cursorAt,
+  faultsOf,
+  foldRun,
+  freshRun,
+  gapPause,
+  locate,
+  placeAt,
+  reduceRun,
+  runEventSchema,
+  stampedEventSchema,
+  stoppedDrillsOf,
+  summariseRun,
+  timelineOf,
+} from '.';
+
+const item = (rest: Partial<PlanItem> = {}): PlanItem => ({
+  id: 'one',
+  drillId: 'quiet-nose',
+  position: 'hook-lying',
+  props: [],
+  side: 'none',
+  cadences: [cadence(2, 4)],
+  breaths: 3,
+  sets: 1,
+  restSeconds: 10,
+  setUpSeconds: 20,
+  changes: [],
+  reasons: [],
+  byHand: false,
+  ...rest,
+});
+const two = [item(), item({ id: 'two', drillId: 'towel-hug', position: 'sitting', sets: 2 })];
+
+const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+/** Events at seconds since the start, numbered in order. */
+const script = (...rows: [number, RunEvent][]): StampedEvent[] =>
+  rows.map(([seconds, event], seq) => ({ id: id(seq), seq, atEpochMs: 1_000_000 + seconds * 1000, event }));
+const at = (seconds: number) => 1_000_000 + seconds * 1000;
+
+describe('the timeline', () => {
+  test('lays set-up, sets, rests and changes of position end to end, as the totals do', () => {
+    const timeline = timelineOf(two);
+    // 20 + 18, then 20 + 30 for floor to chair, 18, rest 10, 18.
+    expect(timeline.itemStarts).toEqual([0, 38]);
+    expect(timeline.totalSeconds).toBe(38 + 50 + 18 + 10 + 18);
+    expect(timeline.segments.map(({ segment }) => segment.kind)).toEqual([
+      'set-up',
+      'breaths',
+      'set-up',
+      'breaths',
+      'rest',
+      'breaths',
+    ]);
+  });
+
+  test.each([
+    [-5, 0, 'set-up', null, 20],
+    [19.9, 0, 'set-up', null, 0.1],
+    [20, 0, 'breaths', 'inhale', 18],
+    [23, 0, 'breaths', 'exhale', 15],
+    [40, 1, 'set-up', null, 48],
+    [110, 1, 'rest', null, 6],
+  ] as const)('at %d s it is item %d, %s', (seconds, index, kind, phase, left) => {
+    const place = locate(timelineOf(two), seconds);
+    expect(place.item).toBe(index);
+    expect(place.timed.segment.kind).toBe(kind);
+    expect(place.moment?.phase ?? null).toBe(phase);
+    expect(place.leftSeconds).toBeCloseTo(left, 8);
+  });
+
+  test('is over at its end and not before; an empty plan is refused', () => {
+    const timeline = timelineOf(two);
+    expect(locate(timeline, timeline.totalSeconds - 0.01).over).toBe(false);
+    expect(locate(timeline, timeline.totalSeconds).over).toBe(true);
+    expect(() => locate(timelineOf([]), 0)).toThrow(RangeError);
+  });
+});
+
+describe('the run as a fold over its events', () => {
+  test('the clock runs, waits and goes on', () => {
+    const run = foldRun(
+      two,
+      script([0, { type: 'start' }], [25, { type: 'pause', why: 'by hand' }], [60, { type: 'resume' }]),
+    );
+    expect(run.status).toBe('running');
+    expect(cursorAt(run, at(60))).toBe(25);
+    expect(cursorAt(run, at(63))).toBe(28);
+    expect(placeAt(run, at(63)).moment).toMatchObject({ breath: 1, phase: 'exhale' });
+  });
+
+  test('a jump goes where it says, running or waiting', () => {
+    const jump: RunEvent = { type: 'jump', toSeconds: 38, why: 'next' };
+    expect(cursorAt(foldRun(two, script([0, { type: 'start' }], [5, jump])), at(7))).toBe(40);
+    const waiting = foldRun(two, script([0, { type: 'start' }], [2, { type: 'pause', why: 'by hand' }], [5, jump]));
+    expect(cursorAt(waiting, at(90))).toBe(38);
+  });
+
+  test('sending or replaying twice changes nothing, and order of arrival does not matter', () => {
+    const events = script(
+      [0, { type: 'start' }],
+      [4, { type: 'fault', item: 0, fault: null }],
+      [9, { type: 'resume' }],
+    );
+    const once = foldRun(two, events);
+    expect(foldRun(two, [...events, ...events])).toEqual(once);
+    expect(foldRun(two, [...events].reverse())).toEqual(once);
+    expect(reduceRun(once, events[1]!)).toBe(once);
+  });
+
+  test('a swap takes the new drill from its start and leaves what was before it alone', () => {
+    const easier = item({ id: 'three', drillId: 'own-hands-ribs', position: 'hook-lying' });
+    const run = foldRun(two, script([0, { type: 'start' }], [70, { type: 'swap', item: 1, to: easier }]));
+    expect(run.items.map(({ drillId }) => drillId)).toEqual(['quiet-nose', 'own-hands-ribs']);
+    expect(cursorAt(run, at(70))).toBe(38);
+    expect(run.status).toBe('running');
+  });
+
+  test('a stop stands still until it is settled; then it waits, or it is over', () => {
+    const stop: [number, RunEvent] = [30, { type: 'stop', item: 0 }];
+    const settled = (then: 'go on' | 'end'): [number, RunEvent] => [
+      90,
+      { type: 'settled', symptoms: ['dizziness'], note: '', then },
+    ];
+    const stopped = foldRun(two, script([0, { type: 'start' }], stop));
+    expect(stopped.status).toBe('stopped');
+    expect(cursorAt(stopped, at(500))).toBe(30);
+    expect(foldRun(two, script([0, { type: 'start' }], stop, settled('go on'))).status).toBe('paused');
+    const ended = foldRun(two, script([0, { type: 'start' }], stop, settled('end'), [95, { type: 'resume' }]));
+    expect(ended.status).toBe('ended');
+    expect(summariseRun(ended)).toMatchObject({ activeSeconds: 30, symptoms: ['dizziness'] });
+    expect(stoppedDrillsOf(ended)).toEqual(['quiet-nose']);
+    const reviewed = script([0, { type: 'start' }], stop, settled('end'), [
+      99,
+      { type: 'reviewed', drillId: 'quiet-nose', note: '' },
+    ]);
+    expect(stoppedDrillsOf(foldRun(two, reviewed))).toEqual([]);
+  });
+
+  test('an absence becomes a pause at the second the run was last seen', () => {
+    const run = foldRun(two, script([0, { type: 'start' }]));
+    expect(gapPause(run, at(12), at(14))).toBeNull();
+    const gap = gapPause(run, at(12), at(400))!;
+    expect(gap).toEqual({ atEpochMs: at(12), event: { type: 'pause', why: 'gap' } });
+    const back = reduceRun(run, { id: id(9), seq: 1, ...gap });
+    expect(back).toMatchObject({ status: 'paused', pausedBy: 'gap' });
+    expect(cursorAt(back, at(400))).toBe(12);
+    expect(gapPause(back, at(12), at(400))).toBeNull();
+  });
+
+  test('a wall clock set back does not run the run backward, and it never runs past its end', () => {
+    const run = foldRun(
+      two,
+      script([0, { type: 'start' }], [10, { type: 'pause', why: 'by hand' }], [11, { type: 'resume' }]),
+    );
+    expect(cursorAt(run, at(5))).toBe(10);
+    expect(cursorAt(run, at(99_999))).toBe(timelineOf(two).totalSeconds);
+  });
+
+  test('the summary tells planned against delivered, faults by their later names, cues and time', () => {
+    const events = script(
+      [0, { type: 'start' }],
+      [26, { type: 'breath', item: 0, set: 1, breath: 0 }],
+      [27, { type: 'fault', item: 0, fault: null }],
+      [28, { type: 'named', of: id(2), fault: 'shoulders' }],
+      [29, { type: 'fault', item: 0, fault: null }],
+      [32, { type: 'breath', item: 0, set: 1, breath: 1 }],
+      [33, { type: 'cue', item: 0, cue: 'A smaller breath', landed: 'yes' }],
+      [40, { type: 'end', why: 'by hand' }],
+    );
+    const run = foldRun(two, events);
+    expect(faultsOf(run, 0)).toEqual(['shoulders', 'unnamed']);
+    const { items, activeSeconds } = summariseRun(run);
+    expect(activeSeconds).toBe(40);
+    expect(items[0]).toMatchObject({
+      plannedBreaths: 3,
+      deliveredBreaths: 2,
+      faults: [
+        { fault: 'shoulders', times: 1 },
+        { fault: 'unnamed', times: 1 },
+      ],
+      cues: [{ cue: 'A smaller breath', landed: 'yes' }],
+    });
+    expect(items[1]).toMatchObject({ plannedBreaths: 6, deliveredBreaths: 0 });
+  });
+
+  test('events are checked before they are kept', () => {
+    expect(runEventSchema.safeParse({ type: 'jump', toSeconds: -4, why: 'next' }).success).toBe(false);
+    expect(runEventSchema.safeParse({ type: 'explode' }).success).toBe(false);
+    expect(stampedEventSchema.safeParse({ id: 'x', seq: 0, atEpochMs: 1, event: { type: 'start' } }).success).toBe(
+      false,
+    );
+    expect(freshRun(two)).toMatchObject({ status: 'ready', nextSeq: 0 });
+  });
+});
