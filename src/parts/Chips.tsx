@@ -9,7 +9,7 @@ export interface Choice<T extends string> {
 }
 
 const chip =
-  'min-h-11 min-w-11 border border-ink px-3 py-1.5 text-base -ml-px first:ml-0 first:rounded-l-one last:rounded-r-one ' +
+  'min-h-11 min-w-11 border border-ink px-2.5 py-1.5 text-base -ml-px first:ml-0 first:rounded-l-one last:rounded-r-one ' +
   'hover:bg-leaf data-[state=on]:bg-ink data-[state=on]:text-onink focus-visible:relative focus-visible:z-10';
 
 /** One choice of a few, as joined chips. Choosing the chosen one again leaves it chosen. */

@@ -6,13 +6,13 @@ import { Toaster, toast } from 'sonner';
 export function Messages() {
   return (
     <Toaster
-      position="bottom-left"
+      position="bottom-right"
       duration={7000}
       toastOptions={{
         unstyled: true,
         classNames: {
           toast:
-            'flex w-[min(92vw,26rem)] items-center gap-3 rounded-one border border-ink bg-paper px-4 py-3 text-base text-ink',
+            'font-sans flex w-[min(92vw,26rem)] items-center gap-3 rounded-one border border-ink bg-paper px-4 py-3 text-base text-ink',
           content: 'grow',
           actionButton: 'min-h-11 shrink-0 rounded-one border border-ink px-3 font-semibold hover:bg-leaf',
         },

@@ -1,7 +1,10 @@
-import { and, asc, count, desc, eq, gte, inArray, isNull, like, lt } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gte, inArray, isNull, like, lt, sql } from 'drizzle-orm';
 import { type Fact, type FactKey, type KnownClient, knownClient } from '@/core/safety';
 import { type Store } from './open';
 import { appointments, clients, facts, visits } from './schema';
+
+/** Two facts of the same millisecond keep the order in which they were written. */
+const inOrderWritten = sql`${facts}.rowid`;
 
 export interface ClientRow {
   id: string;
@@ -25,7 +28,7 @@ export function factsOf(store: Store, clientId: string): Fact[] {
     .select()
     .from(facts)
     .where(and(eq(facts.clientId, clientId), isNull(facts.retractedAt)))
-    .orderBy(asc(facts.at), asc(facts.id))
+    .orderBy(asc(facts.at), asc(inOrderWritten))
     .all()
     .map(({ id, key, value, at, day }) => ({ id, key: key as FactKey, value, at, day }));
 }
@@ -42,7 +45,7 @@ export function knownClientsOf(store: Store, clientIds: readonly string[]): Map<
       .select()
       .from(facts)
       .where(and(inArray(facts.clientId, [...clientIds]), isNull(facts.retractedAt)))
-      .orderBy(asc(facts.at), asc(facts.id))
+      .orderBy(asc(facts.at), asc(inOrderWritten))
       .all();
     for (const { clientId, id, key, value, at, day } of rows) {
       byClient.get(clientId)!.push({ id, key: key as FactKey, value, at, day });

@@ -1,4 +1,4 @@
-import { and, desc, eq, isNull } from 'drizzle-orm';
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import {
   type CommandKind,
   type Outcome,
@@ -95,7 +95,7 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
       .select()
       .from(facts)
       .where(and(eq(facts.clientId, clientId), eq(facts.key, key), isNull(facts.retractedAt)))
-      .orderBy(desc(facts.at), desc(facts.id))
+      .orderBy(desc(facts.at), desc(sql`${facts}.rowid`))
       .get();
     store.insert(facts).values({ id: factId, clientId, key, value: parsed.data, at, day, zone }).run();
     if (key === 'name')

@@ -96,7 +96,7 @@ function PartLabel({ part }: { part: RegionId }) {
       y={y}
       textAnchor={anchor}
       dominantBaseline="middle"
-      fontSize={inner ? 0 : 17}
+      fontSize={inner ? 0 : 19}
       fill="var(--ink2)"
       pointerEvents="none"
     >
@@ -136,7 +136,8 @@ function inputProps(
       onSelect?.(part);
       onGrade(part, tapOrder[(tapOrder.indexOf(grade) + 1) % tapOrder.length]!);
     },
-    style: { cursor: 'pointer', outlineOffset: 1 },
+    // The part that has the focus is the selected one, drawn with a thick edge.
+    style: { cursor: 'pointer', outline: 'none' },
   };
 }
 
@@ -161,6 +162,7 @@ function PartMark({
 }: RingProps & { part: RegionId; second: Grades | null; patternId: string; grade: Grade }) {
   const shape = partShape(part);
   const { from, to, inner, outer } = shape;
+  const forPlan = tinted.length > 0;
   const a = first[part];
   const b = second?.[part] ?? null;
   const unseen = a === null && b === null;
@@ -172,12 +174,12 @@ function PartMark({
     <g {...inputProps(input, part, regions[part].name, grade)}>
       <path
         d={sectorPath(from, to, inner, outer)}
-        fill={tinted.includes(part) ? 'var(--inhalew)' : unseen ? `url(#${patternId}dots)` : 'var(--paper)'}
+        fill={tinted.includes(part) ? 'var(--inhale)' : unseen && !forPlan ? `url(#${patternId}dots)` : 'var(--paper)'}
         stroke={isSelected ? 'var(--ink)' : 'var(--rule)'}
         strokeWidth={isSelected ? 3 : 1.5}
       />
       {outer - inner > 20 &&
-        !tinted.includes(part) &&
+        !forPlan &&
         [1, 2].map((step) => (
           <path
             key={step}

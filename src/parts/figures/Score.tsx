@@ -1,6 +1,6 @@
 'use client';
 
-import { useId } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { type Segment } from '@/core/dose';
 import { breathPieces, pointList } from './score.geometry';
 
@@ -17,7 +17,9 @@ export interface ScoreItem {
 const laneLabels = ['', 'breath', 'position', 'cadence', 'dose'] as const;
 const height = { name: 40, breath: 58, row: 28 };
 const labelWidth = 76;
-const width = 1000;
+/** Until the sheet has been measured; after that a unit is a pixel, so that words keep their size. */
+const firstWidth = 960;
+const narrowest = 640;
 
 /** The plan as a sheet with lanes against time. Tapping a bar chooses the item. */
 export function Score({
@@ -30,6 +32,15 @@ export function Score({
   onSelect: (id: string) => void;
 }) {
   const id = useId().replace(/[^a-zA-Z0-9]/g, '');
+  const sheet = useRef<SVGSVGElement>(null);
+  const [width, setWidth] = useState(firstWidth);
+  useEffect(() => {
+    const observer = new ResizeObserver(([entry]) => {
+      if (entry) setWidth(Math.max(narrowest, Math.round(entry.contentRect.width)));
+    });
+    if (sheet.current) observer.observe(sheet.current);
+    return () => observer.disconnect();
+  }, []);
   const seconds = items.map(({ segments }) => segments.reduce((sum, segment) => sum + segment.seconds, 0));
   const total = seconds.reduce((sum, value) => sum + value, 0) || 1;
   const perSecond = (width - labelWidth) / total;
@@ -40,8 +51,9 @@ export function Score({
   );
   return (
     <svg
+      ref={sheet}
       viewBox={`0 0 ${width} ${full}`}
-      className="w-full min-w-[44rem]"
+      className="w-full min-w-[40rem]"
       role="group"
       aria-label="The plan against time"
     >

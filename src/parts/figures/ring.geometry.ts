@@ -70,9 +70,11 @@ export function gradeRadius({ inner, outer }: PartShape, grade: number): number 
 /** Where the words of a part stand, outside the ring for the outer band. */
 export function labelPoint(id: RegionId): Point & { anchor: 'start' | 'middle' | 'end' } {
   const { band, angleDegrees } = regions[id];
-  if (band === 'floor') return { ...pointAt(floorAngle, 264), anchor: 'middle' };
+  if (band === 'floor') return { ...pointAt(floorAngle, 246), anchor: 'middle' };
+  // The floor's arc takes the place under the low back, so its words stand to the side.
+  if (id === 'lowBack') return { ...pointAt(204, 222), anchor: 'end' };
   if (band === 'inner') return { ...pointAt(angleDegrees!, 40), anchor: 'middle' };
-  const point = pointAt(angleDegrees!, angleDegrees === 180 ? 244 : 216);
+  const point = pointAt(angleDegrees!, 216);
   const anchor = angleDegrees === 0 || angleDegrees === 180 ? 'middle' : angleDegrees! < 180 ? 'start' : 'end';
   return { ...point, anchor };
 }

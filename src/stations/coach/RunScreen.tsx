@@ -155,7 +155,7 @@ export function RunScreen({ view, stored }: { view: ClientView; stored: StoredRu
           >
             {muted ? <VolumeX size={24} aria-hidden /> : <Volume2 size={24} aria-hidden />}
           </button>
-          <span className="font-mono text-3xl font-semibold">{shown.minutesLeft} min</span>
+          <span className="text-3xl font-semibold tabular-nums">{shown.minutesLeft} min</span>
         </div>
       </header>
 
@@ -164,10 +164,10 @@ export function RunScreen({ view, stored }: { view: ClientView; stored: StoredRu
         <Middle run={run} shown={shown} item={item} onPress={waitOrGo} onBegin={begin} />
         <aside className="flex min-h-0 flex-col max-lg:col-span-2" aria-label="This drill">
           <Counter shown={shown} item={item} />
-          <figure className="mx-auto my-2 min-h-0 w-44 shrink grow max-lg:hidden" aria-hidden>
+          <figure className="my-3 min-h-0 grow max-lg:hidden" aria-hidden>
             <Ring
               title="Part to open"
-              className="mx-auto h-full max-h-56"
+              className="mx-auto h-full max-h-72"
               first={unobserved()}
               tinted={Object.keys(openedRegions(drill, sideNow(run, item))) as RegionId[]}
               showLabels={false}
@@ -185,7 +185,7 @@ export function RunScreen({ view, stored }: { view: ClientView; stored: StoredRu
       <footer className="grid grid-cols-2 gap-2.5 p-3 pt-0 sm:grid-cols-5 lg:h-36">
         {naming.open ? (
           naming.likeliest.map((fault) => (
-            <Zone key={fault} title={faults[fault].words} hint="name it" onPress={() => naming.name(fault)} />
+            <Zone key={fault} title={capital(faults[fault].words)} hint="name it" onPress={() => naming.name(fault)} />
           ))
         ) : (
           <>
@@ -223,6 +223,8 @@ export function RunScreen({ view, stored }: { view: ClientView; stored: StoredRu
     </main>
   );
 }
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 const nextName = (items: readonly PlanItem[], index: number) => {
   const following = items[index + 1];
@@ -267,7 +269,7 @@ function Middle({
   if (state.status === 'ready') {
     return (
       <section className="flex min-w-0 flex-col justify-center gap-5">
-        <p className="text-5xl leading-tight font-semibold lg:text-[4.2rem]">{item.position}</p>
+        <p className="text-5xl leading-tight font-semibold lg:text-[4.2rem]">{capital(item.position)}</p>
         <p className="text-2xl">
           {drill.name}. {drill.setUp}
         </p>
@@ -291,14 +293,14 @@ function Middle({
             ? 'Rest'
             : segment.segment.kind === 'change side'
               ? `Now the ${segment.segment.to} side`
-              : positions[item.position].name}
+              : capital(positions[item.position].name)}
         </span>
         <span className="text-2xl lg:text-3xl">
           {rest
             ? ''
             : [item.props.map((id) => props[id].name).join(', '), drill.setUp].filter((part) => part !== '').join('. ')}
         </span>
-        <span className="font-mono text-7xl font-semibold">{shown.secondsLeft} s</span>
+        <span className="text-7xl font-semibold tabular-nums">{shown.secondsLeft} s</span>
       </button>
     );
   }

@@ -20,7 +20,7 @@ export function Zone({
       disabled={disabled}
       onClick={onPress}
       className={`flex min-h-20 min-w-0 flex-col justify-center rounded-one border px-4 text-left disabled:border-rule disabled:text-ink2 lg:px-6 ${
-        stop ? 'border-stop bg-stop text-onstop' : 'border-line hover:bg-leaf'
+        stop ? 'border-stop bg-stop text-onstop sm:col-start-5' : 'border-line hover:bg-leaf'
       }`}
     >
       <span className="text-2xl leading-tight font-semibold lg:text-3xl">{title}</span>

@@ -184,44 +184,45 @@ export function useRun(run: StoredRun): LiveRun {
   return { state, timeline, writes, ready, nowMs, place, append, takeOver };
 }
 
-/** Marks each breath as it is done, and the end when the plan is through. */
+interface BreathAt {
+  segmentStart: number;
+  item: number;
+  set: number;
+  /** The breath under way, or −1 in a piece that is not breathed. */
+  breath: number;
+  /** Breaths of the piece. */
+  of: number;
+}
+
+/** Marks each breath as it is done, and the end when the plan is through. Breaths that were jumped over are not done. */
 export function useBreathMarks({ state, writes, ready, place, append }: LiveRun) {
-  const last = useRef<{ segment: number; breath: number } | null>(null);
+  const { status, anchorEpochMs, cursorSeconds } = state;
   useEffect(() => {
-    if (state.status !== 'running' || !writes || !ready) {
-      last.current = null;
-      return;
-    }
+    if (status !== 'running' || !writes || !ready) return;
+    // A jump, a wait or a swap moves the clock's anchor and with it starts this anew, without a breath before it.
+    let last: BreathAt | null = null;
     const look = () => {
       const now = place();
-      const segment = now.timed.startSeconds;
-      const breath = now.moment?.breath ?? -1;
-      const before = last.current;
-      const mark = (done: number) => {
-        const { timed } = now;
-        if (timed.segment.kind === 'breaths') {
-          append({ type: 'breath', item: now.item, set: timed.segment.set, breath: done });
-        }
+      const { timed } = now;
+      const current: BreathAt = {
+        segmentStart: timed.startSeconds,
+        item: now.item,
+        set: timed.segment.kind === 'breaths' ? timed.segment.set : 0,
+        breath: now.moment?.breath ?? -1,
+        of: timed.breaths?.cadences.length ?? 0,
       };
-      if (before && before.segment === segment && breath > before.breath) {
-        for (let done = before.breath; done < breath; done += 1) mark(done);
+      if (last && last.breath >= 0) {
+        const samePiece = last.segmentStart === current.segmentStart;
+        const doneTo = samePiece && !now.over ? current.breath : last.of;
+        for (let breath = last.breath; breath < doneTo; breath += 1) {
+          append({ type: 'breath', item: last.item, set: last.set, breath });
+        }
       }
-      if (now.timed.breaths && now.leftSeconds < 0.3 && before?.segment === segment && before.breath >= 0) {
-        // The last breath of a set is marked just before the next piece begins, while its item is still at hand.
-        mark(breath);
-        last.current = { segment, breath: Number.POSITIVE_INFINITY };
-        if (!now.over) return;
-      }
-      if (now.over) {
-        append({ type: 'end', why: 'done' });
-        return;
-      }
-      if (last.current?.breath !== Number.POSITIVE_INFINITY || last.current.segment !== segment) {
-        last.current = { segment, breath };
-      }
+      last = current;
+      if (now.over) append({ type: 'end', why: 'done' });
     };
     look();
     const timer = setInterval(look, 100);
     return () => clearInterval(timer);
-  }, [state.status, writes, ready, place, append]);
+  }, [status, anchorEpochMs, cursorSeconds, writes, ready, place, append]);
 }

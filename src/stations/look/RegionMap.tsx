@@ -35,9 +35,9 @@ export function RegionMap({ visit, moment = 'before' }: { visit: VisitRecord; mo
   const sentences = ringInWords(raw[breath]);
 
   return (
-    <div className="grid gap-x-8 gap-y-4 md:grid-cols-[minmax(0,1.35fr)_minmax(15rem,1fr)]">
+    <div className="grid gap-x-8 gap-y-4 md:grid-cols-2 xl:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
       <div>
-        <div className="mx-auto max-w-[33rem]">
+        <div className="mx-auto -mt-3 max-w-[29rem]">
           <Ring
             title={`Region map, ${breath} breath: tap a part, again for more`}
             first={raw.quiet}

@@ -182,8 +182,8 @@ function RequestBar({
   again: boolean;
   reads: boolean;
 }) {
-  return (
-    <section aria-label="What there is" className="flex flex-wrap items-end gap-x-7 gap-y-3 border-y border-rule py-4">
+  const inputs = (
+    <div className="flex flex-wrap items-end gap-x-7 gap-y-3 py-3">
       <Stepper
         label="Minutes"
         value={request.minutes}
@@ -216,10 +216,34 @@ function RequestBar({
           )}
         </Field>
       </div>
-      <Button look={again ? 'plain' : 'strong'} disabled={making} onClick={onMake}>
-        {making ? 'Planning…' : again ? 'Plan anew' : 'Make the plan'}
-      </Button>
-      {reads && <p className="text-caution">The intent changed since this plan was made.</p>}
+    </div>
+  );
+  const said = [
+    `${request.minutes} min`,
+    offeredProps
+      .filter(({ id }) => request.propsAtHand.includes(id))
+      .map(({ id }) => id)
+      .join(', ') || 'no props',
+    schools[request.leadSchool].name,
+  ].join(' · ');
+  return (
+    <section aria-label="What there is" className="flex flex-wrap items-start gap-x-6 border-y border-rule py-1">
+      {again ? (
+        <details className="grow">
+          <summary className="flex min-h-11 cursor-pointer items-center text-ink2">
+            <span className="underline decoration-rule underline-offset-4">{said}</span>
+          </summary>
+          {inputs}
+        </details>
+      ) : (
+        <div className="grow">{inputs}</div>
+      )}
+      <div className="flex flex-wrap items-center gap-4 py-1">
+        {reads && <p className="text-caution">The intent changed since this plan was made.</p>}
+        <Button look={again ? 'plain' : 'strong'} disabled={making} onClick={onMake}>
+          {making ? 'Planning…' : again ? 'Plan anew' : 'Make the plan'}
+        </Button>
+      </div>
     </section>
   );
 }

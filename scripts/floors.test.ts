@@ -1,0 +1,61 @@
+import { spawnSync } from 'node:child_process';
+
+/** Lints a piece of code as if it stood in a file, in a process of its own, and gives the rules it breaks. */
+const linter = `
+  import { ESLint } from 'eslint';
+  const rows = JSON.parse(process.env.ROWS);
+  const eslint = new ESLint();
+  const found = [];
+  for (const [filePath, code] of rows) {
+    const [{ messages }] = await eslint.lintText(code, { filePath });
+    found.push(messages.filter(({ severity }) => severity === 2).map(({ ruleId }) => ruleId ?? 'parse'));
+  }
+  console.log(JSON.stringify(found));
+`;
+
+function complaints(rows: readonly (readonly [string, string])[]): string[][] {
+  const { stdout, stderr } = spawnSync(process.execPath, ['--input-type=module', '-e', linter], {
+    encoding: 'utf8',
+    env: { ...process.env, ROWS: JSON.stringify(rows) },
+  });
+  if (stdout === '') throw new Error(stderr);
+  return JSON.parse(stdout) as string[][];
+}
+
+/** The floor rule is worth something only if a wrong import fails: each row is one. */
+const wrong = [
+  ['src/core/x/a.ts', "import 'react';"],
+  ['src/core/x/a.ts', "import 'node:fs';"],
+  ['src/core/x/a.ts', "import '@/store';"],
+  ['src/core/x/a.ts', "import '../../parts/Button';"],
+  ['src/core/x/a.ts', 'export const now = Date.now();'],
+  ['src/core/x/a.ts', 'export const now = new Date();'],
+  ['src/core/x/a.ts', 'export const luck = Math.random();'],
+  ['src/core/x/a.ts', 'export const width = window.innerWidth;'],
+  ['src/parts/A.tsx', "import '@/store';"],
+  ['src/parts/A.tsx', "import '@/stations/look/LookStation';"],
+  ['src/stations/look/A.tsx', "import '@/store';"],
+  ['src/stations/look/A.tsx', "import '../../store/schema';"],
+  ['src/stations/look/A.tsx', "import '@/core/look/quietRate';"],
+  ['src/store/a.ts', "import '@/parts/Button';"],
+  ['src/workers/a.worker.ts', "import '@/store';"],
+  ['src/keep/a.ts', "import '@/store';"],
+  ['src/app/a.ts', "import '@/store/schema';"],
+] as const;
+
+const right = [
+  ['src/core/x/a.ts', "import 'zod';\nimport '../cadence';\nexport const day = new Date(0);"],
+  ['src/stations/look/A.tsx', "import '@/core/look';\nimport '@/parts/Button';"],
+  ['src/app/a.ts', "import '@/store';"],
+] as const;
+
+test('a wrong import, a clock and a random source are caught, each by a rule', () => {
+  const found = complaints(wrong);
+  wrong.forEach(([filePath, code], i) =>
+    expect([filePath, code, found[i]!.length > 0]).toEqual([filePath, code, true]),
+  );
+});
+
+test('what lies below may be imported', () => {
+  expect(complaints(right)).toEqual(right.map(() => []));
+});

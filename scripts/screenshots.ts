@@ -1,0 +1,126 @@
+/**
+ * Takes the pictures of docs/screenshots anew: a throwaway demo studio on a port of its own, one visit walked to its end,
+ * one picture a view. Needs a build (npm run build).
+ */
+import { spawnSync } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { type Page, chromium } from '@playwright/test';
+import { testServer } from '../e2e/support/server';
+import { allSaved, gradeRing } from '../e2e/support/walk';
+
+const folder = process.argv[2] ?? 'docs/screenshots';
+const size = { width: Number(process.argv[3] ?? 1280), height: Number(process.argv[4] ?? 800) };
+const theme = process.argv[5] ?? 'light';
+mkdirSync(folder, { recursive: true });
+
+const server = testServer(4390, 'demo');
+const loaded = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'demo/load.ts'], {
+  stdio: 'inherit',
+  env: { ...process.env, KOKYU_DATA: server.dataDir, TZ: 'Europe/London' },
+});
+if (loaded.status !== 0) process.exit(1);
+await server.start();
+const browser = await chromium.launch({
+  executablePath: process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--autoplay-policy=no-user-gesture-required'],
+});
+
+try {
+  const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/London' });
+  await context.addCookies([{ name: 'theme', value: theme, url: server.url }]);
+  const page = await context.newPage();
+  page.setDefaultTimeout(10_000);
+  await walk(page);
+} finally {
+  await browser.close();
+  await server.close();
+}
+
+async function walk(page: Page) {
+  const picture = async (name: string) => {
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: `${folder}/${name}.png` });
+  };
+  await page.goto(server.url);
+  await picture('today');
+  await page.getByRole('listitem').filter({ hasText: 'Tamsin' }).getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'None of these today' }).waitFor();
+  await page.waitForURL(/\/clients\//);
+  const base = page.url().split('/').slice(0, 5).join('/');
+  await picture('screen');
+  await page.getByRole('button', { name: 'None of these today' }).click();
+  await page.getByText('Asked today: none.').waitFor();
+
+  await page.goto(`${base}/look`);
+  await page.getByRole('heading', { name: 'Unannounced quiet look' }).waitFor();
+  await page.clock.install();
+  for (let tap = 0; tap < 14; tap += 1) {
+    await page.keyboard.press(' ');
+    await page.clock.fastForward(4600 + (tap % 3) * 350);
+  }
+  await page.clock.resume();
+  await page.getByRole('button', { name: 'Done counting' }).click();
+  await page.getByRole('radio', { name: 'Ribs' }).click();
+  await page.getByRole('radio', { name: 'Nose', exact: true }).click();
+  await picture('look-quiet');
+  await page.goto(`${base}/look?protocol=twoHands`);
+  await page
+    .getByRole('radiogroup', { name: /which hand leads\?$/ })
+    .first()
+    .getByRole('radio', { name: 'Together' })
+    .click();
+  await page.goto(`${base}/look?protocol=regionMap`);
+  const quiet = { belly: 2, 'left side': 1, 'right side': 2, 'left back': 0, 'right back': 2, 'front of chest': 1 };
+  const deep = { ...quiet, belly: 3, 'left side': 2, 'right side': 3, 'left back': 1, 'right back': 3 };
+  await gradeRing(page, 'Quiet', quiet);
+  await gradeRing(page, 'Deep', {
+    ...deep,
+    'front of chest': 2,
+    'back of chest': 1,
+    'pelvic floor': 2,
+    'left back': 1,
+  });
+  await allSaved(page);
+  await picture('look');
+  await page.goto(`${base}/read`);
+  await page.getByRole('button', { name: /Confirm this/ }).waitFor();
+  await picture('read');
+  await page.getByRole('button', { name: /Confirm this/ }).click();
+  await page.getByRole('link', { name: 'On to Sequence' }).waitFor();
+  await page.goto(`${base}/sequence`);
+  await page.getByRole('button', { name: 'Make the plan' }).click();
+  await page.getByLabel('Totals').waitFor();
+  await allSaved(page);
+  await picture('sequence');
+  await page.goto(`${base}/coach`);
+  for (const asked of ['First asking', 'Asked again']) {
+    await page.getByRole('slider', { name: asked }).focus();
+    await page.keyboard.press('ArrowRight');
+  }
+  await allSaved(page);
+  await picture('coach-before');
+  await page.getByRole('button', { name: 'Open the run' }).click();
+  await page.getByRole('button', { name: 'Begin (Space)' }).click();
+  await page.keyboard.press('n');
+  await page.locator('[data-phase]').waitFor();
+  await page.keyboard.press('n');
+  await picture('coach-set-up');
+  await page.keyboard.press('n');
+  await page.waitForTimeout(6400);
+  await picture('coach');
+  while ((await page.getByRole('heading', { name: 'Done' }).count()) === 0) {
+    await page.keyboard.press('n');
+    await page.waitForTimeout(200);
+  }
+  await page.goto(`${base}/coach`);
+  await gradeRing(page, 'Quiet', quiet);
+  await gradeRing(page, 'Deep', { ...deep, 'left side': 3, 'left back': 3, 'front of chest': 2, 'back of chest': 1 });
+  for (const asked of ['First asking', 'Asked again']) {
+    await page.getByRole('slider', { name: asked }).focus();
+    for (let step = 0; step < 7; step += 1) await page.keyboard.press('ArrowRight');
+  }
+  await allSaved(page);
+  await page.goto(`${base}/track`);
+  await page.getByRole('heading', { name: 'Over visits' }).waitFor();
+  await picture('track');
+}
