@@ -2,9 +2,18 @@
 export default {
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts'],
-  testMatch: ['**/*.test.ts'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: {
-    '^.+\\.(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' } }],
+    '^.+\\.(t|j)sx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+          target: 'es2022',
+        },
+      },
+    ],
   },
   transformIgnorePatterns: ['/node_modules/(?!uuid/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },

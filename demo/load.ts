@@ -17,14 +17,18 @@ function seeded(seed: number) {
   };
 }
 
-/** Taps of a bit more than a minute at a rate, with a breath-to-breath spread. */
+/** Taps of a bit more than a minute at just this rate, with a breath-to-breath spread. */
 export function tapsAt(rate: number, spread: number, random: () => number): number[] {
-  const taps = [0];
-  while (taps.at(-1)! < 62) {
+  const breath = 60 / rate;
+  const breaths = Math.ceil(62 / breath);
+  const lengths = Array.from({ length: breaths }, () => {
     const wobble = (random() + random() + random() - 1.5) * 2 * spread;
-    taps.push(Math.round((taps.at(-1)! + Math.max(1, 60 / rate + wobble)) * 100) / 100);
-  }
-  return taps;
+    return Math.max(breath / 2, breath + wobble);
+  });
+  // Scaled so that the spread does not move the rate: a made-up client keeps the rate that is told of them.
+  const scale = (breaths * breath) / lengths.reduce((sum, length) => sum + length, 0);
+  let at = 0;
+  return [0, ...lengths.map((length) => Math.round((at += length * scale) * 100) / 100)];
 }
 
 /** The instant of an hour and minute of a day in a zone. */

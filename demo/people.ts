@@ -79,12 +79,12 @@ export const people: readonly DemoPerson[] = [
         quiet: quiet(17.2, 0.5, { position: 'side-lying' }),
         hands: hands({ position: 'sitting', deepLeads: 'chest' }),
         map: {
-          quiet: { ...even(1), belly: 2, rightSide: 2, leftBack: 0, rightBack: 0, chestFront: 1 },
-          deep: { ...even(1), belly: 3, rightSide: 2, leftBack: 0, rightBack: 1, chestFront: 2 },
+          quiet: { ...even(1), belly: 2, leftBack: 0, rightBack: 0 },
+          deep: { ...even(1), belly: 2, leftBack: 0, rightBack: 0, chestFront: 2 },
           neckQuiet: 0,
           neckDeep: 1,
         },
-        mapAfter: { ...even(1), belly: 3, leftSide: 2, rightSide: 3, leftBack: 1, rightBack: 1, chestFront: 2 },
+        mapAfter: { ...even(1), belly: 2, leftSide: 2, rightSide: 2, chestFront: 2 },
         ease: { before: [4, 4.5], after: [5.5, 6] },
         intent: 'openSidesAndBack',
         patterns: ['sidesAndBackClosed'],
@@ -94,8 +94,8 @@ export const people: readonly DemoPerson[] = [
         quiet: quiet(16.4, 0.4, { position: 'side-lying' }),
         hands: hands({ position: 'sitting' }),
         map: {
-          quiet: { ...even(1), belly: 2, rightSide: 2, leftSide: 1, leftBack: 0, rightBack: 1 },
-          deep: { ...even(1), belly: 3, rightSide: 2, leftSide: 2, leftBack: 1, rightBack: 1, chestFront: 2 },
+          quiet: { ...even(1), belly: 2, leftBack: 0, rightBack: 0 },
+          deep: { ...even(1), belly: 2, chestFront: 2 },
           neckQuiet: 0,
           neckDeep: 1,
         },
@@ -137,7 +137,7 @@ export const people: readonly DemoPerson[] = [
       {
         daysAgo: 21,
         quiet: quiet(18.9, 0.8, { starts: 'chest', route: 'both', seen: ['sighs'] }),
-        hands: hands({ leads: 'together', movesMore: 'chest', deepLeads: 'chest' }),
+        hands: hands({ leads: 'chest', movesMore: 'even', deepLeads: 'chest' }),
         map: {
           quiet: { ...even(1), chestFront: 2, belly: 1 },
           deep: { ...even(1), chestFront: 3, belly: 2 },
@@ -287,7 +287,7 @@ export const people: readonly DemoPerson[] = [
         hands: hands({ leads: 'together', movesMore: 'even' }),
         map: {
           quiet: { ...even(2), chestFront: 1, chestBack: 0 },
-          deep: { ...even(2), chestFront: 2, chestBack: 1, leftSide: 3, rightSide: 3 },
+          deep: { ...even(2), chestFront: 1, chestBack: 1, leftSide: 3, rightSide: 3 },
           neckQuiet: 0,
           neckDeep: 1,
         },
@@ -335,7 +335,7 @@ export const people: readonly DemoPerson[] = [
         mapAfter: { ...even(1), belly: 2, leftSide: 2, rightSide: 2 },
         ease: { before: [3.5, 4], after: [4.5, 5] },
         intent: 'letGo',
-        patterns: ['shallowBraced'],
+        patterns: ['upperChest'],
       },
     ],
   },

@@ -80,7 +80,7 @@ function done(visit: VisitRecord): string | null {
   const delivered = items.reduce((sum, { deliveredBreaths }) => sum + deliveredBreaths, 0);
   const faults = items.reduce((sum, item) => sum + item.faults.reduce((total, { times }) => total + times, 0), 0);
   const stopped = symptoms.length > 0 ? ` Stopped for ${symptoms.join(', ')}.` : '';
-  return `${delivered} breaths in ${durationInWords(activeSeconds)}, ${faults} ${faults === 1 ? 'fault' : 'faults'} marked.${stopped}`;
+  return `${delivered} ${delivered === 1 ? 'breath' : 'breaths'} in ${durationInWords(activeSeconds)}, ${faults} ${faults === 1 ? 'fault' : 'faults'} marked.${stopped}`;
 }
 
 function changed(visit: VisitRecord): string | null {

@@ -1,0 +1,124 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { foldRun } from '@/core/coach';
+import { quietRate } from '@/core/look';
+import { addDays, dayIn } from '@/core/record';
+import { readFindings, likelyPatterns, scorePatterns } from '@/core/read';
+import { checkComponents, evaluateGates, pregnancyWeek } from '@/core/safety';
+import { itemComponents } from '@/core/sequence';
+import {
+  type Store,
+  appointmentsBetween,
+  knownClientOf,
+  openStore,
+  readSettings,
+  searchClients,
+  visitRecord,
+  visitsOf,
+} from '@/store';
+import { instantOf, loadDemo, tapsAt } from './load';
+import { people } from './people';
+
+const now = Date.parse('2026-11-23T08:00:00Z');
+let folder: string;
+let store: Store;
+
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'kokyu-demo-'));
+  store = openStore(join(folder, 'demo.db'));
+  loadDemo(store, now);
+});
+afterAll(() => {
+  store.$client.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const everyone = () => searchClients(store, '');
+const today = () => dayIn(now, readSettings(store).timeZone);
+
+describe('the demo studio', () => {
+  test('has at least four invented clients with two to five visits each, all before today', () => {
+    expect(everyone().length).toBe(people.length);
+    expect(people.length).toBeGreaterThanOrEqual(4);
+    for (const { id } of everyone()) {
+      const days = visitsOf(store, id).map(({ day }) => day);
+      expect(days.length).toBeGreaterThanOrEqual(2);
+      expect(days.length).toBeLessThanOrEqual(5);
+      expect(days.every((day) => day < today())).toBe(true);
+    }
+  });
+
+  test('books its people for today, by the studio’s clock', () => {
+    const rows = appointmentsBetween(
+      store,
+      `${addDays(today(), -1)}T00:00:00.000Z`,
+      `${addDays(today(), 2)}T00:00:00.000Z`,
+    );
+    expect(rows.map(({ name }) => name)).toEqual(people.filter((person) => person.today).map(({ name }) => name));
+    expect(rows.every(({ startsAt }) => dayIn(startsAt, readSettings(store).timeZone) === today())).toBe(true);
+  });
+
+  test('tells the weeks of pregnancy as of today', () => {
+    const ilse = everyone().find(({ name }) => name.startsWith('Ilse'))!;
+    expect(pregnancyWeek(knownClientOf(store, ilse.id).profile.answers.pregnancy, today())).toBe(29);
+  });
+
+  test('never coached anybody with what was off limits on the day', () => {
+    for (const { id } of everyone()) {
+      const { profile } = knownClientOf(store, id);
+      for (const row of visitsOf(store, id)) {
+        const gates = evaluateGates(profile, row.day);
+        for (const { items, events } of visitRecord(store, row).runs) {
+          expect(foldRun(items, events).status).toBe('ended');
+          for (const item of items) expect(checkComponents(gates, itemComponents(item)).allowed).toBe(true);
+        }
+      }
+    }
+  });
+
+  test('reads as it is told: the pattern named for each visit is among those its looks speak for', () => {
+    for (const { id, name } of everyone()) {
+      const person = people.find((one) => one.name === name)!;
+      const visits = [...person.visits].sort((a, b) => a.daysAgo - b.daysAgo);
+      visitsOf(store, id).forEach((row, i) => {
+        const { shown } = likelyPatterns(scorePatterns(readFindings(visitRecord(store, row).looks)));
+        const named = visits[i]!.patterns;
+        expect([name, row.day, shown.map(({ pattern }) => pattern.id)]).toEqual([
+          name,
+          row.day,
+          expect.arrayContaining(named.slice(0, 1)),
+        ]);
+      });
+    }
+  });
+});
+
+describe('made-up taps and hours', () => {
+  test.each([
+    [12, 0.3],
+    [20.6, 1.1],
+    [25, 0],
+  ])('taps at %d a minute keep the rate, over a minute or more', (rate, spread) => {
+    let seed = 3;
+    const taps = tapsAt(rate, spread, () => (seed = (seed * 48271) % 2147483647) / 2147483647);
+    const counted = quietRate(taps);
+    expect(counted.breathsPerMinute).toBeCloseTo(rate, 1);
+    expect(counted.seconds).toBeGreaterThanOrEqual(60);
+  });
+
+  test('an hour of a day is found in any zone, also on the day the clocks change', () => {
+    for (const zone of ['UTC', 'Europe/London', 'America/New_York', 'Asia/Kolkata', 'Pacific/Auckland']) {
+      for (const day of ['2026-01-15', '2026-03-29', '2026-10-25', '2026-12-31']) {
+        const clock = new Intl.DateTimeFormat('en-GB', {
+          timeZone: zone,
+          hour: '2-digit',
+          minute: '2-digit',
+          hourCycle: 'h23',
+        });
+        const instant = instantOf(day, 10, 30, zone);
+        expect([zone, day, clock.format(instant), dayIn(instant, zone)]).toEqual([zone, day, '10:30', day]);
+      }
+    }
+  });
+});

@@ -1,0 +1,144 @@
+import { expect, test } from '@playwright/test';
+import { testServer } from './support/server';
+import { addClient, allSaved, expectAccessible, gradeRing, screenClear } from './support/walk';
+
+const server = testServer(4325);
+
+test.beforeAll(() => server.start());
+test.afterAll(() => server.close());
+
+test('settings are kept and used: the studio’s name on top, the emergency number on the stop', async ({ page }) => {
+  await page.goto(`${server.url}/settings`);
+  await page.getByLabel('Studio name').fill('Reed House');
+  await page.getByLabel('Local emergency number').fill('call me');
+  await expect(page.getByText('An emergency number is digits, like 112 or 999.')).toBeVisible();
+  await expect(page.getByLabel('Local emergency number')).toHaveValue('call me');
+  await page.getByLabel('Local emergency number').fill('999');
+  await page.getByLabel('Time zone').fill('Europe/Lundon');
+  await expect(page.getByText(/This time zone is not known/)).toBeVisible();
+  await page.getByLabel('Time zone').fill('Europe/London');
+  await expect(page.getByRole('banner').getByRole('link', { name: 'Reed House' })).toBeVisible();
+
+  await addClient(page, server.url, 'Ness Harrow');
+  await page.getByRole('button', { name: 'blue lips' }).click();
+  await expect(page.getByRole('alertdialog')).toContainText('Stop. Call 999.');
+});
+
+test('a day: book, cancel, undo, begin, and find the visit where it stands', async ({ page }) => {
+  const clientId = await addClient(page, server.url, 'Odo Bulrush');
+  await screenClear(page);
+  await page.goto(server.url);
+  await expect(page.getByRole('heading', { name: 'Here without a booking' })).toBeVisible();
+
+  const row = page.getByRole('listitem').filter({ hasText: 'Odo Bulrush' });
+  await row.getByRole('button', { name: /^Book for today/ }).click();
+  await row.getByRole('button', { name: 'Book', exact: true }).click();
+  await expect(page.getByText('Give a time, like 14:30.')).toBeVisible();
+  await row.getByLabel('At').fill('14:30');
+  await row.getByRole('button', { name: 'Book', exact: true }).click();
+  await expect(page.getByText('1 expected.')).toBeVisible();
+  const booked = page.getByRole('listitem').filter({ hasText: '14:30' });
+  await expect(booked).toContainText('Visit begun: go on where it stands.');
+  await expectAccessible(page, 'Today with a booking');
+  await booked.getByRole('button', { name: 'Resume' }).click();
+  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+  await page.goto(`${server.url}/clients/${clientId}`);
+  await expect(page).toHaveURL(/look$/);
+});
+
+test('the region map by touch: a part tapped again and again runs through its grades', async ({ page }) => {
+  const clientId = await addClient(page, server.url, 'Tilda Marsh');
+  await page.goto(`${server.url}/clients/${clientId}/look?protocol=regionMap`);
+  const belly = page.getByRole('slider', { name: 'belly' });
+  const spoken: (string | null)[] = [];
+  for (let tap = 0; tap < 5; tap += 1) {
+    await belly.click();
+    spoken.push(await belly.getAttribute('aria-valuetext'));
+  }
+  expect(spoken).toEqual(['1, trace', '2, clear', '3, full', '0, none', 'not seen']);
+  await page.getByRole('radio', { name: 'clear' }).click();
+  await expect(belly).toHaveAttribute('aria-valuetext', '2, clear');
+  await allSaved(page);
+  await page.reload();
+  await expect(page.getByRole('slider', { name: 'belly' })).toHaveAttribute('aria-valuetext', '2, clear');
+});
+
+test('a run: waiting, going on, an easier drill in place, the next cue, and a phone’s width', async ({ page }) => {
+  const clientId = await addClient(page, server.url, 'Basil Estover');
+  await screenClear(page);
+  await page.goto(`${server.url}/clients/${clientId}/look?protocol=regionMap`);
+  await gradeRing(page, 'Deep', { 'left side': 0, 'right side': 0, 'left back': 0, 'right back': 0, belly: 2 });
+  await allSaved(page);
+  await page.goto(`${server.url}/clients/${clientId}/read`);
+  await page.getByRole('button', { name: 'Confirm this intent' }).click();
+  await page.getByRole('link', { name: 'On to Sequence' }).click();
+  await page.getByRole('button', { name: 'Make the plan' }).click();
+  await page.getByRole('link', { name: 'On to Coach' }).click();
+  await page.getByRole('button', { name: 'Open the run' }).click();
+  await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
+  await page.keyboard.press(' ');
+  await page.keyboard.press('n');
+  await expect(page.locator('[data-phase]')).toBeVisible();
+
+  await page.keyboard.press(' ');
+  await expect(page.locator('[data-phase]')).toHaveText('WAITING');
+  await page.keyboard.press(' ');
+  await expect(page.locator('[data-phase]')).toHaveText(/IN|OUT/);
+
+  // On through the plan until a drill has an easier neighbour at hand.
+  const easier = page.getByRole('button', { name: /^Easier/ });
+  for (let drill = 0; drill < 6 && !(await easier.isEnabled()); drill += 1) {
+    await page.keyboard.press('n');
+    await page.waitForTimeout(500);
+  }
+  const before = await page.locator('[data-item]').textContent();
+  const neighbour = (await easier.textContent())!.replace('Easier', '');
+  await easier.click();
+  await expect(page.locator('[data-item]')).toContainText(neighbour);
+  expect(neighbour).not.toBe(before);
+
+  await page.getByRole('button', { name: /^Cue landed/ }).click();
+  await expect(page.getByRole('button', { name: /^Next cue/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Next cue/ }).click();
+  await expect(page.getByRole('button', { name: /^Cue landed/ })).toBeVisible();
+
+  await page.setViewportSize({ width: 390, height: 844 });
+  const spill = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  expect(spill).toBeLessThanOrEqual(0);
+  await expect(page.getByRole('button', { name: /Stop/ })).toBeInViewport();
+  await expectAccessible(page, 'a run at phone width');
+});
+
+test('reduced motion: the tide moves in whole seconds', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  const clientId = await addClient(page, server.url, 'Cass Withy');
+  await screenClear(page);
+  await page.goto(`${server.url}/clients/${clientId}/look?protocol=twoHands`);
+  await page.getByRole('radiogroup', { name: 'Which moves more?' }).getByRole('radio', { name: 'Chest' }).click();
+  await page.goto(`${server.url}/clients/${clientId}/read`);
+  await page.getByRole('button', { name: 'Confirm this intent' }).click();
+  await page.getByRole('link', { name: 'On to Sequence' }).click();
+  await page.getByRole('button', { name: 'Make the plan' }).click();
+  await page.getByRole('link', { name: 'On to Coach' }).click();
+  await page.getByRole('button', { name: 'Open the run' }).click();
+  await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
+  await page.keyboard.press(' ');
+  await page.keyboard.press('n');
+  await expect(page.locator('[data-phase]')).toBeVisible();
+  const levels = await page.evaluate(async () => {
+    const seen = new Set<string>();
+    const until = performance.now() + 2500;
+    while (performance.now() < until) {
+      seen.add(
+        document
+          .querySelector('svg clipPath')!
+          .parentElement!.parentElement!.querySelector('g rect[y]')!
+          .getAttribute('y')!,
+      );
+      await new Promise(requestAnimationFrame);
+    }
+    return seen.size;
+  });
+  expect(levels).toBeGreaterThanOrEqual(2);
+  expect(levels).toBeLessThanOrEqual(4);
+});

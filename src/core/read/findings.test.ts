@@ -1,0 +1,163 @@
+import { type LookRecord, type ProtocolId, type Raw } from '../look';
+import { type Grades, unobserved } from '../trunk';
+import { type FindingId, findingTable, readFindings } from '.';
+
+const look = <P extends ProtocolId>(protocol: P, raw: Raw<P>, takenAt = '2026-11-23T10:00:00Z'): LookRecord => ({
+  id: `${protocol}-${takenAt}`,
+  visitId: 'visit',
+  protocol,
+  version: 1,
+  moment: 'before',
+  takenAt,
+  raw,
+});
+const severityOf = (records: LookRecord[], id: FindingId) =>
+  readFindings(records).find((finding) => finding.id === id)?.severity ?? 'unknown';
+
+const quiet = (rest: Partial<Raw<'quietLook'>>): Raw<'quietLook'> => ({
+  position: 'sitting',
+  taps: [],
+  starts: 'not observed',
+  route: 'not observed',
+  sound: 'not observed',
+  seen: [],
+  ...rest,
+});
+const hands = (rest: Partial<Raw<'twoHands'>>): Raw<'twoHands'> => ({
+  position: 'sitting',
+  leads: 'not observed',
+  movesMore: 'not observed',
+  bellyDrawsIn: 'not observed',
+  deepLeads: 'not observed',
+  ...rest,
+});
+const map = (
+  quietGrades: Partial<Grades>,
+  deep: Partial<Grades> = {},
+  neck: [number | null, number | null] = [null, null],
+): Raw<'regionMap'> => ({
+  position: 'sitting',
+  quiet: { ...unobserved(), ...quietGrades },
+  deep: { ...unobserved(), ...deep },
+  neckQuiet: neck[0],
+  neckDeep: neck[1],
+});
+
+describe('findings of the quiet look', () => {
+  test.each([
+    [{ route: 'nose' }, 'mouthBreathing', 0],
+    [{ route: 'both' }, 'mouthBreathing', 1],
+    [{ route: 'mouth' }, 'mouthBreathing', 3],
+    [{ sound: 'audible' }, 'audible', 2],
+    [{ sound: 'silent' }, 'audible', 0],
+    [{ seen: ['sighs'] }, 'sighs', 2],
+    [{ seen: ['sighs', 'yawns'] }, 'sighs', 3],
+    [{ seen: ['shoulders'] }, 'shouldersRise', 3],
+    [{ route: 'nose' }, 'shouldersRise', 0],
+    [{}, 'shouldersRise', 'unknown'],
+    [{}, 'rateHigh', 'unknown'],
+    [{ taps: [0, 3, 6] }, 'rateHigh', 'unknown'],
+    // Bands [R1]: 15 a minute usual, 22 watched, 30 beyond.
+    [{ taps: [0, 4, 8, 12] }, 'rateHigh', 0],
+    [{ taps: [0, 60 / 22, 120 / 22, 180 / 22] }, 'rateHigh', 2],
+    [{ taps: [0, 2, 4, 6] }, 'rateHigh', 3],
+  ] as const)('%j: %s is %s', (rest, id, severity) => {
+    expect(severityOf([look('quietLook', quiet(rest as Partial<Raw<'quietLook'>>))], id)).toBe(severity);
+  });
+});
+
+describe('findings of two hands', () => {
+  test.each([
+    [{ leads: 'chest' }, 'chestLeads', 3],
+    [{ leads: 'chest', movesMore: 'even' }, 'chestLeads', 2],
+    [{ leads: 'chest', movesMore: 'chest' }, 'chestLeads', 3],
+    [{ leads: 'belly' }, 'chestLeads', 0],
+    [{ leads: 'belly' }, 'bellyLeads', 3],
+    [{ leads: 'together' }, 'bellyLeads', 0],
+    [{ deepLeads: 'chest' }, 'chestLeadsDeep', 2],
+    [{ bellyDrawsIn: 'yes' }, 'bellyDrawsIn', 3],
+    [{ bellyDrawsIn: 'no' }, 'bellyDrawsIn', 0],
+    [{}, 'chestLeads', 'unknown'],
+    [{}, 'bellyDrawsIn', 'unknown'],
+  ] as const)('%j: %s is %s', (rest, id, severity) => {
+    expect(severityOf([look('twoHands', hands(rest))], id)).toBe(severity);
+  });
+});
+
+describe('findings of the region map', () => {
+  test.each<[Partial<Grades>, Partial<Grades>, FindingId, number | 'unknown']>([
+    [{ belly: 0 }, {}, 'bellyStill', 3],
+    [{ belly: 0 }, { belly: 2 }, 'bellyStill', 0],
+    [{ belly: 1 }, {}, 'bellyStill', 2],
+    [{}, {}, 'bellyStill', 'unknown'],
+    [{ leftSide: 0, rightSide: 1 }, {}, 'sidesStill', 2],
+    [{ leftSide: 0 }, {}, 'sidesStill', 'unknown'],
+    [{ leftSide: 3, rightSide: 3 }, {}, 'sidesOpen', 3],
+    [{ leftSide: 2, rightSide: 3 }, {}, 'sidesOpen', 2],
+    [{ leftSide: 2, rightSide: 1 }, {}, 'sidesOpen', 0],
+    [{ leftBack: 0, rightBack: 0 }, {}, 'backsStill', 3],
+    [{ chestBack: 0 }, { chestBack: 1 }, 'chestBackStill', 2],
+    [{ leftSide: 1, rightSide: 2 }, {}, 'oneSideLess', 2],
+    [{ leftSide: 0, rightSide: 3 }, {}, 'oneSideLess', 3],
+    [{ leftSide: 2, rightSide: 2 }, {}, 'oneSideLess', 0],
+    [{ belly: 3, leftSide: 1, rightSide: 1, chestFront: 0 }, {}, 'bellyTakesMost', 3],
+    [{ belly: 3, leftSide: 2, rightSide: 1, chestFront: 0 }, {}, 'bellyTakesMost', 2],
+    [{ belly: 1, leftSide: 0, rightSide: 0, chestFront: 0 }, {}, 'bellyTakesMost', 0],
+    [{ belly: 3, leftSide: 0 }, {}, 'bellyTakesMost', 'unknown'],
+    [{ pelvicFloor: 0 }, {}, 'floorStill', 3],
+  ])('quiet %j, deep %j: %s is %s', (quietGrades, deep, id, severity) => {
+    expect(severityOf([look('regionMap', map(quietGrades, deep))], id)).toBe(severity);
+  });
+
+  test.each<[[number | null, number | null], number | 'unknown']>([
+    [[null, null], 'unknown'],
+    [[0, 0], 0],
+    [[2, 2], 2],
+    // Working only on the deep breath counts a step less than working at rest.
+    [[0, 3], 2],
+    [[3, 3], 3],
+  ])('neck %j: %s', (neck, severity) => {
+    expect(severityOf([look('regionMap', map({}, {}, neck))], 'neckWorks')).toBe(severity);
+  });
+});
+
+describe('findings of the hold', () => {
+  const hold = (seconds: number, feeling: 'calm' | 'strained' = 'calm') =>
+    look('calmHold', { position: 'sitting', tries: [{ seconds, feeling, firstBreath: 'nose and quiet' }] });
+
+  test.each([
+    [9, 3],
+    [10, 2],
+    [19.9, 2],
+    [20, 0],
+  ])('a calm hold of %d s is short: %d', (seconds, severity) => {
+    expect(severityOf([hold(seconds)], 'holdShort')).toBe(severity);
+  });
+
+  test('a strained one says nothing of its length, but of its end', () => {
+    expect(severityOf([hold(50, 'strained')], 'holdShort')).toBe('unknown');
+    expect(severityOf([hold(50, 'strained')], 'gaspAfterHold')).toBe(2);
+  });
+});
+
+test('the newest look of a protocol counts, and looks after the work do not', () => {
+  const early = look('twoHands', hands({ leads: 'chest' }), '2026-11-23T10:00:00Z');
+  const late = look('twoHands', hands({ leads: 'belly' }), '2026-11-23T10:05:00Z');
+  expect(severityOf([late, early], 'chestLeads')).toBe(0);
+  expect(severityOf([early, { ...late, moment: 'after' }], 'chestLeads')).toBe(3);
+});
+
+test('every finding names the protocol that settles it and says itself in words', () => {
+  const records = [
+    look('quietLook', quiet({ taps: [0, 3, 6, 9], route: 'nose', sound: 'silent' })),
+    look('twoHands', hands({ leads: 'belly', deepLeads: 'belly', bellyDrawsIn: 'no' })),
+    look('regionMap', map(Object.fromEntries(Object.keys(unobserved()).map((id) => [id, 2])), {}, [0, 0])),
+    look('calmHold', { position: 'sitting', tries: [{ seconds: 25, feeling: 'calm', firstBreath: 'nose and quiet' }] }),
+  ];
+  const findings = readFindings(records);
+  expect(new Set(findings.map(({ id }) => id))).toEqual(new Set(Object.keys(findingTable)));
+  for (const { id, record, words } of findings) {
+    expect(record.id.startsWith(findingTable[id].settledBy)).toBe(true);
+    expect(words.length).toBeGreaterThan(5);
+  }
+});

@@ -1,0 +1,389 @@
+import { renderToStaticMarkup as html } from 'react-dom/server';
+import { cadence } from '@/core/cadence';
+import { type LookRecord, type ProtocolId, type Raw } from '@/core/look';
+import { type StoredLook, type VisitRecord, defaultSettings } from '@/core/record';
+import { type Fact, type FactKey, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
+import { type PlanItem, makePlan } from '@/core/sequence';
+import { type Grades, evenYields, unobserved } from '@/core/trunk';
+import { PathStop } from './PathStop';
+import { CoachStation } from './coach/CoachStation';
+import { LookStation } from './look/LookStation';
+import { ReadStation } from './read/ReadStation';
+import { ScreenStation } from './screen/ScreenStation';
+import { SequenceStation, cadencesInWords, doseInWords } from './sequence/SequenceStation';
+import { planContext } from './sequence/usePlan';
+import { TodayBoard } from './today/TodayBoard';
+import { TrackStation } from './track/TrackStation';
+import { type ClientView } from './view';
+
+let asked: string | null = null;
+jest.mock('next/navigation', () => ({
+  useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
+  useSearchParams: () => new URLSearchParams(asked ? { protocol: asked } : {}),
+}));
+
+const today = '2026-11-23';
+let made = 0;
+const fact = (key: FactKey, value: unknown, day = today): Fact => ({
+  id: `fact-${(made += 1)}`,
+  key,
+  value,
+  at: `${day}T09:00:00.000Z`,
+  day,
+});
+const look = <P extends ProtocolId>(protocol: P, raw: Raw<P>, moment: LookRecord['moment'] = 'before'): StoredLook => ({
+  id: `look-${(made += 1)}`,
+  visitId: 'visit',
+  protocol,
+  version: 1,
+  moment,
+  takenAt: `2026-11-23T10:${String(made % 60).padStart(2, '0')}:00.000Z`,
+  raw,
+  revision: 1,
+});
+const signs = [fact('emergency', { present: [] }), fact('redFlags', { present: [] })];
+const allNo = conditionIds.map((id) => fact(`answer:${id}`, { value: 'no' }));
+
+function viewOf({
+  facts = [...signs, ...allNo],
+  visit = {},
+  ...rest
+}: Omit<Partial<ClientView>, 'visit'> & {
+  facts?: Fact[];
+  visit?: Partial<VisitRecord> | null;
+} = {}): ClientView {
+  const known = knownClient(facts);
+  return {
+    id: 'client',
+    name: 'Ned Quillwater',
+    today,
+    settings: { ...defaultSettings, emergencyNumber: '999' },
+    known,
+    gates: evaluateGates(known.profile, today),
+    path: pathState(known.profile, today, null),
+    stopped: [],
+    earlier: [],
+    visit:
+      visit === null
+        ? null
+        : {
+            id: 'visit',
+            clientId: 'client',
+            startedAt: '2026-11-23T09:00:00.000Z',
+            day: today,
+            endedAt: null,
+            looks: [],
+            reading: null,
+            plan: null,
+            runs: [],
+            ...visit,
+          },
+    ...rest,
+  };
+}
+
+const reading = {
+  id: 'r',
+  at: '2026-11-23T10:30:00.000Z',
+  intent: 'lowerBreath' as const,
+  side: null,
+  patterns: ['upperChest'],
+  ownLine: '',
+};
+const chestLeads = look('twoHands', {
+  position: 'hook-lying',
+  leads: 'chest',
+  movesMore: 'chest',
+  bellyDrawsIn: 'no',
+  deepLeads: 'chest',
+});
+const map = (deep: Partial<Grades>, moment: LookRecord['moment'] = 'before') =>
+  look(
+    'regionMap',
+    {
+      position: 'hook-lying',
+      quiet: unobserved(),
+      deep: { ...unobserved(), ...deep },
+      neckQuiet: null,
+      neckDeep: null,
+    },
+    moment,
+  );
+
+function planned(view: ClientView) {
+  let next = 0;
+  const plan = makePlan(
+    { intent: 'lowerBreath', side: null, minutes: 12, propsAtHand: ['towel', 'chair'], leadSchool: 'openAllRegions' },
+    { gates: view.gates, yields: evenYields(), confirmedPatterns: [], stoppedDrills: [] },
+    () => `item-${(next += 1)}`,
+  );
+  return { id: 'plan', at: '2026-11-23T10:40:00.000Z', revision: 1, plan };
+}
+
+describe('Screen', () => {
+  test('asks the signs of pregnancy only of who is pregnant', () => {
+    expect(html(<ScreenStation view={viewOf({ facts: allNo })} />)).not.toContain('regular painful contractions');
+    const pregnant = viewOf({ facts: [fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })] });
+    expect(html(<ScreenStation view={pregnant} />)).toContain('regular painful contractions');
+  });
+
+  test('shows what the answers mean today, with why', () => {
+    const view = viewOf({ facts: [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })] });
+    const markup = html(<ScreenStation view={view} />);
+    expect(markup).toContain('Holds beyond a natural pause');
+    expect(markup).toContain('Pregnant, week 29');
+    expect(markup).toContain('Watch for');
+    expect(html(<ScreenStation view={viewOf()} />)).toContain('Everything was asked and nothing is off limits.');
+    expect(html(<ScreenStation view={viewOf({ facts: [] })} />)).toContain('Waiting for answers');
+  });
+
+  test('is nothing but the stop after an emergency sign today', () => {
+    const markup = html(<ScreenStation view={viewOf({ facts: [fact('emergency', { present: ['fainting'] })] })} />);
+    expect(markup).toContain('Stop. Call 999.');
+    expect(markup).not.toContain('<button');
+    expect(markup).not.toContain('<input');
+  });
+});
+
+describe('a closed station says why and what is the way on', () => {
+  test.each([
+    [[...allNo], 'Emergency signs and red flags have not been asked today.', 'Go to Screen'],
+    [[...signs, fact('redFlags', { present: ['nightPain'] })], 'Night pain that nothing eases.', 'Go to Screen'],
+    [[...signs, fact('birthDay', '2015-01-01')], 'a guardian', 'Go to Screen'],
+  ])('%#', (facts, why, way) => {
+    const markup = html(<PathStop view={viewOf({ facts })} />);
+    expect(markup).toContain(why);
+    expect(markup).toContain(way);
+    expect(markup).toContain('<h1');
+  });
+
+  test('a rate to be counted again leads back to the look', () => {
+    const path = pathState(knownClient(signs).profile, today, { breathsPerMinute: 27, seconds: 61, recordId: 'l' });
+    expect(html(<PathStop view={viewOf({ path })} />)).toContain('Count again');
+  });
+});
+
+describe('Look', () => {
+  afterEach(() => (asked = null));
+
+  test('begins with the unannounced look, and with a visit', () => {
+    expect(html(<LookStation view={viewOf()} />)).toContain('Unannounced quiet look');
+    expect(html(<LookStation view={viewOf({ visit: null })} />)).toContain('Begin today’s visit');
+  });
+
+  test('goes to the protocol that was asked for, and to the first for a made-up one', () => {
+    asked = 'regionMap';
+    expect(html(<LookStation view={viewOf()} />)).toContain('Tap a part to grade it');
+    asked = 'x-ray';
+    expect(html(<LookStation view={viewOf()} />)).toContain('Tap each inhale');
+  });
+
+  test('offers no hold where it is off, and says why', () => {
+    asked = 'calmHold';
+    expect(html(<LookStation view={viewOf()} />)).toContain('Start the hold');
+    const gated = viewOf({ facts: [...signs, ...allNo, fact('answer:seizures', { value: 'yes' })] });
+    expect(html(<LookStation view={gated} />)).not.toContain('Start the hold');
+    expect(html(<LookStation view={gated} />)).toContain('seizures or other neurological');
+    asked = 'marker';
+    const lung = viewOf({ facts: [...signs, ...allNo, fact('answer:collapsedLung', { value: 'yes' })] });
+    expect(html(<LookStation view={lung} />)).toContain('Off today, deep breaths on request');
+  });
+
+  test('shows a look already begun as it was left', () => {
+    const begun = look('quietLook', {
+      position: 'sitting',
+      taps: [0, 5, 10, 15],
+      starts: 'belly',
+      route: 'nose',
+      sound: 'silent',
+      seen: [],
+    });
+    const markup = html(<LookStation view={viewOf({ visit: { looks: [begun] } })} />);
+    expect(markup).toContain('12.0');
+    expect(markup).toContain('45 s short of a full minute');
+  });
+});
+
+describe('Read', () => {
+  test('says there is nothing to read before anything was looked at', () => {
+    expect(html(<ReadStation view={viewOf()} />)).toContain('Nothing was looked at today');
+  });
+
+  test('shows evidence with points, links to the look, and suggests an intent', () => {
+    const markup = html(<ReadStation view={viewOf({ visit: { looks: [chestLeads] } })} />);
+    expect(markup).toContain('upper-chest lead');
+    expect(markup).toContain('the chest leads the breath');
+    expect(markup).toContain('/clients/client/look?protocol=twoHands');
+    expect(markup).toContain('Suggested by “upper-chest lead”.');
+    expect(markup).toContain('Confirm this intent');
+  });
+
+  test('after confirming it leads on', () => {
+    const markup = html(<ReadStation view={viewOf({ visit: { looks: [chestLeads], reading } })} />);
+    expect(markup).toContain('On to Sequence');
+    expect(markup).toContain('Confirm again');
+  });
+});
+
+describe('Sequence', () => {
+  test('asks for an intent first, then for what there is', () => {
+    expect(html(<SequenceStation view={viewOf()} />)).toContain('A plan answers an intent.');
+    expect(html(<SequenceStation view={viewOf({ visit: { reading } })} />)).toContain('Make the plan');
+  });
+
+  test('shows the plan with totals, reasons and refusals', () => {
+    const plan = planned(viewOf());
+    const markup = html(<SequenceStation view={viewOf({ visit: { reading, plan } })} />);
+    expect(markup).toContain('aria-label="Totals"');
+    expect(markup).toContain('Settles first.');
+    expect(markup).toMatch(/Left out: \d+ drills, each with its reason/);
+  });
+
+  test('a plan made before a new caution is checked again when it is opened', () => {
+    const plan = planned(viewOf());
+    const now = viewOf({
+      facts: [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 30 })],
+      visit: { reading, plan },
+    });
+    expect(html(<SequenceStation view={now} />)).toContain('Off today, lying flat on the back for long');
+    expect(html(<CoachStation view={now} />)).toMatch(/<button[^>]*disabled=""[^>]*>Open the run/);
+  });
+
+  test('doses and cadences are said as a coach says them', () => {
+    const item = { side: 'both', sets: 2, breaths: 5, cadences: [cadence(4, 6)] } as unknown as PlanItem;
+    expect(doseInWords(item)).toBe('2 × 5 breaths, each side');
+    expect(doseInWords({ ...item, side: 'left', sets: 1 })).toBe('5 breaths, left');
+    expect(cadencesInWords(item)).toBe('4 in, 6 out');
+    expect(cadencesInWords({ ...item, cadences: [cadence(1, 2), cadence(2, 3)] })).toBe('ladder of 2');
+  });
+
+  test('the planner is told the best of what was seen, and nothing where nothing was', () => {
+    const seen = planContext(viewOf({ visit: { looks: [map({ belly: 3, leftSide: 0, rightSide: 3 })] } }));
+    expect(seen.yields.leftSide).toBeLessThan(seen.yields.rightSide);
+    expect(planContext(viewOf()).yields.leftSide).toBe(1);
+  });
+});
+
+describe('Coach', () => {
+  test('needs a plan, then the marker, then opens the run', () => {
+    expect(html(<CoachStation view={viewOf()} />)).toContain('There is no plan to coach yet.');
+    const markup = html(<CoachStation view={viewOf({ visit: { reading, plan: planned(viewOf()) } })} />);
+    expect(markup).toContain('Marker before: deep-breath ease');
+    expect(markup).toContain('Open the run');
+  });
+
+  test('offers an open run for going on or closing, and the recheck after a run that ended', () => {
+    const plan = planned(viewOf());
+    const event = (seq: number, type: 'start' | 'end') => ({
+      id: `00000000-0000-4000-8000-00000000000${seq}`,
+      seq,
+      atEpochMs: 1_000_000 + seq * 60_000,
+      event: type === 'start' ? { type } : { type, why: 'done' as const },
+    });
+    const run = {
+      id: 'run',
+      visitId: 'visit',
+      at: '2026-11-23T10:50:00.000Z',
+      items: plan.plan.items,
+      events: [event(0, 'start')],
+    };
+    const open = html(<CoachStation view={viewOf({ visit: { reading, plan, runs: [run] } })} />);
+    expect(open).toContain('Go back to it');
+    expect(open).not.toContain('Recheck');
+    const ended = { ...run, events: [...run.events, event(1, 'end')] };
+    const done = html(
+      <CoachStation view={viewOf({ visit: { reading, plan, runs: [ended], looks: [map({ belly: 2 })] } })} />,
+    );
+    expect(done).toContain('Same words, same position: hook-lying.');
+    expect(done).toContain('What was done, 60 s');
+    expect(done).toContain('Run the plan again');
+  });
+
+  test('coaches nobody whose signs were not asked today', () => {
+    const plan = planned(viewOf());
+    const markup = html(<CoachStation view={viewOf({ facts: allNo, visit: { reading, plan } })} />);
+    expect(markup).toContain('ask about today’s signs first');
+    expect(markup).not.toContain('Open the run');
+  });
+});
+
+describe('Track', () => {
+  const visits = [{ id: 'visit', clientId: 'client', startedAt: '', day: today, endedAt: null }];
+
+  test('compares the rings of today in words, and only like with like', () => {
+    const looks = [map({ leftSide: 1, belly: 2 }), map({ leftSide: 3, belly: 2 }, 'after')];
+    expect(html(<TrackStation view={viewOf({ visit: { looks } })} looks={looks} visits={visits} />)).toContain(
+      'Left side two steps more: clear.',
+    );
+    const other = { ...looks[1]!, raw: { ...looks[1]!.raw, position: 'sitting' } } as StoredLook;
+    const unlike = [looks[0]!, other];
+    expect(html(<TrackStation view={viewOf({ visit: { looks: unlike } })} looks={unlike} visits={visits} />)).toContain(
+      'not like with like',
+    );
+  });
+
+  test('with nothing measured it says so', () => {
+    expect(html(<TrackStation view={viewOf({ visit: null })} looks={[]} visits={[]} />)).toContain(
+      'Nothing was measured yet',
+    );
+  });
+
+  test('one visit is no line yet', () => {
+    const hold = look('calmHold', {
+      position: 'sitting',
+      tries: [{ seconds: 14, feeling: 'calm', firstBreath: 'nose and quiet' }],
+    });
+    expect(html(<TrackStation view={viewOf({ visit: { looks: [hold] } })} looks={[hold]} visits={visits} />)).toContain(
+      '14 s on 23 November; one visit is no line yet.',
+    );
+  });
+});
+
+describe('Today', () => {
+  const board = {
+    today,
+    rows: [],
+    walkIns: [],
+    leftOpen: [],
+    recent: [],
+    clientCount: 0,
+    noticeSeen: true,
+    isDemo: false,
+  };
+
+  test('an empty studio says what to do, the first start what the product is', () => {
+    expect(html(<TodayBoard {...board} />)).toContain('The studio is empty.');
+    expect(html(<TodayBoard {...board} noticeSeen={false} />)).toContain('It diagnoses nothing.');
+    expect(html(<TodayBoard {...board} clientCount={3} />)).toContain('No one is booked for today.');
+  });
+
+  test('each row says when, who, what to mind and what is needed', () => {
+    const row = {
+      id: 'a',
+      clientId: 'c',
+      name: 'Ned Quillwater',
+      startsAt: '2026-11-23T09:00:00.000Z',
+      time: '09:00',
+      minutes: 45,
+      note: 'bring nets',
+      visit: 'open' as const,
+      cautions: ['reflux'],
+      closed: true,
+      needs: ['Since 20 November: fainting. A clinician’s word first.'],
+    };
+    const markup = html(
+      <TodayBoard {...board} rows={[row]} leftOpen={[{ id: 'v', clientId: 'c', name: 'Ada', day: '2026-11-20' }]} />,
+    );
+    for (const words of [
+      '09:00',
+      'Ned Quillwater',
+      'reflux',
+      'A clinician’s word first.',
+      'Resume',
+      'End it as it is',
+    ]) {
+      expect(markup).toContain(words);
+    }
+    expect(markup).not.toContain('Cancel the booking');
+  });
+});
