@@ -2,8 +2,8 @@ import { rmSync } from 'node:fs';
 import { v7 as uuid } from 'uuid';
 import { timelineOf, type StampedEvent } from '@/core/coach';
 import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
-import { conditionIds, evaluateGates } from '@/core/safety';
-import { makePlan } from '@/core/sequence';
+import { type Gates, conditionIds, evaluateGates } from '@/core/safety';
+import { type Plan, type PlanRequest, makePlan } from '@/core/sequence';
 import { evenYields, unobserved } from '@/core/trunk';
 import { type Store, carryOut, countClients, knownClientOf, openStore, readSettings, storePath } from '@/store';
 import { type DemoPerson, type DemoVisit, people } from './people';
@@ -143,10 +143,23 @@ class Loader {
     this.record('visit.end', { visitId }, next(2));
   }
 
+  private readonly plans = new Map<string, Plan>();
+
+  /** The same wish under the same limits gives the same plan: a crowd of clients is planned for only once. */
+  private planFor(request: PlanRequest, gates: Gates, confirmedPatterns: string[]): Plan {
+    const limits = gates.gates.map(({ level, component, to }) => [level, component, to]);
+    const key = JSON.stringify([request, confirmedPatterns, limits]);
+    const known = this.plans.get(key);
+    if (known) return known;
+    const plan = makePlan(request, { gates, yields: evenYields(), confirmedPatterns, stoppedDrills: [] }, uuid);
+    this.plans.set(key, plan);
+    return plan;
+  }
+
   /** Plans and runs the drills, breath by breath, with a fault and a cue here and there. */
   private coached(clientId: string, visitId: string, visit: DemoVisit, at: number) {
     const { profile } = knownClientOf(this.store, clientId);
-    const plan = makePlan(
+    const plan = this.planFor(
       {
         intent: visit.intent,
         side: visit.side ?? null,
@@ -154,13 +167,8 @@ class Loader {
         propsAtHand: ['towel', 'pillow', 'wall', 'chair', 'straw'],
         leadSchool: 'openAllRegions',
       },
-      {
-        gates: evaluateGates(profile, dayIn(at, this.zone)),
-        yields: evenYields(),
-        confirmedPatterns: visit.patterns,
-        stoppedDrills: [],
-      },
-      uuid,
+      evaluateGates(profile, dayIn(at, this.zone)),
+      visit.patterns,
     );
     this.record('plan.save', { planId: uuid(), visitId, plan, revision: 0 }, at);
     const runId = uuid();

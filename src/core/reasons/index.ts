@@ -1,3 +1,4 @@
 export { type ReferenceId, references } from './references';
 export { type Provenance, commonPractice, provenanceSentence, published, setByYou } from './provenance';
 export { type Reason, type RecordRef } from './reason';
+export { capital, listed, lowered } from './words';

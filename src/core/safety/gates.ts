@@ -1,4 +1,4 @@
-import { type Reason, commonPractice } from '../reasons';
+import { type Reason, capital, commonPractice } from '../reasons';
 import { type Component, components, highRisk } from './components';
 import { type Condition, type ConditionId, conditionById, conditionList } from './conditions';
 import { type GateLimits, type GateRow, defaultLimits, gateTable } from './gateTable';
@@ -116,8 +116,6 @@ export function conditionInWords(id: ConditionId, answer: Answer, onDay: string)
   }
   return answer.detail.side && answer.detail.side !== 'both' ? `${name}, ${answer.detail.side}` : name;
 }
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** What the gates say of one drill, test or load set. */
 export interface Verdict {

@@ -1,7 +1,7 @@
 import { type Drill, type PositionId, type PropId, drills, positions, props, substituteFor } from '../catalogue';
 import { segmentsOf, totalsOf } from '../dose';
 import { type SkillId, intents, wantedRegions } from '../read';
-import { type Reason, commonPractice } from '../reasons';
+import { type Reason, commonPractice, lowered } from '../reasons';
 import { type Gate, type Gates, checkComponents, components, refusalInWords } from '../safety';
 import { clashes, everydayRules, schools } from '../schools';
 import { type RegionId, type Shares, type TrunkEffect, predictShares, regionIds, regions } from '../trunk';
@@ -168,7 +168,7 @@ function itemFor(
   return { item: { ...light, changes: [`pause dropped: ${lower(why.reason.what)}`, ...changesOf(second.changes)] } };
 }
 
-const lower = (words: string) => words.charAt(0).toLowerCase() + words.slice(1).replace(/\.$/, '');
+const lower = (words: string) => lowered(words).replace(/\.$/, '');
 
 const changesOf = (changes: readonly Gate[]) => [
   ...new Set(changes.map(({ to, reason }) => `${to} (${lower(reason.what)})`)),

@@ -1,6 +1,6 @@
 import { positions } from '../catalogue';
 import { type SkillId, skills } from '../read';
-import { type Reason, commonPractice } from '../reasons';
+import { type Reason, capital, commonPractice, listed, lowered } from '../reasons';
 import { type RegionId, regions } from '../trunk';
 import { type Candidate, type PlanContext, type Wanted, gatherCandidates } from './candidates';
 import { type Plan, type PlanRequest, recheckSeconds } from './plan';
@@ -46,10 +46,6 @@ function nameOf(key: RegionId | SkillId): string {
   return key in regions ? regions[key as RegionId].name : skills[key as SkillId];
 }
 
-function listed(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
-}
-
 function reasonsFor(candidate: Candidate, wanted: Wanted, context: PlanContext, index: number): Reason[] {
   const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
   const { drill, item } = candidate;
@@ -79,7 +75,7 @@ function reasonsFor(candidate: Candidate, wanted: Wanted, context: PlanContext, 
   if (skipped && gate) {
     list.push({
       ...gate.reason,
-      what: `${capital(item.position)}, because ${skipped} is off: ${lowerFirst(gate.reason.what)}.`,
+      what: `${capital(item.position)}, because ${skipped} is off: ${lowered(gate.reason.what)}.`,
     });
   }
   item.props.forEach((used, i) => {
@@ -90,9 +86,6 @@ function reasonsFor(candidate: Candidate, wanted: Wanted, context: PlanContext, 
   list.push(reason('Start dose of the drill.', 'Begin small; change one thing at a time.'));
   return list;
 }
-
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
-const lowerFirst = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
 
 function lostReason(
   drillId: string,

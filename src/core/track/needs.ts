@@ -1,3 +1,4 @@
+import { lowered } from '../reasons';
 import { type IntentId, intentInWords } from '../read';
 import { dayInWords } from '../record';
 import { type KnownClient, type PathState, daysBetween, signInWords, unansweredConditions } from '../safety';
@@ -45,5 +46,3 @@ export function needsToday({ known, path, today, last, visit, stoppedDrills }: E
   }
   return needs;
 }
-
-const lowered = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);

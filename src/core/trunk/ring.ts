@@ -1,3 +1,4 @@
+import { listed } from '../reasons';
 import { type Grades, type RegionId, regionIds, regions, ringRegionIds } from './regions';
 
 /** What a ring says as a whole. Null where too little was seen to say it. */
@@ -121,8 +122,4 @@ export function ringInWords(grades: Grades): string[] {
     sentences.push('All parts move alike.');
   }
   return sentences;
-}
-
-function listed(words: readonly string[]): string {
-  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 }

@@ -11,6 +11,7 @@ const rows = [
   ['0 – 3, x', 'grade the part of the ring that has the focus; x: not seen'],
   ['F', 'mark a fault in a run'],
   ['C', 'the cue landed'],
+  ['E', 'an easier drill in place, in a run'],
   ['N or →', 'next drill in a run'],
   ['Esc', 'stop a run'],
   ['U', 'undo the last tap'],

@@ -64,13 +64,14 @@ export function CoachStation({ view }: { view: ClientView }) {
 }
 
 function OpenRun({ view, run }: { view: ClientView; run: StoredRun }) {
+  const router = useRouter();
   const close = async () => {
     const seq = Math.max(-1, ...run.events.map((event) => event.seq)) + 1;
     await keep('run.append', {
       runId: run.id,
       events: [{ id: newId(), seq, atEpochMs: Date.now(), event: { type: 'end', why: 'closed later' } }],
     });
-    window.location.reload();
+    router.refresh();
   };
   return (
     <Notice title="A run is open.">

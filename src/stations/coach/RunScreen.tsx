@@ -1,40 +1,28 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { capital } from '@/core/reasons';
+import { useCallback, useEffect, useState } from 'react';
 import { ArrowLeft, TriangleAlert, Volume2, VolumeX } from 'lucide-react';
 import Link from 'next/link';
-import { type Phase } from '@/core/cadence';
-import { type FaultId, faults, positions, props } from '@/core/catalogue';
+import { faults } from '@/core/catalogue';
 import { type StoredRun } from '@/core/record';
 import { type PlanItem, drillOf, openedRegions } from '@/core/sequence';
 import { type RegionId, unobserved } from '@/core/trunk';
-import { newId } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
-import { Ribbon } from '@/parts/figures/Ribbon';
 import { Ring } from '@/parts/figures/Ring';
 import { Tide } from '@/parts/figures/Tide';
 import { SaveMark } from '@/parts/shell/SaveMark';
 import { isTyping } from '@/parts/shell/keys';
-import { planContext, usePlanner } from '../sequence/usePlan';
 import { type ClientView } from '../view';
+import { Middle } from './Middle';
 import { StopPanel } from './StopPanel';
 import { Zone } from './Zone';
+import { useCues, useEasier, useNaming } from './useCoaching';
 import { type LiveRun, useBreathMarks, useRun } from './useRun';
 import { type Shown, useAwake, useShown } from './useShown';
 import { useTones } from './useTones';
 
 const touchWords = { yes: 'TOUCH: YES', 'own hands': 'OWN HANDS', no: 'NO TOUCH', unknown: 'ASK TO TOUCH' } as const;
-const phaseWords: Record<Phase, string> = { inhale: 'IN', topPause: 'WAIT', exhale: 'OUT', bottomPause: 'WAIT' };
-const phaseInk: Record<Phase, string> = {
-  inhale: 'text-inhale',
-  topPause: 'text-ink',
-  exhale: 'text-exhale',
-  bottomPause: 'text-ink',
-};
-
-/** How long the zones offer the likeliest faults after a mark. */
-const namingMs = 6000;
-
 /** The live screen: read at three metres, worked with one finger, every press kept before anything else happens. */
 export function RunScreen({ view, stored }: { view: ClientView; stored: StoredRun }) {
   const run = useRun(stored);
@@ -224,8 +212,6 @@ export function RunScreen({ view, stored }: { view: ClientView; stored: StoredRu
   );
 }
 
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
-
 const nextName = (items: readonly PlanItem[], index: number) => {
   const following = items[index + 1];
   return following ? drillOf(following).name : 'the end';
@@ -246,190 +232,20 @@ function TideOf({ run }: { run: LiveRun }) {
   return <Tide ask={ask} className="h-full min-h-0 w-full" />;
 }
 
-/** The middle of the screen: the phase and the count; between drills what comes next; tapping it waits and goes on. */
-function Middle({
-  run,
-  shown,
-  item,
-  onPress,
-  onBegin,
-}: {
-  run: LiveRun;
-  shown: Shown;
-  item: PlanItem;
-  onPress: () => void;
-  onBegin: () => void;
-}) {
-  const { state, place, ready, writes } = run;
-  const drill = drillOf(item);
-  const segment = run.timeline.segments[shown.segment]!;
-  const stretches = segment.segment.kind === 'breaths' ? segment.segment.stretches : null;
-  const askSeconds = useCallback(() => place().intoSeconds, [place]);
-
-  if (state.status === 'ready') {
-    return (
-      <section className="flex min-w-0 flex-col justify-center gap-5">
-        <p className="text-5xl leading-tight font-semibold lg:text-[4.2rem]">{capital(item.position)}</p>
-        <p className="text-2xl">
-          {drill.name}. {drill.setUp}
-        </p>
-        <div>
-          <Button look="strong" className="min-h-16 px-8 text-2xl" disabled={!ready || !writes} onClick={onBegin}>
-            Begin (Space)
-          </Button>
-        </div>
-      </section>
-    );
-  }
-  if (!stretches) {
-    const rest = shown.kind === 'rest';
-    return (
-      <button type="button" onClick={onPress} className="flex min-w-0 flex-col justify-center gap-4 text-left">
-        <span className="text-2xl text-ink2">
-          {state.status === 'paused' ? 'waiting: tap to go on' : rest ? 'rest, then the next set' : drill.name}
-        </span>
-        <span className="text-5xl leading-none font-semibold lg:text-[4.5rem]">
-          {rest
-            ? 'Rest'
-            : segment.segment.kind === 'change side'
-              ? `Now the ${segment.segment.to} side`
-              : capital(positions[item.position].name)}
-        </span>
-        <span className="text-2xl lg:text-3xl">
-          {rest
-            ? ''
-            : [item.props.map((id) => props[id].name).join(', '), drill.setUp].filter((part) => part !== '').join('. ')}
-        </span>
-        <span className="text-7xl font-semibold tabular-nums">{shown.secondsLeft} s</span>
-      </button>
-    );
-  }
-  const phase = (shown.phase ?? 'inhale') as Phase;
-  return (
-    <button type="button" onClick={onPress} className="flex min-h-0 min-w-0 flex-col text-left">
-      <span
-        className={`text-8xl leading-none font-bold lg:text-[9rem] ${state.status === 'paused' ? 'text-ink2' : phaseInk[phase]}`}
-        data-phase={phase}
-      >
-        {state.status === 'paused' ? 'WAITING' : phaseWords[phase]}
-      </span>
-      <span className="min-h-0 grow text-[7rem] leading-none font-bold lg:text-[15rem]" data-count>
-        {state.status === 'paused' ? '' : shown.count}
-        {state.status === 'paused' && (
-          <span className="mt-6 block text-3xl font-semibold">
-            {state.pausedBy === 'gap' ? 'Back where you left it. Tap, or Space, to go on.' : 'Tap, or Space, to go on.'}
-          </span>
-        )}
-      </span>
-      <Ribbon stretches={stretches} askSeconds={askSeconds} className="w-full shrink-0" />
-    </button>
-  );
-}
-
 function Counter({ shown, item }: { shown: Shown; item: PlanItem }) {
   const drill = drillOf(item);
   return (
     <div>
-      <p className="flex items-baseline gap-3" data-breaths>
+      <p className="flex flex-wrap items-baseline gap-x-3" data-breaths>
         <span className="text-7xl leading-none font-bold lg:text-8xl">{shown.breath || '–'}</span>
         <span className="text-4xl text-ink2 lg:text-5xl">/{item.breaths}</span>
+        {shown.side && <span className="text-5xl leading-none font-bold lg:text-7xl">{shown.side}</span>}
       </p>
-      <h1 className="mt-1 text-xl font-normal text-ink2" data-item={shown.item}>
+      <h1 className="mt-2 text-2xl font-normal text-ink2" data-item={shown.item}>
         {drill.name}
-        {item.sets > 1 ? `, ${item.sets} sets` : ''}
+        {item.sets > 1 && (shown.set > 0 ? `, set ${shown.set} of ${item.sets}` : `, ${item.sets} sets`)}
       </h1>
     </div>
-  );
-}
-
-/** One cue at a time; whether it landed is one tap, and then the next is at hand. */
-function useCues(run: LiveRun, item: PlanItem, index: number) {
-  const { cues } = drillOf(item);
-  const [at, setAt] = useState<Record<number, number>>({});
-  const current = (at[index] ?? 0) % cues.length;
-  const words = cues[current]!;
-  const answered = run.state.events.some(
-    ({ event }) => event.type === 'cue' && event.item === index && event.cue === words,
-  );
-  const { append } = run;
-  return useMemo(
-    () => ({
-      words,
-      answered,
-      nextWords: cues[(current + 1) % cues.length]!,
-      landed: (landed: 'yes' | 'partly' | 'no') => append({ type: 'cue', item: index, cue: words, landed }),
-      next: () => setAt((all) => ({ ...all, [index]: current + 1 })),
-    }),
-    [words, answered, cues, current, append, index],
-  );
-}
-
-/** A mark is stamped at once; for a few seconds the zones offer the likeliest names. */
-function useNaming(run: LiveRun, index: number) {
-  const { append, state } = run;
-  const [marked, setMarked] = useState<{ id: string; item: number } | null>(null);
-  const [named, setNamed] = useState<{ fault: FaultId; item: number } | null>(null);
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-  useEffect(() => () => clearTimeout(timer.current ?? undefined), []);
-
-  const mark = useCallback(() => {
-    const stamped = append({ type: 'fault', item: index, fault: null });
-    if (!stamped) return;
-    setMarked({ id: stamped.id, item: index });
-    if (timer.current) clearTimeout(timer.current);
-    timer.current = setTimeout(() => setMarked(null), namingMs);
-  }, [append, index]);
-
-  const name = useCallback(
-    (fault: FaultId) => {
-      if (!marked) return;
-      append({ type: 'named', of: marked.id, fault });
-      setNamed({ fault, item: marked.item });
-      setMarked(null);
-    },
-    [append, marked],
-  );
-
-  const item = state.items[index];
-  const likeliest = useMemo(() => (item ? drillOf(item).faults.slice(0, 4) : []), [item]);
-  const again =
-    named !== null &&
-    state.events.filter(({ event }) => event.type === 'named' && event.fault === named.fault).length > 1;
-  const correction =
-    named && named.item === index ? (again ? faults[named.fault].fallback : faults[named.fault].correction) : null;
-  return useMemo(
-    () => ({ open: marked !== null, mark, name, likeliest, correction, named: named?.fault ?? null }),
-    [marked, mark, name, likeliest, correction, named],
-  );
-}
-
-/** The easier neighbour of the drill at hand, where gates and props allow it. */
-function useEasier(view: ClientView, items: readonly PlanItem[], item: PlanItem) {
-  const planner = usePlanner();
-  const plan = view.visit?.plan?.plan ?? null;
-  const drill = drillOf(item);
-  const [found, setFound] = useState<{ for: string; name: string; item: Omit<PlanItem, 'id'> } | null>(null);
-  const taken = items.map(({ drillId }) => drillId).join(' ');
-  useEffect(() => {
-    if (!plan || !drill.easier) return;
-    let over = false;
-    void planner()
-      .alternatives(plan.request, planContext(view), taken.split(' '), drill.id)
-      .then((list) => {
-        const one = list.find(({ relation }) => relation === 'easier');
-        if (!over && one) setFound({ for: drill.id, name: one.drill.name, item: one.item });
-      });
-    return () => {
-      over = true;
-    };
-  }, [planner, plan, view, drill, taken]);
-  const usable = found?.for === drill.id ? found : null;
-  return useMemo(
-    () => ({
-      name: usable?.name ?? null,
-      find: async (): Promise<PlanItem | null> => (usable ? { ...usable.item, id: newId() } : null),
-    }),
-    [usable],
   );
 }
 

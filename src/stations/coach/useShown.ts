@@ -12,20 +12,25 @@ export interface Shown {
   phase: string | null;
   count: number;
   breath: number;
+  set: number;
+  side: 'left' | 'right' | null;
   secondsLeft: number;
   minutesLeft: number;
 }
 
 function shownAt({ timeline, state, place }: LiveRun): Shown {
   const now = place();
+  const { segment } = now.timed;
   const cursor = now.timed.startSeconds + now.intoSeconds;
   return {
     item: now.item,
     segment: timeline.segments.indexOf(now.timed),
-    kind: now.timed.segment.kind,
+    kind: segment.kind,
     phase: now.moment && state.status !== 'ready' ? now.moment.phase : null,
     count: now.moment ? Math.floor(now.moment.intoSeconds) + 1 : 0,
     breath: now.moment ? now.moment.breath + 1 : 0,
+    set: segment.kind === 'breaths' ? segment.set : 0,
+    side: segment.kind === 'breaths' ? segment.side : segment.kind === 'change side' ? segment.to : null,
     secondsLeft: Math.ceil(now.leftSeconds),
     minutesLeft: Math.ceil((timeline.totalSeconds - cursor) / 60),
   };

@@ -1,5 +1,6 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { bodyProps, findDrill, propList, type PropId } from '@/core/catalogue';
 import { cadenceInWords } from '@/core/cadence';
@@ -24,6 +25,7 @@ import { EmptyState, Notice } from '@/parts/Notice';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Stepper } from '@/parts/Stepper';
 import { Score } from '@/parts/figures/Score';
+import { say } from '@/parts/say';
 import { isTyping } from '@/parts/shell/keys';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
@@ -341,6 +343,7 @@ function Refusals({ plan, view }: { plan: Plan; view: ClientView }) {
 
 /** A drill that ended in a stop comes back into plans when the coach says so. */
 function Reviewed({ drillId, runId }: { drillId: string; runId: string }) {
+  const router = useRouter();
   const review = async () => {
     const response = await fetch(`/api/runs/${runId}`);
     const { events } = (await response.json()) as { events: { seq: number }[] };
@@ -349,7 +352,8 @@ function Reviewed({ drillId, runId }: { drillId: string; runId: string }) {
       runId,
       events: [{ id: newId(), seq, atEpochMs: Date.now(), event: { type: 'reviewed', drillId, note: '' } }],
     });
-    window.location.reload();
+    router.refresh();
+    say('Reviewed. Plan anew to have it considered again.');
   };
   return (
     <Button look="quiet" onClick={() => void review()}>
