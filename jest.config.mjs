@@ -1,6 +1,8 @@
 /** @type {import('jest').Config} */
 export default {
   testEnvironment: 'node',
+  // Generous: a machine with two cores may be busy with something else.
+  testTimeout: 30_000,
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: {

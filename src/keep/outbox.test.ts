@@ -19,6 +19,9 @@ class FakeServer {
   };
 }
 
+// A stand-in for the browser's database is slow on a busy machine.
+jest.setTimeout(30_000);
+
 const server = new FakeServer();
 /** One holder at a time over all pages, as the browser's own locks are. */
 const locks = {
@@ -129,12 +132,12 @@ test('listeners hear of every outcome until they leave', async () => {
 
 test('many at once go in batches and in order', async () => {
   server.up = false;
-  const names = Array.from({ length: 120 }, (_, i) => `client ${i}`);
+  const names = Array.from({ length: 60 }, (_, i) => `client ${i}`);
   const all = names.map((name) => outbox.keep('client.create', client(name)));
-  await until(() => outbox.keepState().waiting >= 120);
+  await until(() => outbox.keepState().waiting >= 60);
   server.up = true;
   server.requests = 0;
   await Promise.all(all);
   expect(server.seen.map(({ payload }) => payload.name)).toEqual(names);
-  expect(server.requests).toBeGreaterThanOrEqual(3);
+  expect(server.requests).toBeGreaterThanOrEqual(2);
 });
