@@ -26,7 +26,8 @@ export function install() {
   const mark = join(root, 'node_modules', '.kokyu-lock');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   console.log('Installing; building the database driver takes a minute or two the first time.');
-  must('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  // Not `npm ci`: it refuses a lock file whose optional packages for other systems a registry does not carry.
+  must('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error']);
   if (!existsSync(join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node'))) {
     must('npm', ['rebuild', 'better-sqlite3', '--loglevel=error']);
   }
