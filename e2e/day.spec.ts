@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { testServer } from './support/server';
-import { addClient, allSaved, expectAccessible, gradeRing, screenClear } from './support/walk';
+import { addClient, allSaved, expectAccessible, gradeRing, screenClear, planAndOpenRun } from './support/walk';
 
 const server = testServer(4325);
 
@@ -68,14 +68,7 @@ test('a run: waiting, going on, an easier drill in place, the next cue, and a ph
   await screenClear(page);
   await page.goto(`${server.url}/clients/${clientId}/look?protocol=regionMap`);
   await gradeRing(page, 'Deep', { 'left side': 0, 'right side': 0, 'left back': 0, 'right back': 0, belly: 2 });
-  await allSaved(page);
-  await page.goto(`${server.url}/clients/${clientId}/read`);
-  await page.getByRole('button', { name: 'Confirm this intent' }).click();
-  await page.getByRole('link', { name: 'On to Sequence' }).click();
-  await page.getByRole('button', { name: 'Make the plan' }).click();
-  await page.getByRole('link', { name: 'On to Coach' }).click();
-  await page.getByRole('button', { name: 'Open the run' }).click();
-  await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
+  await planAndOpenRun(page, server.url, clientId);
   await page.keyboard.press(' ');
   await page.keyboard.press('n');
   await expect(page.locator('[data-phase]')).toBeVisible();
@@ -115,13 +108,7 @@ test('reduced motion: the tide moves in whole seconds', async ({ page }) => {
   await screenClear(page);
   await page.goto(`${server.url}/clients/${clientId}/look?protocol=twoHands`);
   await page.getByRole('radiogroup', { name: 'Which moves more?' }).getByRole('radio', { name: 'Chest' }).click();
-  await page.goto(`${server.url}/clients/${clientId}/read`);
-  await page.getByRole('button', { name: 'Confirm this intent' }).click();
-  await page.getByRole('link', { name: 'On to Sequence' }).click();
-  await page.getByRole('button', { name: 'Make the plan' }).click();
-  await page.getByRole('link', { name: 'On to Coach' }).click();
-  await page.getByRole('button', { name: 'Open the run' }).click();
-  await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
+  await planAndOpenRun(page, server.url, clientId);
   await page.keyboard.press(' ');
   await page.keyboard.press('n');
   await expect(page.locator('[data-phase]')).toBeVisible();

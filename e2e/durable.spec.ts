@@ -1,6 +1,6 @@
 import { type Page, expect, test } from '@playwright/test';
 import { testServer } from './support/server';
-import { addClient, allSaved, expectAccessible, screenClear } from './support/walk';
+import { addClient, allSaved, expectAccessible, screenClear, planAndOpenRun } from './support/walk';
 
 const server = testServer(4323);
 
@@ -17,14 +17,7 @@ async function openRun(page: Page, name: string) {
     .first()
     .getByRole('radio', { name: 'Chest hand' })
     .click();
-  await allSaved(page);
-  await page.goto(`${server.url}/clients/${clientId}/read`);
-  await page.getByRole('button', { name: 'Confirm this intent' }).click();
-  await page.getByRole('link', { name: 'On to Sequence' }).click();
-  await page.getByRole('button', { name: 'Make the plan' }).click();
-  await page.getByRole('link', { name: 'On to Coach' }).click();
-  await page.getByRole('button', { name: 'Open the run' }).click();
-  await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
+  await planAndOpenRun(page, server.url, clientId);
   return clientId;
 }
 
