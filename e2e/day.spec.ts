@@ -1,6 +1,14 @@
 import { expect, test } from '@playwright/test';
 import { testServer } from './support/server';
-import { addClient, allSaved, expectAccessible, gradeRing, screenClear, planAndOpenRun } from './support/walk';
+import {
+  addClient,
+  allSaved,
+  expectAccessible,
+  gradeRing,
+  screenClear,
+  planAndOpenRun,
+  startBreathing,
+} from './support/walk';
 
 const server = testServer(4325);
 
@@ -69,9 +77,7 @@ test('a run: waiting, going on, an easier drill in place, the next cue, and a ph
   await page.goto(`${server.url}/clients/${clientId}/look?protocol=regionMap`);
   await gradeRing(page, 'Deep', { 'left side': 0, 'right side': 0, 'left back': 0, 'right back': 0, belly: 2 });
   await planAndOpenRun(page, server.url, clientId);
-  await page.keyboard.press(' ');
-  await page.keyboard.press('n');
-  await expect(page.locator('[data-phase]')).toBeVisible();
+  await startBreathing(page);
 
   await page.keyboard.press(' ');
   await expect(page.locator('[data-phase]')).toHaveText('WAITING');
@@ -109,9 +115,7 @@ test('reduced motion: the tide moves in whole seconds', async ({ page }) => {
   await page.goto(`${server.url}/clients/${clientId}/look?protocol=twoHands`);
   await page.getByRole('radiogroup', { name: 'Which moves more?' }).getByRole('radio', { name: 'Chest' }).click();
   await planAndOpenRun(page, server.url, clientId);
-  await page.keyboard.press(' ');
-  await page.keyboard.press('n');
-  await expect(page.locator('[data-phase]')).toBeVisible();
+  await startBreathing(page);
   const levels = await page.evaluate(async () => {
     const seen = new Set<string>();
     const until = performance.now() + 2500;

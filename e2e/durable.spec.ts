@@ -1,6 +1,6 @@
 import { type Page, expect, test } from '@playwright/test';
 import { testServer } from './support/server';
-import { addClient, allSaved, expectAccessible, screenClear, planAndOpenRun } from './support/walk';
+import { addClient, allSaved, expectAccessible, screenClear, planAndOpenRun, startBreathing } from './support/walk';
 
 const server = testServer(4323);
 
@@ -37,9 +37,7 @@ test('a server killed in mid-run loses nothing: same item, same second, and what
   page,
 }) => {
   await openRun(page, 'Dorrit Shoal');
-  await page.keyboard.press(' ');
-  await page.keyboard.press('n');
-  await expect(page.locator('[data-phase]')).toBeVisible();
+  await startBreathing(page);
   await page.waitForTimeout(2500);
   const item = await page.locator('[data-item]').textContent();
 
@@ -85,8 +83,7 @@ test('a stop shows “Breathe normally”, keeps what was noticed, and keeps the
 }) => {
   const clientId = await openRun(page, 'Lettice Groyne');
   const drill = await page.locator('[data-item]').textContent();
-  await page.keyboard.press(' ');
-  await page.keyboard.press('n');
+  await startBreathing(page);
   await page.keyboard.press('Escape');
   await expect(page.getByRole('heading', { name: 'Breathe normally' })).toBeVisible();
   await expectAccessible(page, 'a stop');
@@ -129,8 +126,7 @@ test('tones keep in step with the run: onsets lie within 20 ms of plan', async (
     };
   });
   await openRun(page, 'Isaura Bilge');
-  await page.keyboard.press(' ');
-  await page.keyboard.press('n');
+  await startBreathing(page);
   await page.waitForTimeout(14_000);
   const heard = await page.evaluate(() => (window as unknown as { heard: { when: number; from: number }[] }).heard);
   const events = await eventsOf(page);

@@ -1,6 +1,6 @@
 /** Everything that must hold before a change is kept: lint, types, unit tests, build, browser tests. */
 import { spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { bin, build, install, must, root } from './lib.mjs';
 
@@ -10,6 +10,7 @@ browser();
 const counts = { passed: 0, failed: 0 };
 const results = join(root, 'test-results');
 rmSync(results, { recursive: true, force: true });
+mkdirSync(results);
 
 step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
 step('layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']);

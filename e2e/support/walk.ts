@@ -75,6 +75,14 @@ export async function planAndOpenRun(page: Page, url: string, clientId: string) 
   await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
 }
 
+/** Starts an open run and goes past the first set-up. */
+export async function startBreathing(page: Page) {
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('button', { name: /^Ready/ })).toBeEnabled();
+  await page.keyboard.press('n');
+  await expect(page.locator('[data-phase]')).toBeVisible();
+}
+
 /** Waits until everything typed and tapped is with the server. */
 export async function allSaved(page: Page) {
   await expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();

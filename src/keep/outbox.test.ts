@@ -106,6 +106,9 @@ test('a refusal goes to the one who waits for it, and is not kept aside', async 
 });
 
 test('a refusal nobody waits for any more is kept aside with what was typed, until it was noted', async () => {
+  // The page that typed it is closed: it hears nothing any more.
+  const { BroadcastChannel } = globalThis;
+  Object.assign(globalThis, { BroadcastChannel: undefined });
   server.up = false;
   void outbox.keep('client.create', client('typed long ago'));
   await until(() => outbox.keepState().waiting === 1);
@@ -119,6 +122,17 @@ test('a refusal nobody waits for any more is kept aside with what was typed, unt
   expect(entry).toMatchObject({ kind: 'client.create', why: 'No longer there.', payload: { name: 'typed long ago' } });
   await next.dropRefused(entry!.id);
   expect(await next.refusedEntries()).toEqual([]);
+  Object.assign(globalThis, { BroadcastChannel });
+});
+
+test('whichever tab sends, the one that waits gets the answer', async () => {
+  server.up = false;
+  const answer = outbox.keep('client.create', client('typed here'));
+  await until(() => outbox.keepState().waiting === 1);
+  const other = openPage();
+  server.up = true;
+  await other.flush();
+  expect(await answer).toMatchObject({ state: 'saved' });
 });
 
 test('listeners hear of every outcome until they leave', async () => {

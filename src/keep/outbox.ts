@@ -79,6 +79,7 @@ export const newId = () => uuid();
  */
 export async function keep<K extends CommandKind>(kind: K, payload: Payload<K>): Promise<Outcome> {
   const command: Waiting = { id: newId(), kind, payload };
+  otherTabs();
   const answer = new Promise<Outcome>((resolve) => waiters.set(command.id, resolve));
   const db = await openOutbox();
   if (db) await db.add('waiting', command);
@@ -175,9 +176,37 @@ async function settle(key: number, command: Waiting, outcome: Outcome) {
     waiting: Math.max(0, state.waiting - 1),
     ...(outcome.state === 'refused' ? {} : { lastSavedAt: outcome.at }),
   });
+  hear({ command, outcome });
+  otherTabs()?.postMessage({ command, outcome } satisfies Settled);
+}
+
+interface Settled {
+  command: Waiting;
+  outcome: Outcome;
+}
+
+function hear({ command, outcome }: Settled) {
   waiters.get(command.id)?.(outcome);
   waiters.delete(command.id);
   for (const listener of outcomeListeners) listener({ kind: command.kind, payload: command.payload, outcome });
+}
+
+let channel: BroadcastChannel | null = null;
+
+/** Whichever tab sends, the one that waits for the answer gets it. */
+function otherTabs(): BroadcastChannel | null {
+  if (typeof BroadcastChannel === 'undefined') return null;
+  if (!channel) {
+    channel = new BroadcastChannel('kokyu-outbox');
+    channel.onmessage = ({ data }: MessageEvent<Settled>) => {
+      if (waiters.has(data.command.id) && data.outcome.state === 'refused') void dropRefused(data.command.id);
+      if (data.outcome.state !== 'refused') setState({ lastSavedAt: data.outcome.at });
+      void countWaiting().then((waiting) => setState({ waiting, reachable: true }));
+      hear(data);
+    };
+    (channel as { unref?: () => void }).unref?.();
+  }
+  return channel;
 }
 
 /** Payloads of one kind that are written down here and not yet with the server, oldest first. */

@@ -4,7 +4,7 @@ import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { Search } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { type StationId, stationList } from './stations';
 
 interface Hit {
@@ -21,6 +21,7 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
   const [open, setOpen] = useState(false);
   const [words, setWords] = useState('');
   const [hits, setHits] = useState<Hit[]>([]);
+  const going = useRef(false);
 
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
@@ -43,7 +44,11 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
     return () => abort.abort();
   }, [open, words]);
 
+  // What came for the words before these must not be chosen for them.
+  const found = hits.filter(({ name }) => name.toLowerCase().includes(words.trim().toLowerCase()));
+
   const go = (href: string) => {
+    going.current = true;
     setOpen(false);
     setWords('');
     router.push(href);
@@ -69,6 +74,11 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
         <Dialog.Content
           aria-describedby={undefined}
+          onCloseAutoFocus={(event) => {
+            // Where we went has a focus of its own.
+            if (going.current) event.preventDefault();
+            going.current = false;
+          }}
           className="fixed top-[12vh] left-1/2 z-50 w-[min(92vw,34rem)] -translate-x-1/2 rounded-one border border-ink bg-paper p-2"
         >
           <Dialog.Title className="sr-only">Find a client or go somewhere</Dialog.Title>
@@ -81,9 +91,9 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
             />
             <Command.List className="max-h-[55vh] overflow-auto">
               <Command.Empty className="px-3 py-4 text-ink2">Nothing by that name. Add them as a client?</Command.Empty>
-              {hits.length > 0 && (
+              {found.length > 0 && (
                 <Command.Group heading="Clients" className="text-sm text-ink2">
-                  {hits.map(({ id, name }) => (
+                  {found.map(({ id, name }) => (
                     <Command.Item key={id} value={id} className={item} onSelect={() => go(`/clients/${id}`)}>
                       {name}
                     </Command.Item>

@@ -19,12 +19,21 @@ export function Keeping() {
   useFlushing();
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | null = null;
+    // A refresh that finds no server would take the page away with what is being typed: ask first, and try again later.
+    const refresh = async () => {
+      const answered = await fetch('/api/clients?find=%00', { cache: 'no-store' }).then(
+        () => true,
+        () => false,
+      );
+      if (answered) router.refresh();
+      else timer = setTimeout(() => void refresh(), 1000);
+    };
     const stop = onOutcome(({ kind, outcome }) => {
       if (outcome.state === 'conflict') say(outcome.why);
       if (outcome.state === 'refused') void refusedEntries().then(setRefused);
       else if (kind !== 'run.append') {
         if (timer) clearTimeout(timer);
-        timer = setTimeout(() => router.refresh(), 120);
+        timer = setTimeout(() => void refresh(), 120);
       }
     });
     void refusedEntries().then(setRefused);
