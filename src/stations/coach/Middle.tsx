@@ -34,7 +34,8 @@ export function Middle({
 }) {
   const { state, place, ready, writes } = run;
   const drill = drillOf(item);
-  const segment = run.timeline.segments[shown.segment]!;
+  // For a frame after a swap the words lag behind the plan, which may have become shorter.
+  const segment = run.timeline.segments[shown.segment] ?? place().timed;
   const stretches = segment.segment.kind === 'breaths' ? segment.segment.stretches : null;
   const askSeconds = useCallback(() => place().intoSeconds, [place]);
 
