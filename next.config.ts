@@ -18,7 +18,7 @@ const contentSecurityPolicy = [
 ].join('; ');
 
 const nextConfig: NextConfig = {
-  serverExternalPackages: ['better-sqlite3'],
+  serverExternalPackages: ['better-sqlite3', 'sharp'],
   poweredByHeader: false,
   reactStrictMode: true,
   typescript: { tsconfigPath: 'tsconfig.json' },

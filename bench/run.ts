@@ -13,12 +13,8 @@ import { openStore } from '@/store';
 import { loadDemo } from '../demo/load';
 import { people } from '../demo/people';
 import { testServer } from '../e2e/support/server';
-
-const percentile = (values: readonly number[], part: number) =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * part))]!;
-
-const report = (what: string, value: string, limit: string, held: boolean) =>
-  console.log(`${held ? 'held  ' : 'MISSED'}  ${what.padEnd(58)} ${value.padStart(12)}   (wanted: ${limit})`);
+import { rereading, ringFrames, sweep } from './look';
+import { percentile, report } from './report';
 
 function phases() {
   const plan = planBreaths([{ cadence: cadence(4, 6, { bottomPauseSeconds: 1 }), breaths: 120 }]);
@@ -119,5 +115,9 @@ function sound() {
 
 phases();
 plans();
+rereading();
+sweep();
 sound();
-await pages();
+await ringFrames();
+// The long part, 300 clients × 20 visits, can be left out.
+if (!process.argv.includes('--quick')) await pages();

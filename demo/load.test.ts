@@ -82,7 +82,8 @@ describe('the demo studio', () => {
       const person = people.find((one) => one.name === name)!;
       const visits = [...person.visits].sort((a, b) => a.daysAgo - b.daysAgo);
       visitsOf(store, id).forEach((row, i) => {
-        const { shown } = likelyPatterns(scorePatterns(readFindings(visitRecord(store, row).looks)));
+        const findings = readFindings(visitRecord(store, row).looks);
+        const { shown } = likelyPatterns(scorePatterns(findings), findings);
         const named = visits[i]!.patterns;
         expect([name, row.day, shown.map(({ pattern }) => pattern.id)]).toEqual([
           name,

@@ -2,10 +2,21 @@ import { rmSync } from 'node:fs';
 import { v7 as uuid } from 'uuid';
 import { timelineOf, type StampedEvent } from '@/core/coach';
 import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
+import { type ProtocolId, blankRaw } from '@/core/look';
+import { likelyPatterns, readFindings, scorePatterns, snapshotOf } from '@/core/read';
 import { type Gates, conditionIds, evaluateGates } from '@/core/safety';
 import { type Plan, type PlanRequest, makePlan } from '@/core/sequence';
 import { evenYields, unobserved } from '@/core/trunk';
-import { type Store, carryOut, countClients, knownClientOf, openStore, readSettings, storePath } from '@/store';
+import {
+  type Store,
+  carryOut,
+  countClients,
+  knownClientOf,
+  looksOf,
+  openStore,
+  readSettings,
+  storePath,
+} from '@/store';
 import { type DemoPerson, type DemoVisit, people } from './people';
 
 /** A repeatable source of small differences, so that the demo is the same for everybody. */
@@ -111,17 +122,25 @@ class Loader {
     const position = visit.hands.position;
     const { map, mapAfter } = visit;
     look('regionMap', {
+      ...blankRaw('regionMap'),
       ...map,
       position,
       quiet: { ...unobserved(), ...map.quiet },
       deep: { ...unobserved(), ...map.deep },
     });
+    for (const [protocol, raw] of Object.entries(visit.more ?? {}) as [ProtocolId, object][]) {
+      look(protocol, blankRaw(protocol, raw));
+    }
     if (visit.holds) look('calmHold', { position, tries: visit.holds });
     look('marker', { position, readings: visit.ease.before });
     const { intent, side = null, patterns } = visit;
     this.record(
       'reading.confirm',
-      { readingId: uuid(), visitId, reading: { intent, side, patterns, ownLine: '' } },
+      {
+        readingId: uuid(),
+        visitId,
+        reading: { intent, side, patterns, ownLine: '', snapshot: this.snapshot(visitId) },
+      },
       next(2),
     );
     this.coached(clientId, visitId, visit, next(3));
@@ -141,6 +160,12 @@ class Loader {
       );
     }
     this.record('visit.end', { visitId }, next(2));
+  }
+
+  /** The reading as it stood when it was confirmed. */
+  private snapshot(visitId: string) {
+    const findings = readFindings(looksOf(this.store, [visitId]));
+    return snapshotOf(findings, likelyPatterns(scorePatterns(findings), findings).shown);
   }
 
   private readonly plans = new Map<string, Plan>();

@@ -1,6 +1,6 @@
 import { type ConditionId } from '@/core/safety';
 import { type Grades, unobserved } from '@/core/trunk';
-import { type Raw } from '@/core/look';
+import { type ProtocolId, type Raw } from '@/core/look';
 import { type IntentId } from '@/core/read';
 
 type Quiet = Omit<Raw<'quietLook'>, 'taps'> & { rate: number; spread: number };
@@ -13,6 +13,8 @@ export interface DemoVisit {
   map: { quiet: Partial<Grades>; deep: Partial<Grades>; neckQuiet: number; neckDeep: number };
   /** Map after the drills, deep breaths; left out when it was not rechecked. */
   mapAfter?: Partial<Grades>;
+  /** Further looks, as far as they were taken. */
+  more?: { [P in ProtocolId]?: Partial<Raw<P>> };
   holds?: Raw<'calmHold'>['tries'];
   ease: { before: [number, number]; after: [number, number] };
   intent: IntentId;
@@ -54,6 +56,7 @@ const hands = (rest: Partial<Raw<'twoHands'>>): Raw<'twoHands'> => ({
   movesMore: 'belly',
   bellyDrawsIn: 'no',
   deepLeads: 'together',
+  freeVoice: 'not observed',
   ...rest,
 });
 
@@ -126,6 +129,16 @@ export const people: readonly DemoPerson[] = [
           neckDeep: 3,
         },
         mapAfter: { ...even(1), chestFront: 3, belly: 2 },
+        more: {
+          frontOn: {
+            shoulders: 'yes',
+            upperOnly: 'yes',
+            shouldersDeep: 'yes',
+            neckCordsDeep: 'yes',
+            yawnsDaily: 'yes',
+          },
+          questionnaire: { answers: [1, 3, 0, 1, 0, 2, 2, 2, 1, 1, 3, 0, 0, 2, 1, 2] },
+        },
         holds: [
           { seconds: 9, feeling: 'at the edge', firstBreath: 'mouth' },
           { seconds: 8.5, feeling: 'calm', firstBreath: 'nose and big' },
@@ -188,6 +201,17 @@ export const people: readonly DemoPerson[] = [
           neckDeep: 0,
         },
         mapAfter: { ...even(3), leftSide: 2, leftBack: 1, lowBack: 2 },
+        more: {
+          sideBend: { left: 1, right: 3 },
+          tape: {
+            levels: {
+              fourth: [
+                { exhaleCm: 84, inhaleCm: 89.5 },
+                { exhaleCm: 84, inhaleCm: 89 },
+              ],
+            },
+          },
+        },
         holds: calm(31, 33),
         ease: { before: [6, 6], after: [7, 7.5] },
         intent: 'openOneSide',
@@ -205,6 +229,17 @@ export const people: readonly DemoPerson[] = [
           neckDeep: 0,
         },
         mapAfter: { ...even(3), leftBack: 3, lowBack: 2 },
+        more: {
+          sideBend: { left: 2, right: 3 },
+          tape: {
+            levels: {
+              fourth: [
+                { exhaleCm: 84, inhaleCm: 90 },
+                { exhaleCm: 83.5, inhaleCm: 89.5 },
+              ],
+            },
+          },
+        },
         holds: calm(34, 33, 35),
         ease: { before: [6.5, 7], after: [8, 8] },
         intent: 'openOneSide',
@@ -249,6 +284,10 @@ export const people: readonly DemoPerson[] = [
           neckDeep: 0,
         },
         mapAfter: { ...even(1), belly: 2, leftSide: 2, rightSide: 2 },
+        more: {
+          stack: { flareRest: 1, flareExhale: 1, pelvis: 'tipped forward', lowBackOff: 'yes' },
+          exhale: { seconds: [7.5, 8.1], sound: 'even', ribsDown: 'yes', nextInhale: 6 },
+        },
         ease: { before: [5.5, 5], after: [6.5, 6.5] },
         intent: 'stackAndSpread',
         patterns: ['bellyOnly'],
@@ -292,6 +331,7 @@ export const people: readonly DemoPerson[] = [
           neckDeep: 1,
         },
         mapAfter: { ...even(2), chestFront: 2, chestBack: 2, leftSide: 3, rightSide: 3 },
+        more: { pelvicRock: { nods: 'no', stuckAt: 'mid-back', freedBySoftness: 'yes' } },
         ease: { before: [6, 6], after: [7, 6.5] },
         intent: 'openPump',
         patterns: ['pumpClosed'],

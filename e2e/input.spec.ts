@@ -84,7 +84,7 @@ test('an unknown address gives a kind page, and nonsense to the server one sente
   expect((await post('not json')).status()).toBe(400);
   expect((await post('{}', { 'sec-fetch-site': 'cross-site' })).status()).toBe(403);
   expect((await post('{}', { 'content-type': 'text/plain' })).status()).toBe(415);
-  expect((await post(JSON.stringify({ commands: ['x'.repeat(3_000_000)] }))).status()).toBe(413);
+  expect((await post(JSON.stringify({ commands: ['x'.repeat(12_500_000)] }))).status()).toBe(413);
   const { outcomes } = (await (await post(JSON.stringify({ commands: [{ id: 1 }, null] }))).json()) as {
     outcomes: { state: string }[];
   };

@@ -62,6 +62,7 @@ test('a new coach takes a new client from the first question to a measured chang
     .getByRole('radio', { name: 'No', exact: true })
     .click();
 
+  await page.getByRole('link', { name: 'Next: Front-on, five and five' }).click();
   await page.getByRole('link', { name: 'Next: Region map' }).click();
   const still = { 'left side': 0, 'right side': 0, 'left back': 0, 'right back': 0, belly: 2, 'front of chest': 2 };
   await gradeRing(page, 'Quiet', still);
@@ -69,7 +70,12 @@ test('a new coach takes a new client from the first question to a measured chang
   await expect(page.getByText('Nothing moves at the right back and left back.')).toBeVisible();
   await expectAccessible(page, 'Look, region map');
 
-  await page.getByRole('link', { name: 'Next: Calm exhale hold' }).click();
+  await page.getByText('Skip, move, add').click();
+  await page.getByRole('button', { name: '+ Calm exhale hold' }).click();
+  await page
+    .getByRole('navigation', { name: 'Looks' })
+    .getByRole('link', { name: /Calm exhale hold/ })
+    .click();
   await page.getByRole('button', { name: 'Start the hold' }).click();
   await expect(page.getByText('Breathe when you first want to')).toBeVisible();
   await page.waitForTimeout(1500);

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { type Page, expect } from '@playwright/test';
+import { v7 as uuid } from 'uuid';
+import { conditionIds } from '@/core/safety';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -32,6 +34,26 @@ export async function addClient(page: Page, url: string, name: string) {
   await page.getByRole('button', { name: 'Add and begin today’s visit' }).click();
   await expect(page.getByRole('heading', { name: 'Screen', exact: true })).toBeVisible();
   return page.url().split('/')[4]!;
+}
+
+/** A client with today's visit, every question answered no, made as a browser would send it: for tests of what comes later. */
+export async function seedClient(page: Page, url: string, name: string) {
+  const [clientId, visitId] = [uuid(), uuid()];
+  const fact = (key: string, value: unknown) => ({
+    kind: 'fact.add',
+    payload: { factId: uuid(), clientId, key, value, basedOn: null },
+  });
+  const commands = [
+    { kind: 'client.create', payload: { clientId, factId: uuid(), name } },
+    { kind: 'visit.start', payload: { visitId, clientId } },
+    fact('emergency', { present: [] }),
+    fact('redFlags', { present: [] }),
+    ...conditionIds.map((id) => fact(`answer:${id}`, { value: 'no' })),
+  ].map((command) => ({ id: uuid(), ...command }));
+  const answer = await page.request.post(`${url}/api/commands`, { data: { commands } });
+  const { outcomes } = (await answer.json()) as { outcomes: { state: string }[] };
+  expect(outcomes.filter(({ state }) => state === 'refused')).toEqual([]);
+  return clientId;
 }
 
 /** Asks today's signs and answers every condition "no", but for those given. */

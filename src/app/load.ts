@@ -1,12 +1,15 @@
 import { cookies } from 'next/headers';
 import { cache } from 'react';
 import { dayIn } from '@/core/record';
-import { evaluateGates, knownClient, pathState } from '@/core/safety';
+import { type LookRecord } from '@/core/look';
+import { freeFindings, readFindings } from '@/core/read';
+import { type Fact, type GateLimits, evaluateGates, knownClient, pathState } from '@/core/safety';
 import { type ClientView } from '@/stations/view';
 import {
   factsOf,
   findClient,
   latestRate,
+  looksOf,
   readSettings,
   stoppedDrills,
   theStore,
@@ -23,6 +26,19 @@ export async function loadTheme(): Promise<'light' | 'dark'> {
 
 export const todayIn = (zone: string) => dayIn(Date.now(), zone);
 
+/** Protocols in which something marked was found. */
+const markedIn = (looks: readonly LookRecord[]) => [
+  ...new Set(
+    readFindings(looks).flatMap(({ id, severity, protocol }) =>
+      severity >= 2 && !freeFindings.includes(id) ? [protocol] : [],
+    ),
+  ),
+];
+
+/** Limits on an earlier day, by what had been said until then. */
+const gatesOn = (facts: readonly Fact[], day: string, limits: GateLimits) =>
+  evaluateGates(knownClient(facts.filter((fact) => fact.day <= day)).profile, day, limits);
+
 /** Everything the stations of a client show, or null for an id nobody has. Read once a request. */
 export const loadClient = cache((clientId: string): ClientView | null => {
   const store = theStore();
@@ -30,19 +46,25 @@ export const loadClient = cache((clientId: string): ClientView | null => {
   if (!client) return null;
   const settings = loadSettings();
   const today = todayIn(settings.timeZone);
-  const known = knownClient(factsOf(store, clientId));
+  const facts = factsOf(store, clientId);
+  const known = knownClient(facts);
   const row = visitOfDay(store, clientId, today);
   const visit = row ? visitRecord(store, row) : null;
+  const earlier = visitsOf(store, clientId).filter(({ id }) => id !== row?.id);
+  const [last] = earlier;
   return {
     id: clientId,
     name: client.name,
     today,
     settings,
     known,
-    gates: evaluateGates(known.profile, today),
+    gates: evaluateGates(known.profile, today, settings.limits),
     path: pathState(known.profile, today, row ? latestRate(store, row.id) : null),
     visit,
     stopped: stoppedDrills(store, clientId),
-    earlier: visitsOf(store, clientId).filter(({ id }) => id !== row?.id),
+    earlier,
+    markedLast: last ? markedIn(looksOf(store, [last.id])) : [],
+    facts,
+    gatesThen: last ? gatesOn(facts, last.day, settings.limits) : null,
   };
 });

@@ -11,7 +11,7 @@ import {
   timelineOf,
 } from './coach';
 import { segmentsOf, totalsOf } from './dose';
-import { type LookRecord, quietRate, settleDoubt } from './look';
+import { type LookRecord, blankRaw, quietRate, settleDoubt } from './look';
 import { readFindings, scorePatterns } from './read';
 import {
   type Answer,
@@ -271,7 +271,7 @@ describe('ring and reading', () => {
     version: 1,
     moment: 'before',
     takenAt: '2026-11-23T10:00:00Z',
-    raw: { position: 'sitting', quiet: deep, deep, neckQuiet: null, neckDeep: null },
+    raw: blankRaw('regionMap', { position: 'sitting', quiet: deep, deep }),
   });
 
   test('mirrored input gives a mirrored ring and a mirrored reading, with the same points', () => {

@@ -27,6 +27,8 @@ export type KeepState = {
 type Listener = (event: { kind: CommandKind; payload: unknown; outcome: Outcome }) => void;
 
 const batchSize = 50;
+/** A batch is closed once it holds this much: a picture travels alone or nearly so. */
+const batchCharacters = 1_000_000;
 const retryMs = [500, 1000, 2000, 4000] as const;
 
 let state: KeepState = { waiting: 0, reachable: true, lastSavedAt: null };
@@ -132,10 +134,13 @@ async function sendAll(): Promise<void> {
 
 async function oldest(): Promise<{ key: number; command: Waiting }[]> {
   const db = await openOutbox();
-  if (!db) return memory.slice(0, batchSize).map((command, key) => ({ key, command }));
+  if (!db) return memory.slice(0, 1).map((command, key) => ({ key, command }));
   const found: { key: number; command: Waiting }[] = [];
+  let characters = 0;
   let cursor = await db.transaction('waiting').store.openCursor();
   while (cursor && found.length < batchSize) {
+    characters += JSON.stringify(cursor.value).length;
+    if (found.length > 0 && characters > batchCharacters) break;
     found.push({ key: cursor.key, command: cursor.value });
     cursor = await cursor.continue();
   }

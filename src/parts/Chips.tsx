@@ -10,7 +10,14 @@ export interface Choice<T extends string> {
 
 const chip =
   'min-h-11 min-w-11 border border-ink px-2.5 py-1.5 text-base -ml-px first:ml-0 first:rounded-l-one last:rounded-r-one ' +
-  'hover:bg-leaf data-[state=on]:bg-ink data-[state=on]:text-onink focus-visible:relative focus-visible:z-10';
+  'hover:bg-leaf focus-visible:relative focus-visible:z-10';
+
+const loose =
+  'min-h-11 rounded-one border border-line px-3 py-1.5 text-left text-base hover:bg-leaf data-[state=on]:border-ink';
+const loud = 'data-[state=on]:bg-ink data-[state=on]:text-onink';
+/** "Not seen" chosen is no answer yet: it must not shout louder than one. */
+const quiet = 'data-[state=on]:bg-leaf data-[state=on]:text-ink2 data-[state=on]:shadow-[inset_0_-3px_0_var(--rule)]';
+const unanswered: readonly string[] = ['not observed', 'unknown', 'x'];
 
 /** One choice of a few, as joined chips. Choosing the chosen one again leaves it chosen. */
 export function ChoiceChips<T extends string>({
@@ -20,6 +27,7 @@ export function ChoiceChips<T extends string>({
   onChange,
   hideLabel = false,
   disabled = false,
+  apart = false,
 }: {
   label: string;
   value: T | null;
@@ -27,6 +35,8 @@ export function ChoiceChips<T extends string>({
   onChange: (value: T) => void;
   hideLabel?: boolean;
   disabled?: boolean;
+  /** Chips of their own, for choices too long to stand joined in one row. */
+  apart?: boolean;
 }) {
   const id = useId();
   return (
@@ -40,10 +50,14 @@ export function ChoiceChips<T extends string>({
         value={value ?? ''}
         disabled={disabled}
         onValueChange={(next) => next && onChange(next as T)}
-        className="inline-flex flex-wrap"
+        className={apart ? 'flex flex-wrap gap-2' : 'inline-flex flex-wrap'}
       >
         {choices.map((choice) => (
-          <ToggleGroup.Item key={choice.value} value={choice.value} className={chip}>
+          <ToggleGroup.Item
+            key={choice.value}
+            value={choice.value}
+            className={`${apart ? loose : chip} ${unanswered.includes(choice.value) ? quiet : loud}`}
+          >
             {choice.label}
           </ToggleGroup.Item>
         ))}
@@ -80,11 +94,7 @@ export function TickChips<T extends string>({
         className="flex flex-wrap gap-2"
       >
         {choices.map((choice) => (
-          <ToggleGroup.Item
-            key={choice.value}
-            value={choice.value}
-            className="min-h-11 rounded-one border border-line px-3 py-1.5 text-left text-base hover:bg-leaf data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-onink"
-          >
+          <ToggleGroup.Item key={choice.value} value={choice.value} className={`${loose} ${loud}`}>
             {choice.label}
           </ToggleGroup.Item>
         ))}

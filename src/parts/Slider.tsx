@@ -13,6 +13,7 @@ export function Slider({
   low,
   high,
   onChange,
+  compact = false,
 }: {
   label: string;
   value: number | null;
@@ -22,15 +23,17 @@ export function Slider({
   low: string;
   high: string;
   onChange: (value: number) => void;
+  /** One of many under each other: smaller figures, and the ends are not named again. */
+  compact?: boolean;
 }) {
   const id = useId();
   return (
-    <div>
-      <div className="mb-2 flex items-baseline justify-between">
+    <div className={compact ? 'pt-1' : undefined}>
+      <div className={`flex items-baseline justify-between ${compact ? '' : 'mb-2'}`}>
         <span id={id} className="text-sm text-ink2">
           {label}
         </span>
-        <span className="text-2xl font-semibold">{value ?? '–'}</span>
+        <span className={compact ? 'font-semibold' : 'text-2xl font-semibold'}>{value ?? '–'}</span>
       </div>
       <Base.Root
         value={[value ?? (min + max) / 2]}
@@ -38,6 +41,8 @@ export function Slider({
         max={max}
         step={step}
         onValueChange={([next]) => next !== undefined && onChange(next)}
+        // A tap that lands on the middle, where an unasked value rests, is an answer too.
+        onPointerUp={() => value === null && onChange(Math.round((min + max) / 2 / step) * step)}
         className="relative flex h-11 touch-none items-center select-none"
       >
         <Base.Track className="relative h-0.5 grow bg-ink" />
@@ -47,10 +52,12 @@ export function Slider({
           className={`block h-9 w-5 rounded-one border-2 border-ink ${value === null ? 'bg-paper' : 'bg-ink'}`}
         />
       </Base.Root>
-      <div className="flex justify-between text-sm text-ink2">
-        <span>{low}</span>
-        <span>{high}</span>
-      </div>
+      {!compact && (
+        <div className="flex justify-between text-sm text-ink2">
+          <span>{low}</span>
+          <span>{high}</span>
+        </div>
+      )}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { renderToStaticMarkup as html } from 'react-dom/server';
 import { cadence } from '@/core/cadence';
-import { type LookRecord, type ProtocolId, type Raw } from '@/core/look';
+import { type LookRecord, type ProtocolId, type Raw, blankRaw } from '@/core/look';
 import { type StoredLook, type VisitRecord, defaultSettings } from '@/core/record';
 import { type Fact, type FactKey, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
 import { type PlanItem, makePlan } from '@/core/sequence';
@@ -63,6 +63,9 @@ function viewOf({
     path: pathState(known.profile, today, null),
     stopped: [],
     earlier: [],
+    markedLast: [],
+    facts,
+    gatesThen: null,
     visit:
       visit === null
         ? null
@@ -73,6 +76,8 @@ function viewOf({
             day: today,
             endedAt: null,
             looks: [],
+            lookList: null,
+            judgements: [],
             reading: null,
             plan: null,
             runs: [],
@@ -89,26 +94,14 @@ const reading = {
   side: null,
   patterns: ['upperChest'],
   ownLine: '',
+  snapshot: null,
 };
-const chestLeads = look('twoHands', {
-  position: 'hook-lying',
-  leads: 'chest',
-  movesMore: 'chest',
-  bellyDrawsIn: 'no',
-  deepLeads: 'chest',
-});
+const chestLeads = look(
+  'twoHands',
+  blankRaw('twoHands', { leads: 'chest', movesMore: 'chest', bellyDrawsIn: 'no', deepLeads: 'chest' }),
+);
 const map = (deep: Partial<Grades>, moment: LookRecord['moment'] = 'before') =>
-  look(
-    'regionMap',
-    {
-      position: 'hook-lying',
-      quiet: unobserved(),
-      deep: { ...unobserved(), ...deep },
-      neckQuiet: null,
-      neckDeep: null,
-    },
-    moment,
-  );
+  look('regionMap', blankRaw('regionMap', { deep: { ...unobserved(), ...deep } }), moment);
 
 function planned(view: ClientView) {
   let next = 0;
@@ -142,6 +135,44 @@ describe('Screen', () => {
     expect(markup).toContain('Stop. Call 999.');
     expect(markup).not.toContain('<button');
     expect(markup).not.toContain('<input');
+  });
+});
+
+describe('Screen opens a visit', () => {
+  const earlier = [
+    { id: 'v', clientId: 'client', startedAt: '2026-11-02T09:00:00Z', day: '2026-11-02', endedAt: null },
+  ];
+  const then = (facts: Fact[]) => evaluateGates(knownClient(facts).profile, '2026-11-02');
+
+  test('with what changed, and what the weeks have put off limits since', () => {
+    const facts = [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 14 }, '2026-11-02')];
+    const markup = html(<ScreenStation view={viewOf({ facts, earlier, gatesThen: then(facts) })} />);
+    expect(markup).toContain('What changed since 2 November?');
+    expect(markup).toContain('Newly off since then');
+    expect(markup).toContain('Pregnant, week 17');
+    expect(html(<ScreenStation view={viewOf()} />)).not.toContain('What changed since');
+  });
+
+  test('asks for old answers again, and keeps the history in words', () => {
+    const old = conditionIds.map((id) => fact(`answer:${id}`, { value: 'no' }, '2026-06-01'));
+    const markup = html(<ScreenStation view={viewOf({ facts: [...signs, ...old] })} />);
+    expect(markup).toContain('older than 90 days');
+    expect(markup).toContain('Gone through: all still stand');
+    expect(markup).toMatch(/History: \d+ entries on 2 days/);
+    expect(markup).toContain('1 June');
+  });
+
+  test('offers the smallest change beside what is off, and says which form goes first', () => {
+    const facts = [
+      ...signs,
+      ...allNo,
+      fact('answer:holdingFloor', { value: 'yes' }),
+      fact('answer:leaking', { value: 'yes' }),
+      fact('answer:latex', { value: 'yes' }),
+    ];
+    const markup = html(<ScreenStation view={viewOf({ facts })} />);
+    expect(markup).toContain('Instead: towel instead of the latex band.');
+    expect(markup).toContain('letting go before lifting');
   });
 });
 
@@ -184,9 +215,60 @@ describe('Look', () => {
     const gated = viewOf({ facts: [...signs, ...allNo, fact('answer:seizures', { value: 'yes' })] });
     expect(html(<LookStation view={gated} />)).not.toContain('Start the hold');
     expect(html(<LookStation view={gated} />)).toContain('seizures or other neurological');
-    asked = 'marker';
+    asked = 'frontOn';
     const lung = viewOf({ facts: [...signs, ...allNo, fact('answer:collapsedLung', { value: 'yes' })] });
     expect(html(<LookStation view={lung} />)).toContain('Off today, deep breaths on request');
+    // The marker stays, without the measure that is off.
+    asked = 'marker';
+    expect(html(<LookStation view={lung} />)).not.toContain('Deep-breath ease');
+    expect(html(<LookStation view={lung} />)).toContain('Hip inward rotation');
+  });
+
+  test.each([
+    ['frontOn', 'Five deep breaths'],
+    ['tape', 'Fourth intercostal space'],
+    ['twoLine', 'Equal ones give a balance of 0'],
+    ['fingerGap', 'Do the shoulders shrug?'],
+    ['sideBend', 'the client’s left side opens'],
+    ['postureSearch', 'Front of the pelvis a little up'],
+    ['stack', 'Attach a photo'],
+    ['exhale', 'Start the exhale'],
+    ['wallOrder', 'March, left foot up'],
+    ['floor', 'Softens on the inhale?'],
+    ['pelvicRock', 'Does the head nod?'],
+    ['tenCount', 'folk check'],
+    ['questionnaire', 'Tight feelings round the mouth'],
+    ['twoHands', 'which hand leads?'],
+  ])('has a screen for %s', (protocol, words) => {
+    asked = protocol;
+    expect(html(<LookStation view={viewOf()} />)).toContain(words);
+  });
+
+  test('does not offer a position that is off today, nor a field', () => {
+    asked = 'quietLook';
+    const pregnant = viewOf({ facts: [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })] });
+    expect(html(<LookStation view={pregnant} />)).toContain('Off today: hook-lying.');
+    asked = 'wallOrder';
+    const girdle = viewOf({ facts: [...signs, ...allNo, fact('answer:pelvicGirdlePain', { value: 'yes' })] });
+    expect(html(<LookStation view={girdle} />)).toContain('Off today, one-legged marches');
+    expect(html(<LookStation view={girdle} />)).toContain('What draws in first');
+  });
+
+  test('asks about a larger exhale instead of swapping it', () => {
+    asked = 'tape';
+    const raw = blankRaw('tape', { levels: { fourth: [{ exhaleCm: 95, inhaleCm: 90 }] } });
+    const markup = html(<LookStation view={viewOf({ visit: { looks: [look('tape', raw)] } })} />);
+    expect(markup).toContain('Swapped, or really smaller at full inhale?');
+  });
+
+  test('lists the looks of the set, done ones with their result, extras too', () => {
+    asked = 'quietLook';
+    const looks = [look('tape', blankRaw('tape', { levels: { fourth: [{ exhaleCm: 90, inhaleCm: 96 }] } }))];
+    const markup = html(<LookStation view={viewOf({ visit: { looks } })} />);
+    expect(markup).toContain('fourth space 6.0 cm');
+    expect(markup).toContain('About 9 min');
+    const own = viewOf({ visit: { lookList: { set: 'full', protocols: ['stack', 'quietLook'] } } });
+    expect(html(<LookStation view={own} />)).toMatch(/Stack<.*Unannounced quiet look</s);
   });
 
   test('shows a look already begun as it was left', () => {
@@ -268,7 +350,7 @@ describe('Coach', () => {
   test('needs a plan, then the marker, then opens the run', () => {
     expect(html(<CoachStation view={viewOf()} />)).toContain('There is no plan to coach yet.');
     const markup = html(<CoachStation view={viewOf({ visit: { reading, plan: planned(viewOf()) } })} />);
-    expect(markup).toContain('Marker before: deep-breath ease');
+    expect(markup).toContain('Today’s marker, before');
     expect(markup).toContain('Open the run');
   });
 

@@ -1,5 +1,6 @@
 import { type Settings, type VisitRecord, type VisitRow } from '@/core/record';
-import { type Gates, type KnownClient, type PathState } from '@/core/safety';
+import { type ProtocolId } from '@/core/look';
+import { type Fact, type Gates, type KnownClient, type PathState } from '@/core/safety';
 
 /** All a station is given of a client: what was recorded, and what the core makes of it on this day. */
 export interface ClientView {
@@ -14,4 +15,10 @@ export interface ClientView {
   visit: VisitRecord | null;
   stopped: { drillId: string; runId: string }[];
   earlier: VisitRow[];
+  /** Looks whose findings were marked at the last visit: what a recheck looks at again. */
+  markedLast: ProtocolId[];
+  /** Everything said of the client, oldest first. */
+  facts: Fact[];
+  /** Limits as they were at the last visit, by what was known then; null before a second visit. */
+  gatesThen: Gates | null;
 }

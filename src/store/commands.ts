@@ -10,12 +10,14 @@ import {
   firstSentence,
   parseRaw,
 } from '@/core/record';
-import { fewestTaps, newest, protocols, quietRate } from '@/core/look';
+import { type Raw, fewestTaps, newest, protocols, quietRate, rawComponents } from '@/core/look';
+import { positions } from '@/core/catalogue';
 import {
   type CountedRate,
   type FactKey,
   type PathState,
   checkComponents,
+  dueDateProblem,
   evaluateGates,
   factSchemas,
   openStations,
@@ -25,7 +27,20 @@ import {
 import { checkPlan } from '@/core/sequence';
 import { knownClientOf } from './clients';
 import { type Store } from './open';
-import { appointments, clients, commands, facts, looks, plans, readings, runEvents, runs, visits } from './schema';
+import {
+  appointments,
+  clients,
+  commands,
+  facts,
+  judgements,
+  looks,
+  photos,
+  plans,
+  readings,
+  runEvents,
+  runs,
+  visits,
+} from './schema';
 import { changeSettings, readSettings } from './settings';
 import { findVisit, looksOf, planOf } from './visits';
 
@@ -47,6 +62,15 @@ function visitOrRefuse(store: Store, visitId: string): VisitRow {
   const visit = findVisit(store, visitId);
   if (!visit) throw gone('visit');
   return visit;
+}
+
+function clientOrRefuse(store: Store, clientId: string) {
+  if (!store.select().from(clients).where(eq(clients.id, clientId)).get()) throw gone('client');
+}
+
+/** Gates of a client on the day, within the limits the coach set. */
+function gatesOf({ store, day }: Moment, clientId: string) {
+  return evaluateGates(knownClientOf(store, clientId).profile, day, readSettings(store).limits);
 }
 
 /** The newest unannounced count of a visit, as far as the path needs it. */
@@ -83,14 +107,16 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
 
   'fact.add': ({ factId, clientId, key, value, basedOn }, moment) => {
     const { store, at, day, zone } = moment;
-    if (!store.select().from(clients).where(eq(clients.id, clientId)).get()) throw gone('client');
+    clientOrRefuse(store, clientId);
     const parsed = factSchemas[key as FactKey].safeParse(value);
     if (!parsed.success) throw new Refusal(firstSentence(parsed.error));
     if (key === 'birthDay' && typeof parsed.data === 'string' && parsed.data > day) {
       throw new Refusal('That birthday lies ahead. Check the year.');
     }
-    const date = (parsed.data as { date?: string } | null)?.date;
+    const { date, dueDate } = (parsed.data ?? {}) as { date?: string; dueDate?: string };
     if (key.startsWith('answer:') && date && date > day) throw new Refusal('That date lies ahead. Check the year.');
+    const problem = key.startsWith('answer:') && dueDate ? dueDateProblem(dueDate, day) : null;
+    if (problem) throw new Refusal(problem);
     const before = store
       .select()
       .from(facts)
@@ -126,8 +152,25 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
   },
 
   'visit.start': ({ visitId, clientId }, { store, at, day, zone }) => {
-    if (!store.select().from(clients).where(eq(clients.id, clientId)).get()) throw gone('client');
+    clientOrRefuse(store, clientId);
     store.insert(visits).values({ id: visitId, clientId, startedAt: at, day, zone }).run();
+  },
+
+  'visit.lookList': ({ visitId, list }, { store }) => {
+    visitOrRefuse(store, visitId);
+    store.update(visits).set({ lookList: list }).where(eq(visits.id, visitId)).run();
+  },
+
+  // The file was written before the transaction; the row says whose it is.
+  'photo.add': ({ photoId, clientId }, { store, at }) => {
+    clientOrRefuse(store, clientId);
+    store.insert(photos).values({ id: photoId, clientId, at }).run();
+  },
+
+  'finding.judge': ({ judgementId, visitId, judgement }, moment) => {
+    const visit = visitOrRefuse(moment.store, visitId);
+    mustBeOpen(moment, visit, 'read');
+    moment.store.insert(judgements).values({ id: judgementId, visitId, at: moment.at, value: judgement }).run();
   },
 
   'visit.end': ({ visitId }, { store, at }) => {
@@ -141,8 +184,9 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
     const parsed = parseRaw(protocol, raw);
     if (!parsed.success) throw new Refusal(firstSentence(parsed.error));
     mustBeOpen(moment, visit, 'look');
-    const { profile } = knownClientOf(store, visit.clientId);
-    const verdict = checkComponents(evaluateGates(profile, moment.day), protocols[protocol].components);
+    const taken = parsed.data as Raw<typeof protocol>;
+    const contained = [...rawComponents(protocol, taken), ...positions[taken.position].components];
+    const verdict = checkComponents(gatesOf(moment, visit.clientId), contained);
     if (!verdict.allowed) throw new Refusal(refusalInWords(verdict)!);
     const { version } = protocols[protocol];
     const existing = store.select().from(looks).where(eq(looks.id, lookId)).get();
@@ -217,10 +261,9 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
     const { store, at } = moment;
     const visit = visitOrRefuse(store, visitId);
     mustBeOpen(moment, visit, 'coach');
-    const { profile } = knownClientOf(store, visit.clientId);
     const stored = planOf(store, visitId);
     if (!stored) throw new Refusal('There is no plan to coach yet. Make one in Sequence.');
-    const [off] = checkPlan({ ...stored.plan, items }, evaluateGates(profile, moment.day)).filter(
+    const [off] = checkPlan({ ...stored.plan, items }, gatesOf(moment, visit.clientId)).filter(
       ({ level }) => level === 'off',
     );
     if (off) throw new Refusal(`${off.what} ${off.wayOut}`);
@@ -246,7 +289,7 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
   },
 
   'appointment.add': ({ appointmentId, clientId, startsAt, minutes, note }, { store }) => {
-    if (!store.select().from(clients).where(eq(clients.id, clientId)).get()) throw gone('client');
+    clientOrRefuse(store, clientId);
     store.insert(appointments).values({ id: appointmentId, clientId, startsAt, minutes, note }).run();
   },
 

@@ -13,5 +13,6 @@ export {
   recentClients,
   searchClients,
 } from './clients';
+export { readPhoto, writePhoto } from './photos';
 export { readSettings } from './settings';
 export { findRun, findVisit, lastVisits, looksOf, stoppedDrills, visitOfDay, visitRecord, visitsOf } from './visits';

@@ -41,6 +41,7 @@ export const visits = sqliteTable(
     day: text('day').notNull(),
     zone: text('zone').notNull(),
     endedAt: text('ended_at'),
+    lookList: text('look_list', { mode: 'json' }),
   },
   (table) => [index('visits_by_client').on(table.clientId, table.startedAt), index('visits_by_day').on(table.day)],
 );
@@ -75,6 +76,29 @@ export const readings = sqliteTable(
   },
   (table) => [index('readings_by_visit').on(table.visitId)],
 );
+
+/** The coach's word on a finding; the newest of each finding counts. */
+export const judgements = sqliteTable(
+  'judgements',
+  {
+    id: text('id').primaryKey(),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    at: text('at').notNull(),
+    value: text('value', { mode: 'json' }).notNull(),
+  },
+  (table) => [index('judgements_by_visit').on(table.visitId)],
+);
+
+/** Pictures lie as files in the data folder; this says whose they are. */
+export const photos = sqliteTable('photos', {
+  id: text('id').primaryKey(),
+  clientId: text('client_id')
+    .notNull()
+    .references(() => clients.id),
+  at: text('at').notNull(),
+});
 
 export const plans = sqliteTable(
   'plans',

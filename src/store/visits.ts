@@ -1,6 +1,7 @@
-import { and, asc, desc, eq, inArray, isNull, lt } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, lt, sql } from 'drizzle-orm';
 import { type StampedEvent } from '@/core/coach';
 import { protocols } from '@/core/look';
+import { judgementSchema } from '@/core/read';
 import {
   type StoredLook,
   type StoredPlan,
@@ -8,12 +9,15 @@ import {
   type StoredRun,
   type VisitRecord,
   type VisitRow,
+  commandSchemas,
   parseRaw,
   readingSchema,
 } from '@/core/record';
 import { type PlanItem, planItemSchema, planSchema } from '@/core/sequence';
 import { type Store } from './open';
-import { looks, plans, readings, runEvents, runs, visits } from './schema';
+import { judgements, looks, plans, readings, runEvents, runs, visits } from './schema';
+
+const inOrderWritten = sql`${judgements}.rowid`;
 
 export function visitsOf(store: Store, clientId: string): VisitRow[] {
   return store.select().from(visits).where(eq(visits.clientId, clientId)).orderBy(desc(visits.startedAt)).all();
@@ -59,6 +63,24 @@ function readingOf(store: Store, visitId: string): StoredReading | null {
   return row && parsed?.success ? { ...parsed.data, id: row.id, at: row.at } : null;
 }
 
+function judgementsOf(store: Store, visitId: string) {
+  return store
+    .select()
+    .from(judgements)
+    .where(eq(judgements.visitId, visitId))
+    .orderBy(asc(judgements.at), asc(inOrderWritten))
+    .all()
+    .flatMap(({ value }) => {
+      const parsed = judgementSchema.safeParse(value);
+      return parsed.success ? [parsed.data] : [];
+    });
+}
+
+function lookListOf(value: unknown) {
+  const parsed = commandSchemas['visit.lookList'].shape.list.safeParse(value);
+  return parsed.success ? parsed.data : null;
+}
+
 export function planOf(store: Store, visitId: string): StoredPlan | null {
   const row = store.select().from(plans).where(eq(plans.visitId, visitId)).get();
   const parsed = row && planSchema.safeParse(row.value);
@@ -99,6 +121,8 @@ export function runsOf(store: Store, visitId: string): StoredRun[] {
 export function visitRecord(store: Store, visit: VisitRow): VisitRecord {
   return {
     ...visit,
+    lookList: lookListOf(store.select().from(visits).where(eq(visits.id, visit.id)).get()?.lookList),
+    judgements: judgementsOf(store, visit.id),
     looks: looksOf(store, [visit.id]),
     reading: readingOf(store, visit.id),
     plan: planOf(store, visit.id),

@@ -1,10 +1,11 @@
 import { type Drill, drillSchema } from './schema';
+import { floorDrills } from './drills.floor';
 import { openDrills } from './drills.open';
 import { settleDrills } from './drills.settle';
 import { stackDrills } from './drills.stack';
 
 /** The built-in drills. The catalogue's test holds each against the schema. */
-export const drills: readonly Drill[] = [...settleDrills, ...stackDrills, ...openDrills];
+export const drills: readonly Drill[] = [...settleDrills, ...stackDrills, ...floorDrills, ...openDrills];
 
 const byId = new Map(drills.map((drill) => [drill.id, drill]));
 

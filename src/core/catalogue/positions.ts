@@ -111,7 +111,6 @@ export const positionList = [
     'standing',
     'Hands on a table well below the shoulders, push back to the heels, knees soft, tail slightly under.',
     ['standing'],
-    ['handWeight'],
   ),
   row('standing', 13, 'standing', 'Feet under hips, ribs over pelvis, arms loose.', ['standing']),
   row(

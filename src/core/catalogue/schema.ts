@@ -32,6 +32,8 @@ const skillIds = [
   'lightness',
   'release',
   'stack',
+  'lowToHigh',
+  'floorTiming',
   'tolerance',
   'variety',
 ] as const;

@@ -25,15 +25,64 @@ export {
   restBetweenTriesSeconds,
 } from './calmHold';
 export {
+  type Excursion,
+  type GirthGo,
+  cmPerInch,
+  excursionOf,
+  expansionBand,
+  expansionProvenance,
+  fromCm,
+  gapProvenance,
+  lengthInWords,
+  smallGapCm,
+  toCm,
+} from './girth';
+export { type TwoLine, twoLine, twoLineProvenance } from './twoLine';
+export { type Questionnaire, oftenWords, questionnaireProvenance, questionnaireSum, symptoms } from './questionnaire';
+export {
+  type LandmarkPhoto,
+  type PhotoMeasure,
+  type PhotoPoint,
+  angleAt,
+  pelvicTiltDegrees,
+  photoFigure,
+  photoFigureOrNull,
+  photoInWords,
+  photoMeasureIds,
+  photoMeasures,
+  thoraxOffsetPercent,
+} from './angles';
+export { weightedKappa } from './kappa';
+export { type MarkerMeasure, markerMeasureIds, markerMeasures } from './markers';
+export {
   type LookPosition,
-  type LookRecord,
-  type Protocol,
+  type PosturePosition,
+  type PostureTilt,
   type ProtocolId,
   type Raw,
-  isOf,
+  type TapeLevel,
   lookPositions,
-  newest,
+  posturePositions,
+  postureTilts,
   protocolIds,
-  protocols,
   rawSchemas,
-} from './protocols';
+  tapeLevels,
+} from './rawSchemas';
+export {
+  type LookRecord,
+  allOf,
+  baseMap,
+  bestGrades,
+  blindPairs,
+  byTime,
+  easiestGraded,
+  isOf,
+  mapsByPosition,
+  newest,
+} from './records';
+export { type LookPictureId, type Protocol, protocols } from './protocols';
+export { type LookList, type LookSetId, expectedMinutes, lookList, lookSetIds, lookSets } from './sets';
+export { type FormField, type FormProtocol, blankRaw, fieldComponents, formProtocols, forms } from './forms';
+export { lookResult } from './result';
+export { type PostureResult, bestPosture, postureNames, tiltNames } from './posture';
+export { rawComponents, tiltComponents } from './rawComponents';

@@ -1,5 +1,6 @@
 import {
   type HoldTry,
+  blankRaw,
   calmHold,
   holdCounts,
   newest,
@@ -122,7 +123,7 @@ describe('records', () => {
     version: 1,
     moment,
     takenAt,
-    raw: { position: 'sitting', readings: [4] },
+    raw: blankRaw('marker', { position: 'sitting', readings: [4] }),
   });
 
   test('the newest of a protocol and moment is found, not the last in the list', () => {

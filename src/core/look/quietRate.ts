@@ -14,9 +14,12 @@ export interface QuietRate {
   doubts: readonly TapDoubt[];
 }
 
-/** A tap to look at again: `double` came too soon after the one before, `missed` left room for a breath nobody tapped. */
+/**
+ * A tap to look at again: `double` came too soon after the one before, `missed` left room for a breath nobody tapped, `gap`
+ * is so long that the counting must have been interrupted.
+ */
 export interface TapDoubt {
-  kind: 'double' | 'missed';
+  kind: 'double' | 'missed' | 'gap';
   /** Index of the tap that ends the odd interval. */
   tap: number;
   intervalSeconds: number;
@@ -28,6 +31,8 @@ export const fewestTaps = 4;
 /** An interval this much shorter or longer than the median one is asked about. Common practice. */
 const doubleBelow = 0.45;
 const missedAbove = 1.75;
+/** From this many median breaths on nobody missed one: the count was broken off and taken up again. */
+const gapAbove = 4;
 
 /**
  * Resting rate from taps: 60 × (n − 1) / (time from first to last tap).
@@ -62,18 +67,25 @@ function tapDoubts(intervals: readonly number[]): TapDoubt[] {
   const median = sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
   return intervals.flatMap((interval, i): TapDoubt[] => {
     if (interval < median * doubleBelow) return [{ kind: 'double', tap: i + 1, intervalSeconds: interval }];
+    if (interval > median * gapAbove) return [{ kind: 'gap', tap: i + 1, intervalSeconds: interval }];
     if (interval > median * missedAbove) return [{ kind: 'missed', tap: i + 1, intervalSeconds: interval }];
     return [];
   });
 }
 
 /**
- * The taps with one doubt settled: a double tap is taken out, a missed breath is put in the middle of its gap.
+ * The taps with one doubt settled: a double tap is taken out, a missed breath is put in the middle of its gap, and of a
+ * count that was broken off the longer stretch is kept.
  *
  * @example settleDoubt([0, 4, 4.5, 8], { kind: 'double', tap: 2, intervalSeconds: 0.5 }) // [0, 4, 8]
  */
 export function settleDoubt(tapSeconds: readonly number[], doubt: TapDoubt): number[] {
   if (doubt.kind === 'double') return tapSeconds.filter((_, i) => i !== doubt.tap);
+  if (doubt.kind === 'gap') {
+    const [one, other] = [tapSeconds.slice(0, doubt.tap), tapSeconds.slice(doubt.tap)];
+    const kept = other.length > one.length ? other : one;
+    return kept.map((tap) => Math.round((tap - kept[0]!) * 100) / 100);
+  }
   const before = tapSeconds[doubt.tap - 1]!;
   const after = tapSeconds[doubt.tap]!;
   return [...tapSeconds.slice(0, doubt.tap), (before + after) / 2, ...tapSeconds.slice(doubt.tap)];

@@ -1,4 +1,4 @@
-import { type LookRecord, type ProtocolId, type Raw } from '../look';
+import { type LookRecord, type ProtocolId, type Raw, blankRaw } from '../look';
 import { type Grades, unobserved } from '../trunk';
 import { type FindingId, findingTable, readFindings } from '.';
 
@@ -14,34 +14,19 @@ const look = <P extends ProtocolId>(protocol: P, raw: Raw<P>, takenAt = '2026-11
 const severityOf = (records: LookRecord[], id: FindingId) =>
   readFindings(records).find((finding) => finding.id === id)?.severity ?? 'unknown';
 
-const quiet = (rest: Partial<Raw<'quietLook'>>): Raw<'quietLook'> => ({
-  position: 'sitting',
-  taps: [],
-  starts: 'not observed',
-  route: 'not observed',
-  sound: 'not observed',
-  seen: [],
-  ...rest,
-});
-const hands = (rest: Partial<Raw<'twoHands'>>): Raw<'twoHands'> => ({
-  position: 'sitting',
-  leads: 'not observed',
-  movesMore: 'not observed',
-  bellyDrawsIn: 'not observed',
-  deepLeads: 'not observed',
-  ...rest,
-});
+const quiet = (rest: Partial<Raw<'quietLook'>>) => blankRaw('quietLook', rest);
+const hands = (rest: Partial<Raw<'twoHands'>>) => blankRaw('twoHands', rest);
 const map = (
   quietGrades: Partial<Grades>,
   deep: Partial<Grades> = {},
   neck: [number | null, number | null] = [null, null],
-): Raw<'regionMap'> => ({
-  position: 'sitting',
-  quiet: { ...unobserved(), ...quietGrades },
-  deep: { ...unobserved(), ...deep },
-  neckQuiet: neck[0],
-  neckDeep: neck[1],
-});
+) =>
+  blankRaw('regionMap', {
+    quiet: { ...unobserved(), ...quietGrades },
+    deep: { ...unobserved(), ...deep },
+    neckQuiet: neck[0],
+    neckDeep: neck[1],
+  });
 
 describe('findings of the quiet look', () => {
   test.each([
@@ -147,17 +132,48 @@ test('the newest look of a protocol counts, and looks after the work do not', ()
   expect(severityOf([early, { ...late, moment: 'after' }], 'chestLeads')).toBe(3);
 });
 
-test('every finding names the protocol that settles it and says itself in words', () => {
+test('every finding is settled by a look at its protocol, and says itself in words', () => {
   const records = [
     look('quietLook', quiet({ taps: [0, 3, 6, 9], route: 'nose', sound: 'silent' })),
-    look('twoHands', hands({ leads: 'belly', deepLeads: 'belly', bellyDrawsIn: 'no' })),
-    look('regionMap', map(Object.fromEntries(Object.keys(unobserved()).map((id) => [id, 2])), {}, [0, 0])),
+    look('twoHands', hands({ leads: 'belly', deepLeads: 'belly', bellyDrawsIn: 'no', freeVoice: 'free' })),
+    look('frontOn', answeredNo('frontOn')),
+    look('regionMap', {
+      ...map(Object.fromEntries(Object.keys(unobserved()).map((id) => [id, 2])), {}, [0, 0]),
+      extension: 'no',
+    }),
+    look('tape', blankRaw('tape', { levels: { fourth: [{ exhaleCm: 90, inhaleCm: 96 }] } })),
+    look('twoLine', blankRaw('twoLine', { quiet: { upperDegrees: 30, lowerDegrees: 30 } })),
+    look('fingerGap', blankRaw('fingerGap', { goes: [{ exhaleCm: 4, inhaleCm: 7 }] })),
+    look('sideBend', blankRaw('sideBend', { left: 2, right: 2 })),
+    look(
+      'postureSearch',
+      blankRaw('postureSearch', {
+        depth: { lying: { between: 8 }, sitting: { between: 8, arched: 7, slouched: 7 } },
+      }),
+    ),
+    look('stack', { ...answeredNo('stack'), thorax: 'over', pelvis: 'neutral', flareRest: 0, flareExhale: 0 }),
+    look('exhale', { ...answeredNo('exhale'), sound: 'even', seconds: [8], nextInhale: 8 }),
+    look('wallOrder', { ...answeredNo('wallOrder'), first: 'lower', marchLeft: [], marchRight: [] }),
+    look('floor', { ...answeredNo('floor'), softens: 'yes', lifts: 'yes', letsGo: 'yes' }),
+    look('pelvicRock', blankRaw('pelvicRock', { nods: 'yes' })),
     look('calmHold', { position: 'sitting', tries: [{ seconds: 25, feeling: 'calm', firstBreath: 'nose and quiet' }] }),
+    look('tenCount', blankRaw('tenCount', { result: 'calm to ten' })),
+    look('questionnaire', blankRaw('questionnaire', { answers: Array<number>(16).fill(0) })),
   ];
   const findings = readFindings(records);
   expect(new Set(findings.map(({ id }) => id))).toEqual(new Set(Object.keys(findingTable)));
-  for (const { id, record, words } of findings) {
-    expect(record.id.startsWith(findingTable[id].settledBy)).toBe(true);
+  for (const { id, record, alsoFrom, words } of findings) {
+    const from = [record, ...alsoFrom].some((one) => one.id.startsWith(findingTable[id].settledBy));
+    expect([id, from]).toEqual([id, true]);
     expect(words.length).toBeGreaterThan(5);
   }
 });
+
+/** Everything of a protocol that can be answered with no, answered so. */
+function answeredNo<P extends 'frontOn' | 'stack' | 'exhale' | 'wallOrder' | 'floor'>(protocol: P): Raw<P> {
+  const blank = blankRaw(protocol) as Record<string, unknown>;
+  const no = Object.fromEntries(
+    Object.entries(blank).map(([key, value]) => [key, value === 'not observed' ? 'no' : value]),
+  );
+  return no as Raw<P>;
+}

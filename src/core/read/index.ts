@@ -1,5 +1,7 @@
-export { type Finding, type FindingId, type Severity, findingTable, readFindings } from './findings';
+export { type Finding, type Severity, readFindings } from './findings';
+export { type FindingId, findingIds, findingTable, freeFindings } from './findingTable';
 export {
+  type ConfirmedFinding,
   type Intent,
   type IntentId,
   type SkillId,
@@ -7,14 +9,28 @@ export {
   intentInWords,
   intents,
   skills,
+  wantedFor,
   wantedRegions,
 } from './intents';
+export { type Pattern, leadSchoolFor, patternIds, patterns } from './patterns';
 export {
   type Evidence,
-  type Pattern,
+  type Likely,
+  type Missing,
   type PatternScore,
   likelyPatterns,
-  patterns,
   scorePatterns,
   showFromBalance,
-} from './patterns';
+} from './score';
+export {
+  type JudgedFinding,
+  type Judgement,
+  type ReadingSnapshot,
+  judgeFindings,
+  judgementSchema,
+  readingChanges,
+  severityInWords,
+  snapshotOf,
+  snapshotSchema,
+} from './judge';
+export { type SchoolReading, schoolReadings } from './schoolReadings';

@@ -1,4 +1,5 @@
 import { type RegionId } from '../trunk';
+import { type FindingId } from './findingTable';
 
 /** Skills a drill can train besides opening a part of the trunk. */
 export const skills = {
@@ -9,6 +10,8 @@ export const skills = {
   lightness: 'a lighter breath that is let come',
   release: 'letting go',
   stack: 'ribs over pelvis',
+  lowToHigh: 'lower abdominals first',
+  floorTiming: 'the pelvic floor in time with the breath',
   tolerance: 'ease with the wish to breathe',
   variety: 'variety and movement',
 } as const;
@@ -74,6 +77,37 @@ const table = {
     wantedRegions: { belly: 1 },
     wantedSkills: { nose: 3, lightness: 2, exhale: 2, tolerance: 3, settle: 1 },
   },
+  letRibsDown: {
+    words: 'Let the ribs come down: exhale first, then open',
+    wantedRegions: { leftSide: 1, rightSide: 1, leftBack: 2, rightBack: 2, chestBack: 1 },
+    wantedSkills: { exhale: 3, release: 1, stack: 1 },
+    exhaleFirst: true,
+  },
+  bringRibsBack: {
+    words: 'Bring the ribs back over the pelvis: breathe behind, then light tension from below',
+    wantedRegions: { leftBack: 3, rightBack: 3, chestBack: 2, lowBack: 1 },
+    wantedSkills: { stack: 3, exhale: 1, lowToHigh: 1 },
+  },
+  lowerFirst: {
+    words: 'Lower abdominals first, then upward, at a small load',
+    wantedRegions: { lowBack: 1 },
+    wantedSkills: { lowToHigh: 3, exhale: 2, stack: 1 },
+  },
+  releaseFloor: {
+    words: 'Let the pelvic floor go: release and length, no lifts',
+    wantedRegions: { pelvicFloor: 3, lowBack: 1, belly: 1 },
+    wantedSkills: { release: 3, settle: 2, exhale: 1 },
+  },
+  timeFloor: {
+    words: 'The pelvic floor in time: lift gently with the exhale, before the effort',
+    wantedRegions: { pelvicFloor: 2, leftSide: 1, rightSide: 1 },
+    wantedSkills: { floorTiming: 3, exhale: 2, lowToHigh: 2 },
+  },
+  bringItUp: {
+    words: 'Bring the good breath up one position at a time',
+    wantedRegions: { belly: 1, leftSide: 2, rightSide: 2, lowBack: 1 },
+    wantedSkills: { lowBreath: 2, stack: 3, variety: 1 },
+  },
   keepItVaried: {
     words: 'Nothing to fix: vary, load, move',
     wantedRegions: { leftSide: 1, rightSide: 1, leftBack: 1, rightBack: 1, chestFront: 1 },
@@ -87,6 +121,85 @@ export const intents = Object.fromEntries(intentIds.map((id) => [id, { id, ...ta
   IntentId,
   Intent
 >;
+
+/** What a confirmed finding asks for besides the intent; the closed side stands for the side of the finding. */
+export const findingAsks: Readonly<
+  Partial<Record<FindingId, readonly (RegionId | SkillId | 'closedSide' | 'closedBack')[]>>
+> = {
+  bellyStill: ['belly'],
+  sternumStill: ['chestFront'],
+  chestBackStill: ['chestBack'],
+  sidesStill: ['leftSide', 'rightSide'],
+  backsStill: ['leftBack', 'rightBack'],
+  oneSideLess: ['closedSide', 'closedBack'],
+  bendDiffers: ['closedSide'],
+  bendPoor: ['leftSide', 'rightSide'],
+  floorHolds: ['release', 'pelvicFloor'],
+  cannotLetGo: ['release'],
+  leaks: ['floorTiming'],
+  bearsDown: ['floorTiming'],
+  flareStays: ['exhale'],
+  ribsStayUp: ['exhale'],
+  exhaleShort: ['exhale'],
+  exhaleDumps: ['exhale'],
+  ribsForward: ['stack'],
+  pelvisForward: ['stack'],
+  lowBackOff: ['stack'],
+  lostUpright: ['stack'],
+  upperAbsFirst: ['lowToHigh'],
+  lowerBalloons: ['lowToHigh'],
+  marchPops: ['lowToHigh'],
+  chestLeads: ['lowBreath'],
+  upperOnly: ['lowBreath'],
+  mouthBreathing: ['nose'],
+  audible: ['lightness'],
+  sighs: ['settle'],
+  rateHigh: ['settle'],
+  smallEverywhere: ['release'],
+  holdShort: ['tolerance'],
+  gaspAfterHold: ['tolerance'],
+};
+
+/** A finding as far as a plan needs it. */
+export interface ConfirmedFinding {
+  id: FindingId;
+  severity: number;
+  side?: 'left' | 'right';
+}
+
+/**
+ * Everything a plan is to gain: what the intent wants, and one more for each thing that a clear or marked finding asks
+ * for.
+ *
+ * @example wantedFor('openSidesAndBack', null, [{ id: 'mouthBreathing', severity: 3 }]).nose // 1
+ */
+export function wantedFor(
+  intent: IntentId,
+  side: 'left' | 'right' | null,
+  findings: readonly ConfirmedFinding[] = [],
+): Partial<Record<RegionId | SkillId, number>> {
+  const wanted: Partial<Record<RegionId | SkillId, number>> = {
+    ...wantedRegions(intent, side ?? 'left'),
+    ...intents[intent].wantedSkills,
+  };
+  const asked = findings
+    .filter(({ severity }) => severity >= 2)
+    .flatMap(({ id, side: closed }) =>
+      (findingAsks[id] ?? []).map((ask): RegionId | SkillId =>
+        ask === 'closedSide'
+          ? closed === 'right'
+            ? 'rightSide'
+            : 'leftSide'
+          : ask === 'closedBack'
+            ? closed === 'right'
+              ? 'rightBack'
+              : 'leftBack'
+            : ask,
+      ),
+    );
+  for (const key of new Set(asked)) wanted[key] = (wanted[key] ?? 0) + 1;
+  return wanted;
+}
 
 /** The sentence of an intent, with the side filled in. @example intentInWords('openOneSide', 'left') // 'Open the left side' */
 export function intentInWords(id: IntentId, side?: 'left' | 'right'): string {

@@ -1,6 +1,6 @@
 import { type Provenance, commonPractice } from '../reasons';
-import { type ProtocolId } from '../look';
-import { type Finding, type FindingId, findingTable } from './findings';
+import { type SchoolId } from '../schools';
+import { type FindingId } from './findingTable';
 import { type IntentId } from './intents';
 
 /** A way of breathing that findings speak for or against. */
@@ -9,6 +9,9 @@ export interface Pattern {
   name: string;
   firstAnswer: string;
   intent: IntentId;
+  /** The school that answers it best, and why: the lead offered for the plan. */
+  answeredBy: SchoolId;
+  because: string;
   /** Points a finding gives at severity 3; a third and two thirds of them at 1 and 2. */
   speaksFor: Partial<Record<FindingId, number>>;
   speaksAgainst: Partial<Record<FindingId, number>>;
@@ -17,15 +20,27 @@ export interface Pattern {
   provenance: Provenance;
 }
 
+type Weights = Partial<Record<FindingId, number>>;
+
 const pattern = (
   id: string,
   name: string,
   firstAnswer: string,
   intent: IntentId,
-  speaksFor: Pattern['speaksFor'],
-  speaksAgainst: Pattern['speaksAgainst'] = {},
-  needs: Pattern['needs'] = {},
-): Pattern => ({ id, name, firstAnswer, intent, speaksFor, speaksAgainst, needs, provenance: commonPractice });
+  [answeredBy, because]: readonly [SchoolId, string],
+  weights: { for: Weights; against?: Weights; needs?: Weights },
+): Pattern => ({
+  id,
+  name,
+  firstAnswer,
+  intent,
+  answeredBy,
+  because,
+  speaksFor: weights.for,
+  speaksAgainst: weights.against ?? {},
+  needs: weights.needs ?? {},
+  provenance: commonPractice,
+});
 
 /** The one table of weights. Common practice: the trade's typical evidence; the points are ours and shown beside each line. */
 export const patterns: readonly Pattern[] = [
@@ -34,196 +49,265 @@ export const patterns: readonly Pattern[] = [
     'upper-chest lead',
     'Lie down, hands on the belly, slow nose breath, long exhale.',
     'lowerBreath',
-    { chestLeads: 6, chestLeadsDeep: 2, shouldersRise: 4, neckWorks: 4, rateHigh: 2, bellyStill: 4 },
-    { bellyLeads: 6 },
-    { chestLeads: 5, neckWorks: 2, shouldersRise: 2 },
+    ['quietChest', 'it begins with what is missing here: a belly hand that moves under a still chest hand'],
+    {
+      for: {
+        chestLeads: 6,
+        upperOnly: 4,
+        shouldersRise: 4,
+        neckWorks: 4,
+        bellyStill: 4,
+        ribCageLead: 3,
+        shouldersRiseDeep: 2,
+        chestLeadsDeep: 2,
+        neckCords: 2,
+        rateHigh: 2,
+        nostrilsFlare: 1,
+        manySymptoms: 1,
+      },
+      against: { bellyLeads: 6 },
+      needs: { chestLeads: 5, neckWorks: 2, shouldersRise: 2 },
+    },
   ),
   pattern(
     'bellyOnly',
-    'belly-only',
+    'belly-only, trunk extended',
     'Stack in hook-lying with a slight back-tip, long exhale; if that fails, quadruped.',
     'stackAndSpread',
-    { bellyTakesMost: 6, sternumStill: 4, sidesStill: 4, bellyLeads: 1 },
-    { chestLeads: 4, sidesOpen: 5 },
-    { bellyTakesMost: 6, sternumStill: 2 },
+    ['oppositionAndStack', 'a light front tension is what stops the breath running forward only'],
+    {
+      for: {
+        bellyTakesMost: 6,
+        sternumStill: 4,
+        sidesStill: 4,
+        lowBackOff: 3,
+        flareRest: 2,
+        pelvisForward: 2,
+        frontByArching: 2,
+        bellyLeads: 1,
+      },
+      against: { chestLeads: 4, sidesOpen: 5 },
+      needs: { bellyTakesMost: 6, sternumStill: 2 },
+    },
+  ),
+  pattern(
+    'heldInInhale',
+    'held in inhale, flare',
+    'Exhale first: sighed, hissed or resisted, heels on the wall; then over the half-dome.',
+    'letRibsDown',
+    ['oppositionAndStack', 'it puts the exhale first, until the ribs have come down'],
+    {
+      for: {
+        flareStays: 7,
+        ribsStayUp: 5,
+        exhaleShort: 3,
+        nextInhaleTight: 3,
+        midBackStiff: 2,
+        absNotFelt: 2,
+        exhaleDumps: 1,
+        flareRest: 1,
+      },
+      needs: { flareStays: 6, ribsStayUp: 2 },
+    },
+  ),
+  pattern(
+    'pitchedForward',
+    'pitched forward, splayed ribs',
+    'Back-rib breath with a towel, mid-back curve restored, then light tension from below.',
+    'bringRibsBack',
+    ['lateralAnd360', 'its band and towel work fills the back ribs that are squeezed here'],
+    {
+      for: { ribsForward: 7, obliquesGrip: 4, midBackStiff: 3, pelvisForward: 1, dropArched: 1, marchPops: 1 },
+      needs: { ribsForward: 6, obliquesGrip: 1 },
+    },
   ),
   pattern(
     'sidesAndBackClosed',
     'sides and back closed',
-    'Towel round the ribs, wall behind the back, child’s pose.',
+    'Towel round the ribs, wall behind the back, prone over the half-dome, child’s pose.',
     'openSidesAndBack',
-    { sidesStill: 6, backsStill: 6 },
-    { sidesOpen: 4, backsOpen: 4, smallEverywhere: 3 },
-    { sidesStill: 3, backsStill: 3 },
+    ['lateralAnd360', 'sides and back are where it works'],
+    {
+      for: { sidesStill: 6, backsStill: 6, bendPoor: 4, tapeSmall: 3, gapSmall: 3 },
+      against: { sidesOpen: 4, backsOpen: 4, smallEverywhere: 3 },
+      needs: { sidesStill: 3, backsStill: 3, bendPoor: 1 },
+    },
   ),
   pattern(
     'oneSide',
     'one side',
     'Side-lying with the closed side up, side bend, side reach in child’s pose.',
     'openOneSide',
-    { oneSideLess: 10 },
-    {},
-    { oneSideLess: 6 },
+    ['openAllRegions', 'it asks which way out is missing and lets the position open it'],
+    {
+      for: { oneSideLess: 10, bendDiffers: 4 },
+      needs: { oneSideLess: 6, bendDiffers: 3 },
+    },
   ),
   pattern(
     'pumpClosed',
     'pump closed',
     'Keep the side ribs quiet with the band, breathe to the sternum and between the shoulder blades.',
     'openPump',
-    { sternumStill: 5, chestBackStill: 5, sidesOpen: 3 },
-    { sidesStill: 4, bellyTakesMost: 2 },
-    { sternumStill: 4, chestBackStill: 4 },
+    ['openAllRegions', 'it holds that the chest front to back must be available too'],
+    {
+      for: { sternumStill: 5, chestBackStill: 5, sidesOpen: 3, noNod: 1 },
+      against: { sidesStill: 4, bellyTakesMost: 2 },
+      needs: { sternumStill: 4, chestBackStill: 4 },
+    },
   ),
   pattern(
     'paradoxical',
     'paradoxical',
     'Smaller breath, hands, try inclined and sitting. If it stays at rest: stop and refer.',
     'softenTheWave',
-    { bellyDrawsIn: 12 },
-    {},
-    { bellyDrawsIn: 8 },
+    ['quietChest', 'a small, quiet breath under a hand is the first thing to bring back'],
+    { for: { bellyDrawsIn: 12 }, needs: { bellyDrawsIn: 8 } },
   ),
   pattern(
     'forcedBelly',
     'forced belly',
     'Lighter breath, “let it come”, wall or floor behind the sides and back.',
     'letItCome',
-    { bellyTakesMost: 4, audible: 5, sidesStill: 3 },
-    { sidesOpen: 4 },
-    { audible: 5, bellyTakesMost: 3 },
+    ['lateralAnd360', 'it gives sides and back a surface, and the belly nothing to push'],
+    {
+      for: { bellyTakesMost: 4, audible: 5, sidesStill: 3, tensionInBreath: 2, dropArched: 1 },
+      against: { sidesOpen: 4 },
+      needs: { audible: 5, bellyTakesMost: 3 },
+    },
   ),
   pattern(
     'shallowBraced',
     'shallow and braced',
     'Supported rest, release, a longer exhale.',
     'letGo',
-    { smallEverywhere: 9, floorStill: 3, bellyStill: 2, sighs: 1 },
-    { sidesOpen: 3, bellyTakesMost: 3 },
-    { smallEverywhere: 6 },
+    ['quietChest', 'support and smallness come before any shape of breath'],
+    {
+      for: {
+        smallEverywhere: 9,
+        floorStill: 3,
+        bellyStill: 2,
+        obliquesGrip: 2,
+        tapeSmall: 2,
+        tensionInBreath: 2,
+        sighs: 1,
+      },
+      against: { sidesOpen: 3, bellyTakesMost: 3 },
+      needs: { smallEverywhere: 6 },
+    },
+  ),
+  pattern(
+    'topDown',
+    'top-down abdominal',
+    'Lower-first exhale with a ball between the knees, hands low, small lever.',
+    'lowerFirst',
+    ['pelvicFloorTeam', 'lower first is its first rule'],
+    {
+      for: { upperAbsFirst: 5, lowerBalloons: 5, marchPops: 4, marchArches: 2, absNotFelt: 1 },
+      needs: { upperAbsFirst: 4, lowerBalloons: 3 },
+    },
+  ),
+  pattern(
+    'floorHolds',
+    'floor that holds',
+    'Release and lengthening set, 3–4 in and about 7 out, no lifts.',
+    'releaseFloor',
+    ['pelvicFloorTeam', 'it lengthens and releases before anything is lifted'],
+    {
+      for: { floorHolds: 6, cannotLetGo: 5, floorPain: 3, glutesGrip: 2, urgency: 2, floorStill: 1 },
+      needs: { floorHolds: 4, cannotLetGo: 3 },
+    },
+  ),
+  pattern(
+    'floorLate',
+    'floor that is late',
+    'Exhale-lift timing, then bridge, then load; 25–30 % effort, not maximum.',
+    'timeFloor',
+    ['pelvicFloorTeam', 'it times the lift with the exhale, before the effort'],
+    {
+      for: { leaks: 8, bearsDown: 4, floorNoLift: 3 },
+      // Release before lift: a floor that can't let go is answered first.
+      against: { floorHolds: 4, cannotLetGo: 3 },
+      needs: { leaks: 5 },
+    },
   ),
   pattern(
     'airHunger',
     'low air-hunger tolerance',
     'Nose breathing, a lighter breath, short calm holds where allowed.',
     'easeTheWish',
-    { holdShort: 7, gaspAfterHold: 3, mouthBreathing: 4, sighs: 3, rateHigh: 2 },
-    {},
-    { holdShort: 5, mouthBreathing: 2 },
+    ['airHungerTolerance', 'light nose breathing and calm holds are its whole trade'],
+    {
+      for: {
+        holdShort: 7,
+        mouthBreathing: 4,
+        gaspAfterHold: 3,
+        sighs: 3,
+        rateHigh: 2,
+        manySymptoms: 2,
+        tenCountHard: 1,
+      },
+      needs: { holdShort: 5, mouthBreathing: 2 },
+    },
+  ),
+  pattern(
+    'positionDependent',
+    'position-dependent',
+    'Posture search, then bring the same drill up one position at a time.',
+    'bringItUp',
+    ['quietChest', 'it calls the posture good that takes the deepest low breath'],
+    {
+      for: { lostUpright: 10, dropArched: 2, dropSlouched: 2 },
+      against: { smallEverywhere: 4, sidesStill: 2 },
+      needs: { lostUpright: 6 },
+    },
   ),
   pattern(
     'even',
     'even and variable',
     'Vary, load, move; nothing to fix.',
     'keepItVaried',
-    { allAvailable: 9 },
+    ['loadMatched', 'with every part available, load and movement are what is left to learn'],
     {
-      sidesStill: 4,
-      backsStill: 4,
-      oneSideLess: 5,
-      chestLeads: 5,
-      bellyDrawsIn: 8,
-      smallEverywhere: 5,
-      holdShort: 3,
-      neckWorks: 3,
+      for: { allAvailable: 9 },
+      against: {
+        bellyDrawsIn: 8,
+        oneSideLess: 5,
+        chestLeads: 5,
+        smallEverywhere: 5,
+        leaks: 5,
+        floorHolds: 5,
+        lostUpright: 5,
+        sidesStill: 4,
+        backsStill: 4,
+        flareStays: 4,
+        ribsForward: 4,
+        upperAbsFirst: 4,
+        bendDiffers: 3,
+        holdShort: 3,
+        neckWorks: 3,
+        upperOnly: 3,
+      },
+      needs: { allAvailable: 6 },
     },
-    { allAvailable: 6 },
   ),
 ];
 
-/** One line of evidence, with the points it gives and the record it comes from. */
-export interface Evidence {
-  finding: FindingId;
-  words: string;
-  points: number;
-  severity: number;
-  record: Finding['record'];
-}
-
-/** A pattern held against the findings. Points are whole-number sums that the reader can redo. */
-export interface PatternScore {
-  pattern: Pattern;
-  evidenceFor: readonly Evidence[];
-  evidenceAgainst: readonly Evidence[];
-  /** What was not looked for, and which protocol would settle it. */
-  missing: readonly { finding: FindingId; words: string; protocol: ProtocolId; points: number }[];
-  pointsFor: number;
-  pointsAgainst: number;
-  /** pointsFor − pointsAgainst */
-  balance: number;
-  side?: 'left' | 'right';
-}
-
 /**
- * Holds every pattern against the findings and ranks them by balance. Nothing is hidden: a pattern with no evidence comes
- * last with what is missing.
+ * The lead school offered for a plan, and why: the coach's own where one was set, else the one that best answers the first
+ * confirmed pattern.
  *
- * @param findings from readFindings
- * @returns all patterns, best balance first; equal balances keep the order of the table
- * @example scorePatterns(findings)[0].pattern.name // 'upper-chest lead'
+ * @param confirmed pattern ids, first to last
+ * @param homeSchool as set by the coach; open-all-regions is the default and gives way
+ * @example leadSchoolFor(['oneSide'], 'openAllRegions').school // 'openAllRegions'
  */
-export function scorePatterns(findings: readonly Finding[]): PatternScore[] {
-  const byId = new Map(findings.map((finding) => [finding.id, finding]));
-  return patterns
-    .map((entry) => scorePattern(entry, byId))
-    .map((score, order) => ({ score, order }))
-    .sort((a, b) => b.score.balance - a.score.balance || a.order - b.order)
-    .map(({ score }) => score);
+export function leadSchoolFor(
+  confirmed: readonly string[],
+  homeSchool: SchoolId,
+): { school: SchoolId; because: string | null } {
+  const first = patterns.find(({ id }) => id === confirmed[0]);
+  if (homeSchool !== 'openAllRegions' || !first) return { school: homeSchool, because: null };
+  return { school: first.answeredBy, because: `for “${first.name}”: ${first.because}` };
 }
 
-function scorePattern(entry: Pattern, found: ReadonlyMap<FindingId, Finding>): PatternScore {
-  const line = (finding: Finding, weight: number, absent = false): Evidence => ({
-    finding: finding.id,
-    words: absent ? `not seen: ${findingTable[finding.id].words}` : finding.words,
-    points: absent ? weight : Math.round((weight * finding.severity) / 3),
-    severity: finding.severity,
-    record: finding.record,
-  });
-  const gather = (weights: Partial<Record<FindingId, number>>, absent = false) =>
-    (Object.entries(weights) as [FindingId, number][]).flatMap(([id, weight]) => {
-      const finding = found.get(id);
-      return finding && finding.severity > 0 !== absent ? [line(finding, weight, absent)] : [];
-    });
-  const evidenceFor = gather(entry.speaksFor);
-  const evidenceAgainst = [...gather(entry.speaksAgainst), ...gather(entry.needs, true)];
-  const missing = (Object.entries(entry.speaksFor) as [FindingId, number][])
-    .filter(([id]) => !found.has(id))
-    .map(([id, points]) => ({
-      finding: id,
-      words: findingTable[id].words,
-      protocol: findingTable[id].settledBy,
-      points,
-    }));
-  const sum = (lines: readonly Evidence[]) => lines.reduce((total, { points }) => total + points, 0);
-  const side = evidenceFor.map(({ finding }) => found.get(finding)?.side).find((value) => value !== undefined);
-  return {
-    pattern: entry,
-    evidenceFor,
-    evidenceAgainst,
-    missing,
-    pointsFor: sum(evidenceFor),
-    pointsAgainst: sum(evidenceAgainst),
-    balance: sum(evidenceFor) - sum(evidenceAgainst),
-    ...(side ? { side } : {}),
-  };
-}
-
-/** A balance below this is too little to show as a likely pattern. */
-export const showFromBalance = 3;
-
-/**
- * The patterns worth showing side by side: every one with enough balance, and a note when the first two are so close
- * that one more finding could change their order.
- *
- * @example likelyPatterns(scorePatterns([])).shown.length // 0
- */
-export function likelyPatterns(scores: readonly PatternScore[]): { shown: PatternScore[]; tie: boolean } {
-  const shown = scores.filter(({ balance }) => balance >= showFromBalance);
-  const [first, second] = shown;
-  return { shown, tie: first !== undefined && second !== undefined && closeEnough(first, second) };
-}
-
-/** One missing finding in favour of the second could overtake the first, or they are within two points. */
-function closeEnough(first: PatternScore, second: PatternScore): boolean {
-  const gap = first.balance - second.balance;
-  return gap <= Math.max(2, ...second.missing.map(({ points }) => points));
-}
+export const patternIds = patterns.map(({ id }) => id);

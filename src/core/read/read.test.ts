@@ -1,5 +1,5 @@
-import { type LookRecord, type ProtocolId, type Raw } from '../look';
-import { type Grades, mirrored, regionIds, unobserved } from '../trunk';
+import { type LookRecord, type ProtocolId, type Raw, blankRaw } from '../look';
+import { type Grades, mirrored, regionIds } from '../trunk';
 import { intentInWords, likelyPatterns, patterns, readFindings, scorePatterns, wantedRegions } from '.';
 
 let made = 0;
@@ -14,23 +14,18 @@ const look = <P extends ProtocolId>(protocol: P, raw: Raw<P>): LookRecord<P> => 
 });
 const even = (grade: 0 | 1 | 2 | 3): Grades => Object.fromEntries(regionIds.map((id) => [id, grade])) as Grades;
 const map = (deep: Partial<Grades>, base: Grades = even(2), rest: Partial<Raw<'regionMap'>> = {}) =>
-  look('regionMap', {
-    position: 'hook-lying',
-    quiet: unobserved(),
-    deep: { ...base, ...deep },
-    neckQuiet: 0,
-    neckDeep: 0,
-    ...rest,
-  });
+  look('regionMap', blankRaw('regionMap', { deep: { ...base, ...deep }, neckQuiet: 0, neckDeep: 0, ...rest }));
 const hands = (rest: Partial<Raw<'twoHands'>> = {}) =>
-  look('twoHands', {
-    position: 'hook-lying',
-    leads: 'together',
-    movesMore: 'even',
-    bellyDrawsIn: 'no',
-    deepLeads: 'together',
-    ...rest,
-  });
+  look(
+    'twoHands',
+    blankRaw('twoHands', {
+      leads: 'together',
+      movesMore: 'even',
+      bellyDrawsIn: 'no',
+      deepLeads: 'together',
+      ...rest,
+    }),
+  );
 const quiet = (rate: number, rest: Partial<Raw<'quietLook'>> = {}) =>
   look('quietLook', {
     position: 'hook-lying',
@@ -44,6 +39,10 @@ const quiet = (rate: number, rest: Partial<Raw<'quietLook'>> = {}) =>
 const hold = (seconds: number) =>
   look('calmHold', { position: 'hook-lying', tries: [{ seconds, feeling: 'calm', firstBreath: 'nose and quiet' }] });
 
+const likely = (records: LookRecord[]) => {
+  const findings = readFindings(records);
+  return likelyPatterns(scorePatterns(findings), findings);
+};
 const first = (...records: LookRecord[]) => scorePatterns(readFindings(records))[0]!;
 
 describe('constructed people reach the reading a practitioner would give', () => {
@@ -73,13 +72,13 @@ describe('constructed people reach the reading a practitioner would give', () =>
   });
 
   test('an even breath gets no diagnosis of trouble', () => {
-    const { shown } = likelyPatterns(scorePatterns(readFindings([quiet(12), hands(), map({}, even(3)), hold(32)])));
+    const { shown } = likely([quiet(12), hands(), map({}, even(3)), hold(32)]);
     expect(shown.map(({ pattern }) => pattern.id)).toEqual(['even']);
   });
 
   test('a mixed one shows both patterns and calls it close', () => {
     const records = [map({ leftSide: 0, rightSide: 1, leftBack: 0, rightBack: 1 })];
-    const { shown, tie } = likelyPatterns(scorePatterns(readFindings(records)));
+    const { shown, tie } = likely(records);
     expect(
       shown
         .slice(0, 2)
@@ -94,7 +93,7 @@ describe('reading is explainable and lawful', () => {
   test('nothing looked at: nothing found, nothing shown, everything missing', () => {
     const scores = scorePatterns(readFindings([]));
     expect(scores.every(({ balance, missing }) => balance === 0 && missing.length > 0)).toBe(true);
-    expect(likelyPatterns(scores)).toEqual({ shown: [], tie: false });
+    expect(likelyPatterns(scores, [])).toEqual({ shown: [], tie: false, settledBy: [] });
   });
 
   test('every line of evidence links to a record, and the points add up', () => {

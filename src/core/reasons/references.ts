@@ -6,10 +6,28 @@ export const references = {
       'Royal College of Physicians, National Early Warning Score (NEWS) 2, 2017: bands of the respiratory rate.',
     fromMemory: true,
   },
+  R2: {
+    short: 'van Dixhoorn 1985',
+    citation:
+      'van Dixhoorn & Duivenvoorden 1985, J Psychosom Res 29:199–206: 16 symptoms, above 23 of 64; van Dixhoorn & Folgering 2015, ERJ Open Research 1: a cut near 19 to 20.',
+    fromMemory: true,
+  },
+  R4: {
+    short: 'Courtney 2008',
+    citation:
+      'Courtney, van Dixhoorn & Cohen 2008, Appl Psychophysiol Biofeedback 33:91–100: two lines on a half circle; balance, percent rib-cage motion, area.',
+    fromMemory: true,
+  },
   R5: {
     short: 'Sharp 1975; Verschakelen 1995',
     citation:
       'Sharp et al. 1975, J Appl Physiol 39:608–618; Verschakelen & Demedts 1995, AJRCCM 151:399–405: the rib cage takes a smaller share lying on the back than upright. Direction only.',
+    fromMemory: true,
+  },
+  R6: {
+    short: 'Moll & Wright 1972',
+    citation:
+      'Moll & Wright 1972, Ann Rheum Dis 31:1–8: chest expansion at the fourth intercostal space, about 5 cm in healthy young adults, falling with age; 2.5 cm or less was a limit of older criteria.',
     fromMemory: true,
   },
   R7: {

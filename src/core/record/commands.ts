@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { stampedEventSchema } from '../coach';
-import { protocolIds, rawSchemas } from '../look';
-import { intentIds } from '../read';
+import { lookSetIds, protocolIds, rawSchemas } from '../look';
+import { intentIds, judgementSchema, snapshotSchema } from '../read';
 import { factKeys, factSchemas } from '../safety';
 import { planItemSchema, planSchema } from '../sequence';
 import { settingsSchema } from './settings';
@@ -9,12 +9,17 @@ import { settingsSchema } from './settings';
 const id = z.uuid();
 const instant = z.iso.datetime();
 
-/** What a coach confirmed on Read: the intent, the patterns behind it, and a line of their own. */
+/** The browser makes pictures smaller before it sends them; what is still larger than this is refused. */
+const mostPhotoCharacters = 11_000_000;
+
+/** What a coach confirmed on Read: the intent, the patterns and findings behind it, and a line of their own. */
 export const readingSchema = z.object({
   intent: z.enum(intentIds),
   side: z.enum(['left', 'right']).nullable(),
   patterns: z.array(z.string().max(40)).max(10),
   ownLine: z.string().max(2000, 'Your own line is limited to 2,000 characters.'),
+  /** Findings and order of patterns as they stood; a reading from before this was kept has none. */
+  snapshot: snapshotSchema.nullable().default(null),
 });
 export type Reading = z.infer<typeof readingSchema>;
 
@@ -46,6 +51,17 @@ export const commandSchemas = {
     revision: z.number().int().min(0),
   }),
   'look.retract': z.object({ lookId: id }),
+  'visit.lookList': z.object({
+    visitId: id,
+    list: z.object({ set: z.enum(lookSetIds), protocols: z.array(z.enum(protocolIds)).max(protocolIds.length) }),
+  }),
+  'photo.add': z.object({
+    photoId: id,
+    clientId: id,
+    /** The picture itself, base64; checked by content and stripped of its metadata before it is written. */
+    data: z.string().min(1).max(mostPhotoCharacters, 'The picture is too large. Choose one of at most 8 MB.'),
+  }),
+  'finding.judge': z.object({ judgementId: id, visitId: id, judgement: judgementSchema }),
   'reading.confirm': z.object({ readingId: id, visitId: id, reading: readingSchema }),
   'plan.save': z.object({ planId: id, visitId: id, plan: planSchema, revision: z.number().int().min(0) }),
   'run.create': z.object({ runId: id, visitId: id, items: z.array(planItemSchema).min(1).max(30) }),

@@ -1,6 +1,19 @@
 import { z } from 'zod';
+import { type GateLimits, defaultLimits, limitNames } from '../safety';
 import { schoolIds } from '../schools';
 import { isZone } from './day';
+
+const limitSchema = z.object(
+  Object.fromEntries(
+    (Object.keys(limitNames) as (keyof GateLimits)[]).map((key) => {
+      const { name, unit, min, max } = limitNames[key];
+      return [
+        key,
+        z.number().int().min(min, `${name}: at least ${min} ${unit}.`).max(max, `${name}: at most ${max} ${unit}.`),
+      ];
+    }),
+  ) as Record<keyof GateLimits, z.ZodNumber>,
+);
 
 /** Everything a coach sets once for the studio, with what it is until then. */
 export const settingsSchema = z.object({
@@ -13,6 +26,10 @@ export const settingsSchema = z.object({
   homeSchool: z.enum(schoolIds),
   defaultMinutes: z.number().int().min(5).max(60),
   noticeSeen: z.boolean(),
+  /** Lengths are shown and entered in this unit; stored in cm. */
+  lengthUnit: z.enum(['cm', 'in']),
+  /** Week and day limits of the caution table. */
+  limits: limitSchema,
   /** Tones of the pacer, 0 to 100. */
   toneVolume: z.number().int().min(0).max(100),
 });
@@ -25,5 +42,7 @@ export const defaultSettings: Settings = {
   homeSchool: 'openAllRegions',
   defaultMinutes: 20,
   noticeSeen: false,
+  lengthUnit: 'cm',
+  limits: defaultLimits,
   toneVolume: 60,
 };

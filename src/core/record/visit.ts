@@ -1,5 +1,6 @@
 import { type StampedEvent } from '../coach';
-import { type LookRecord } from '../look';
+import { type LookList, type LookRecord } from '../look';
+import { type Judgement } from '../read';
 import { type Plan, type PlanItem } from '../sequence';
 import { type Reading } from './commands';
 
@@ -22,6 +23,10 @@ export type StoredRun = { id: string; visitId: string; at: string; items: PlanIt
 /** A visit with everything recorded in it. */
 export interface VisitRecord extends VisitRow {
   looks: StoredLook[];
+  /** Which looks this visit goes through, as chosen; null until a set was chosen. */
+  lookList: LookList | null;
+  /** The coach's word on single findings, oldest first. */
+  judgements: Judgement[];
   reading: StoredReading | null;
   plan: StoredPlan | null;
   runs: StoredRun[];

@@ -38,16 +38,20 @@ export const components = {
   twist: 'twisting',
   spineRoll: 'rolling through the spine',
   ribEdge: 'ribs pressed on a hard edge',
+  sideBend: 'side bends',
   loadedSideBend: 'loaded side bend',
   headTurn: 'head turns past the easy range',
   headHang: 'head hanging',
   armsOverhead: 'arms above about 140 degrees',
+  overheadBand: 'a band fixed overhead',
   handWeight: 'weight on the hands',
   kneeling: 'kneeling',
   fastChange: 'fast changes of position',
   longStanding: 'long standing work',
   closedEyes: 'closed eyes',
   chestWeight: 'weight on the chest',
+  coachTouch: 'touch without asking',
+  flare: 'correcting a rib flare',
   latex: 'latex',
 } as const;
 
@@ -65,3 +69,38 @@ export const highRisk: readonly Component[] = [
   'proneRibs',
   'halfDome',
 ];
+
+/**
+ * The smallest change that takes a component out of a drill or test and leaves the rest as it is. What is not listed can't
+ * be taken out without making another drill of it. Common practice.
+ */
+export const smallestChanges: Readonly<Partial<Record<Component, string>>> = {
+  hold: 'drop the hold',
+  longHold: 'drop the hold',
+  fullLung: 'breathe in only as far as is comfortable',
+  emptyLung: 'stop the exhale before empty',
+  forcedExhale: 'let the exhale go without force',
+  balloon: 'hiss or pursed lips instead of the balloon',
+  bellyBand: 'band higher, on the lower ribs, and loose',
+  latex: 'towel instead of the latex band',
+  flatSupine: 'add a wedge or turn on the side, four breaths',
+  headTurn: 'head still',
+  closedEyes: 'eyes open',
+  chestWeight: 'no weight on the chest',
+  coachTouch: 'own hands, or ask first',
+  wideKnees: 'knees together, small range',
+  strongSqueeze: 'no squeeze, only a pillow between the knees',
+  strongFloor: 'a third of the effort, not held',
+  floorLift: 'release only',
+  armsOverhead: 'arms low',
+  overheadBand: 'arms low, band from the front',
+  handWeight: 'forearms on a bench',
+  kneeling: 'side-lying or on a chair',
+  headLow: 'head on a stack',
+  headHang: 'head supported',
+  bellyPressure: 'a folded towel above and below, belly free',
+  fastChange: 'change slowly, sit between',
+  longStanding: 'sit between sets',
+  bellyPush: 'let the belly come by itself',
+  fastBreath: 'an easy, slower cadence',
+};

@@ -33,9 +33,11 @@ export const answerValueSchema = z.object({
     .min(1, 'The week of pregnancy is a number from 1 to 42.')
     .max(42, 'The week of pregnancy is a number from 1 to 42.')
     .optional(),
+  dueDate: dayString.optional(),
   date: dayString.optional(),
   caesarean: z.boolean().optional(),
   side: z.enum(['left', 'right', 'both']).optional(),
+  clearedBy: text(200, 'The name of the clinician').optional(),
   note: text(2000, 'A note').optional(),
 });
 
@@ -58,6 +60,8 @@ export const factSchemas = {
   medicines: text(2000, 'The list of medicines'),
   touch: z.enum(['yes', 'own hands', 'no', 'unknown']),
   guardian: z.boolean(),
+  whatChanged: z.object({ changed: z.enum(['nothing', 'something']) }),
+  screened: z.literal(true),
   emergency: z.object({ present: z.array(z.enum(emergencySignIds)) }),
   redFlags: z.object({ present: z.array(z.enum(redFlagIds)) }),
   emergencyClearance: clearanceSchema,
@@ -125,6 +129,12 @@ export function knownClient(facts: readonly Fact[]): KnownClient {
         break;
       case 'guardian':
         profile.guardianConsent = parsed.data as boolean;
+        break;
+      case 'whatChanged':
+        profile.whatChanged = { day: fact.day, ...(parsed.data as { changed: 'nothing' | 'something' }) };
+        break;
+      case 'screened':
+        profile.screenedOn = fact.day;
         break;
       case 'emergency':
       case 'redFlags':

@@ -9,6 +9,7 @@ import {
   conditionById,
   conditionIds,
   daysBetween,
+  defaultLimits,
   emptyProfile,
   evaluateGates,
   flaggedConditions,
@@ -114,13 +115,7 @@ describe('gates are a function of the day', () => {
     expect(blocked(pregnant, 'prone', '2026-11-16')).toBe(true);
     expect(blocked(pregnant, 'bear', '2026-11-16')).toBe(false);
     expect(blocked(pregnant, 'bear', '2027-03-22')).toBe(true);
-    const later = evaluateGates(pregnant, '2026-11-16', {
-      bumpFromWeek: 20,
-      lastWeeksFromWeek: 36,
-      afterBirthWeeks: 6,
-      afterCaesareanWeeks: 12,
-      afterSurgeryWeeks: 12,
-    });
+    const later = evaluateGates(pregnant, '2026-11-16', { ...defaultLimits, bumpFromWeek: 20, lastWeeksFromWeek: 36 });
     expect(checkComponents(later, ['prone']).allowed).toBe(true);
   });
 

@@ -1,7 +1,7 @@
-import { type Reason, capital, commonPractice } from '../reasons';
-import { type Component, components, highRisk } from './components';
+import { type Reason, capital, commonPractice, listed, lowered, setByYou } from '../reasons';
+import { type Component, components, highRisk, smallestChanges } from './components';
 import { type Condition, type ConditionId, conditionById, conditionList } from './conditions';
-import { type GateLimits, type GateRow, defaultLimits, gateTable } from './gateTable';
+import { type GateLimits, type GateRow, type Principle, defaultLimits, gateTable, principles } from './gateTable';
 import { type Answer, type Profile, ageOn, daysBetween, pregnancyWeek } from './profile';
 
 /** One effect of one condition on one component, with why. */
@@ -11,6 +11,7 @@ export interface Gate {
   condition: ConditionId;
   /** The other form, for a change. */
   to?: string;
+  principle?: Principle;
   reason: Reason;
 }
 
@@ -22,12 +23,12 @@ export interface Gates {
 }
 
 /**
- * Works out what is blocked, changed and to be watched for a client on a day. A block outranks a change of the same
- * component; a question that was not asked keeps the high-risk components off ("ask") until it is.
+ * Works out what is blocked, changed and to be watched for a client on a day. A question that was not asked keeps the
+ * high-risk components off ("ask") until it is; what a named clinician's word lifts is watched instead.
  *
  * @param profile what is known
  * @param onDay yyyy-mm-dd: weeks of pregnancy and weeks since a birth are carried to this day
- * @param limits week limits set by the coach
+ * @param limits week limits, as the coach set them
  * @source the caution table, common practice; the marks of single rows differ
  * @example evaluateGates(pregnantProfile, '2026-11-23').gates.some((gate) => gate.component === 'hold') // true
  */
@@ -40,16 +41,22 @@ export function evaluateGates(profile: Profile, onDay: string, limits: GateLimit
     const value = answer?.value ?? 'unknown';
     if (value === 'unknown') gates.push(...askGates(row, condition, answer));
     if (value !== 'yes' || !rowCounts(row, answer!, onDay, limits)) continue;
-    const reason = rowReason(row, condition, answer!, onDay);
+    const reason = rowReason(row, condition, answer!, onDay, limits);
+    const { clearedBy } = answer!.detail;
+    const lifted = (component: Component) => Boolean(clearedBy?.trim()) && row.clearable.includes(component);
     for (const component of row.blocks) {
-      gates.push({ level: 'block', component, condition: row.condition, reason });
+      if (!lifted(component)) gates.push({ level: 'block', component, condition: row.condition, reason });
     }
-    for (const change of row.changes) {
-      for (const component of change.components) {
-        gates.push({ level: 'change', component, condition: row.condition, to: change.to, reason });
+    for (const { components: changed, to, principle } of row.changes) {
+      for (const component of changed) {
+        if (lifted(component)) continue;
+        gates.push({ level: 'change', component, condition: row.condition, to, principle, reason });
       }
     }
-    for (const sign of row.watch) {
+    const cleared = row.clearable
+      .filter(lifted)
+      .map((component) => `${components[component]}, allowed by ${clearedBy}`);
+    for (const sign of [...row.watch, ...cleared]) {
       if (!watch.some((seen) => seen.sign === sign)) watch.push({ sign, reason });
     }
   }
@@ -78,24 +85,26 @@ function rowCounts(row: GateRow, answer: Answer, onDay: string, limits: GateLimi
     // A pregnancy whose week was not told is treated as far along: the safer reading of an unknown.
     return week === null || week >= limits[row.from];
   }
-  const window = windowWeeks(row.condition, answer, limits);
-  if (window === null || !answer.detail.date) return true;
-  return daysBetween(answer.detail.date, onDay) < window * 7;
+  const limit = limitOf(row, answer);
+  if (limit === null || !answer.detail.date) return true;
+  return daysBetween(answer.detail.date, onDay) < limits[limit] * 7;
 }
 
-function windowWeeks(condition: ConditionId, answer: Answer, limits: GateLimits): number | null {
-  if (condition === 'recentBirth') {
-    return answer.detail.caesarean ? limits.afterCaesareanWeeks : limits.afterBirthWeeks;
-  }
-  return condition === 'surgery' ? limits.afterSurgeryWeeks : null;
+/** The limit of a row that only counts for some weeks, or null. */
+function limitOf(row: GateRow, answer: Answer): keyof GateLimits | null {
+  if (row.from) return row.from;
+  if (row.condition === 'recentBirth') return answer.detail.caesarean ? 'afterCaesareanWeeks' : 'afterBirthWeeks';
+  return row.condition === 'surgery' ? 'afterSurgeryWeeks' : null;
 }
 
-function rowReason(row: GateRow, condition: Condition, answer: Answer, onDay: string): Reason {
+function rowReason(row: GateRow, condition: Condition, answer: Answer, onDay: string, limits: GateLimits): Reason {
+  const limit = limitOf(row, answer);
+  const own = limit !== null && limits[limit] !== defaultLimits[limit];
   return {
     what: capital(conditionInWords(row.condition, answer, onDay)),
     rule: `Cautions for ${condition.name}`,
     records: [{ kind: 'fact', id: answer.recordId, label: `${condition.name}, answered ${answer.day}` }],
-    provenance: row.provenance,
+    provenance: own ? setByYou : row.provenance,
   };
 }
 
@@ -122,26 +131,48 @@ export interface Verdict {
   allowed: boolean;
   /** Blocks and questions not asked, strongest first. */
   refusals: readonly Gate[];
-  /** The other forms that must be used. */
+  /** The other forms that must be used: where two rows want different forms of one component, the one that goes first. */
   changes: readonly Gate[];
+  /** Forms that gave way, with the gate they gave way to. */
+  overruled: readonly { gate: Gate; by: Gate }[];
+  /** What would make it allowed and leave the rest as it is; null when nothing small would. */
+  smallestChange: string | null;
 }
 
 /**
- * Holds components against the gates. Refused when any of them is blocked or waits for a question; otherwise allowed
- * with the changes that apply.
+ * Holds components against the gates, in the order of precedence: a block before any change, letting go before lifting,
+ * protecting before opening. Refused when any component is blocked or waits for a question; otherwise allowed with the
+ * changes that apply.
  *
- * @example checkComponents(gates, ['hold']).allowed
+ * @example checkComponents(gates, ['hold']).smallestChange // 'drop the hold'
  */
 export function checkComponents(gates: Gates, wanted: readonly Component[]): Verdict {
   const touching = gates.gates.filter((gate) => wanted.includes(gate.component));
   const refusals = touching
     .filter((gate) => gate.level !== 'change')
     .sort((a, b) => Number(a.level === 'ask') - Number(b.level === 'ask'));
+  const offered = touching.filter((gate) => gate.level === 'change');
+  const first = (gate: Gate) =>
+    offered
+      .filter(({ component }) => component === gate.component)
+      .reduce((best, other) => (rank(other) < rank(best) ? other : best));
+  const changes = offered.filter((gate) => rank(gate) === rank(first(gate)));
   return {
     allowed: refusals.length === 0,
     refusals,
-    changes: touching.filter((gate) => gate.level === 'change'),
+    changes,
+    overruled: offered.filter((gate) => !changes.includes(gate)).map((gate) => ({ gate, by: first(gate) })),
+    smallestChange: smallestChange(refusals),
   };
+}
+
+const rank = (gate: Gate) => principles.indexOf(gate.principle ?? 'form');
+
+function smallestChange(refusals: readonly Gate[]): string | null {
+  const off = [...new Set(refusals.map(({ component }) => component))];
+  const ways = off.map((component) => smallestChanges[component]);
+  if (off.length === 0 || ways.some((way) => way === undefined)) return null;
+  return listed([...new Set(ways as string[])]);
 }
 
 /**
@@ -149,12 +180,11 @@ export function checkComponents(gates: Gates, wanted: readonly Component[]): Ver
  *
  * @example refusalInWords(verdict) // 'Holds beyond a natural pause are off: pregnant, week 29.'
  */
-export function refusalInWords(verdict: Verdict): string | null {
+export function refusalInWords(verdict: Pick<Verdict, 'refusals'>): string | null {
   const first = verdict.refusals[0];
   if (!first) return null;
   if (first.level === 'block') {
-    const why = first.reason.what.charAt(0).toLowerCase() + first.reason.what.slice(1);
-    return `Off today, ${components[first.component]}: ${why}.`;
+    return `Off today, ${components[first.component]}: ${lowered(first.reason.what)}.`;
   }
   const names = [...new Set(verdict.refusals.map((gate) => conditionById(gate.condition).name))];
   return `Not yet, ${components[first.component]}: first ask about ${names.slice(0, 3).join(', ')}${
@@ -179,4 +209,67 @@ export function unansweredConditions(profile: Profile): ConditionId[] {
 export function needsGuardian(profile: Profile, onDay: string): boolean {
   const age = ageOn(profile.birthDay, onDay);
   return age !== null && age < 18 && !profile.guardianConsent;
+}
+
+/** What a day or an answer brought: newly off, newly in another form, and off no longer. */
+export interface GateChanges {
+  blocked: readonly Gate[];
+  changed: readonly Gate[];
+  freed: readonly Gate[];
+}
+
+/**
+ * What differs between two evaluations, a component once: what the opening question of a visit shows.
+ *
+ * @example gateChanges(lastVisit, today).blocked[0]?.reason.what // 'Pregnant, week 16'
+ */
+export function gateChanges(before: Gates, now: Gates): GateChanges {
+  const of = (gates: Gates, level: Gate['level']) =>
+    new Map(gates.gates.filter((gate) => gate.level === level).map((gate) => [gate.component, gate]));
+  const missing = (from: Map<Component, Gate>, other: Map<Component, Gate>) =>
+    [...from.values()].filter(({ component }) => !other.has(component));
+  const [blockedBefore, blockedNow] = [of(before, 'block'), of(now, 'block')];
+  return {
+    blocked: missing(blockedNow, blockedBefore),
+    changed: missing(of(now, 'change'), of(before, 'change')).filter(({ component }) => !blockedNow.has(component)),
+    freed: missing(blockedBefore, blockedNow),
+  };
+}
+
+/** How old the answers are. */
+export interface ScreeningAge {
+  /** The day of the oldest answer that still counts, or null when nothing was asked. */
+  oldest: string | null;
+  days: number;
+  limitDays: number;
+  stale: boolean;
+  words: string;
+}
+
+/**
+ * Whether the screening has gone stale: the oldest answer not gone through since is older than the limit, which is
+ * shorter in pregnancy and in the weeks after a birth or surgery.
+ *
+ * @example screeningAge(profile, '2026-11-23').stale
+ */
+export function screeningAge(profile: Profile, onDay: string, limits: GateLimits = defaultLimits): ScreeningAge {
+  const days = Object.values(profile.answers)
+    .filter((answer) => answer.value !== 'unknown')
+    .map((answer) => (profile.screenedOn && profile.screenedOn > answer.day ? profile.screenedOn : answer.day))
+    .sort();
+  const close = gateTable.some((row) => {
+    const answer = profile.answers[row.condition];
+    const counted = ['pregnancy', 'recentBirth', 'surgery'].includes(row.condition);
+    return counted && !row.from && answer?.value === 'yes' && rowCounts(row, answer, onDay, limits);
+  });
+  const limitDays = close ? limits.screeningDaysClose : limits.screeningDays;
+  const oldest = days[0] ?? null;
+  const age = oldest === null ? 0 : daysBetween(oldest, onDay);
+  return {
+    oldest,
+    days: age,
+    limitDays,
+    stale: age > limitDays,
+    words: `Answers are ${age} days old: ask again`,
+  };
 }

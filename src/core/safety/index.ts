@@ -1,4 +1,4 @@
-export { type Component, componentIds, components, highRisk } from './components';
+export { type Component, componentIds, components, highRisk, smallestChanges } from './components';
 export {
   type Condition,
   type ConditionGroup,
@@ -18,7 +18,16 @@ export {
   redFlags,
   signInWords,
 } from './signs';
-export { type Change, type GateLimits, type GateRow, defaultLimits, gateTable, stopSymptoms } from './gateTable';
+export {
+  type Change,
+  type GateLimits,
+  type GateRow,
+  type Principle,
+  defaultLimits,
+  gateTable,
+  limitNames,
+  stopSymptoms,
+} from './gateTable';
 export {
   type Answer,
   type AnswerDetail,
@@ -28,19 +37,24 @@ export {
   type TouchConsent,
   ageOn,
   daysBetween,
+  dueDateProblem,
   emptyProfile,
   pregnancyWeek,
 } from './profile';
 export {
   type Gate,
+  type GateChanges,
   type Gates,
+  type ScreeningAge,
   type Verdict,
   checkComponents,
   conditionInWords,
   evaluateGates,
   flaggedConditions,
+  gateChanges,
   needsGuardian,
   refusalInWords,
+  screeningAge,
   unansweredConditions,
 } from './gates';
 export { type CountedRate, type PathState, openStations, pathState, rateFlag } from './path';

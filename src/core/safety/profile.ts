@@ -6,11 +6,15 @@ export type AnswerValue = 'yes' | 'no' | 'unknown';
 export interface AnswerDetail {
   /** Completed week of pregnancy on the day of the answer, 1 to 42. */
   weekOnDay?: number;
+  /** Expected day of birth, yyyy-mm-dd; weeks are counted from it where it is known. */
+  dueDate?: string;
   /** Day of the birth or operation, yyyy-mm-dd. */
   date?: string;
   /** After a caesarean the early rules last longer. */
   caesarean?: boolean;
   side?: 'left' | 'right' | 'both';
+  /** The clinician whose word lifts what may be lifted for this condition. */
+  clearedBy?: string;
   note?: string;
 }
 
@@ -46,6 +50,10 @@ export interface Profile {
   /** yyyy-mm-dd, or null when not given. */
   birthDay: string | null;
   guardianConsent: boolean;
+  /** The day all answers were last gone through and found to stand, yyyy-mm-dd. */
+  screenedOn: string | null;
+  /** The newest answer to “what changed?”. */
+  whatChanged: { day: string; changed: 'nothing' | 'something' } | null;
 }
 
 export const emptyProfile: Profile = {
@@ -55,6 +63,8 @@ export const emptyProfile: Profile = {
   touch: 'unknown',
   birthDay: null,
   guardianConsent: false,
+  screenedOn: null,
+  whatChanged: null,
 };
 
 const dayNumber = (day: string) => Math.floor(Date.parse(`${day}T00:00:00Z`) / 86_400_000);
@@ -73,15 +83,40 @@ export function daysBetween(fromDay: string, toDay: string): number {
   return days;
 }
 
+/** Days from the first day counted to the expected birth: forty weeks. */
+const termDays = 280;
+
+/** Latest and earliest day a due date can lie from today: 42 weeks ahead, three weeks past. */
+const dueDaysAhead = 42 * 7;
+const dueDaysPast = 21;
+
 /**
- * Week of pregnancy on a day, carried forward from the week that was told: it grows by one every seven days.
+ * What is wrong with a due date, in one sentence; null when it can be right.
  *
- * @returns null when no week was told or the answer is not yes
+ * @example dueDateProblem('2028-01-01', '2026-11-23') // 'That due date is 57 weeks ahead; …'
+ */
+export function dueDateProblem(dueDate: string, onDay: string): string | null {
+  const days = daysBetween(onDay, dueDate);
+  const weeks = Math.round(Math.abs(days) / 7);
+  if (days > dueDaysAhead) return `That due date is ${weeks} weeks ahead; a pregnancy lasts about 40. Check the year.`;
+  if (days < -dueDaysPast) {
+    return `That due date was ${weeks} weeks ago. If the baby has come, answer “recent birth” instead.`;
+  }
+  return null;
+}
+
+/**
+ * Completed week of pregnancy on a day: counted from the due date where it is known, else carried forward from the week
+ * that was told, growing by one every seven days.
+ *
+ * @returns null when neither was told or the answer is not yes
  * @example pregnancyWeek({ value: 'yes', day: '2026-03-01', recordId: 'a', detail: { weekOnDay: 20 } }, '2026-03-15') // 22
  */
 export function pregnancyWeek(answer: Answer | undefined, onDay: string): number | null {
-  if (answer?.value !== 'yes' || answer.detail.weekOnDay === undefined) return null;
-  return answer.detail.weekOnDay + Math.floor(daysBetween(answer.day, onDay) / 7);
+  if (answer?.value !== 'yes') return null;
+  const { dueDate, weekOnDay } = answer.detail;
+  if (dueDate !== undefined) return Math.max(0, Math.floor((termDays - daysBetween(onDay, dueDate)) / 7));
+  return weekOnDay === undefined ? null : weekOnDay + Math.floor(daysBetween(answer.day, onDay) / 7);
 }
 
 /**

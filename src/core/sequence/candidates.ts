@@ -1,6 +1,6 @@
 import { type Drill, type PositionId, type PropId, drills, positions, props, substituteFor } from '../catalogue';
 import { segmentsOf, totalsOf } from '../dose';
-import { type SkillId, intents, wantedRegions } from '../read';
+import { type ConfirmedFinding, type SkillId, intents, wantedFor } from '../read';
 import { type Reason, commonPractice, lowered } from '../reasons';
 import { type Gate, type Gates, checkComponents, components, refusalInWords } from '../safety';
 import { clashes, everydayRules, schools } from '../schools';
@@ -14,6 +14,8 @@ export interface PlanContext {
   yields: Shares;
   /** Patterns the coach confirmed. */
   confirmedPatterns: readonly string[];
+  /** Findings as the coach left them when the reading was confirmed. */
+  confirmedFindings?: readonly ConfirmedFinding[];
   /** Drills that ended in a stop and were not reviewed since, with the run that says so. */
   stoppedDrills: readonly { drillId: string; runId: string }[];
 }
@@ -46,11 +48,9 @@ export interface Gathered {
   refusals: { drillId: string; reason: Reason }[];
 }
 
-/** What the intent wants, laid out for the search. */
-export function wantedOf(request: PlanRequest): Wanted {
-  const byRegion = Object.entries(wantedRegions(request.intent, request.side ?? 'left')) as [RegionId, number][];
-  const bySkill = Object.entries(intents[request.intent].wantedSkills) as [SkillId, number][];
-  const all = [...byRegion, ...bySkill];
+/** What the intent and the confirmed findings want, laid out for the search. */
+export function wantedOf(request: PlanRequest, findings: readonly ConfirmedFinding[] = []): Wanted {
+  const all = Object.entries(wantedFor(request.intent, request.side, findings)) as [RegionId | SkillId, number][];
   return { keys: all.map(([key]) => key), weights: all.map(([, weight]) => weight) };
 }
 
@@ -60,12 +60,17 @@ export function positionEffects(position: PositionId, side: PlanItem['side']): T
   return [...positions[position].effects];
 }
 
+/** Effects a look was taken under. Which side was up in side-lying is not noted, so it counts as even. */
+export function seenEffects(position: PositionId): TrunkEffect[] {
+  return position === 'side-lying' ? [] : positionEffects(position, 'none');
+}
+
 /**
  * Every drill in every position it allows, filtered by gates, props and the lead school; and for each drill that is left
  * with nothing, the reason.
  */
 export function gatherCandidates(request: PlanRequest, context: PlanContext): Gathered {
-  const wanted = wantedOf(request);
+  const wanted = wantedOf(request, context.confirmedFindings);
   const candidates: Candidate[] = [];
   const refusals: Gathered['refusals'] = [];
   for (const drill of drills) {
@@ -262,7 +267,6 @@ function propRefusal(name: string): Reason {
 function gateRefusal(gate: Gate): Reason {
   return {
     ...gate.reason,
-    what:
-      refusalInWords({ allowed: false, refusals: [gate], changes: [] }) ?? `Off today: ${components[gate.component]}.`,
+    what: refusalInWords({ refusals: [gate] }) ?? `Off today: ${components[gate.component]}.`,
   };
 }

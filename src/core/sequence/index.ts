@@ -1,5 +1,5 @@
 export { type Alternative, alternatives } from './alternatives';
-export { type PlanContext, openedRegions, positionEffects } from './candidates';
+export { type PlanContext, openedRegions, positionEffects, seenEffects } from './candidates';
 export { type Problem, checkPlan } from './checkPlan';
 export { makePlan } from './makePlan';
 export { diminishing, mostBaseChanges, mostItems, mostNodes } from './search';

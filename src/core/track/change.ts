@@ -1,16 +1,53 @@
 import { type Provenance, commonPractice, published } from '../reasons';
+import { type MarkerMeasure, markerMeasureIds, markerMeasures } from '../look';
 import { type Grades, type RegionId, regionIds, regions } from '../trunk';
 
-/** What is followed over time, its unit, and what counts as noise until the client's own is known. */
+/** What is followed, its unit, and what counts as noise until the client's own is known. */
+export interface Measure {
+  name: string;
+  unit: string;
+  digits: number;
+  /** Usual typical error: common practice, the sizes ours. */
+  typicalError: number;
+}
+
+const markers = Object.fromEntries(
+  markerMeasureIds.map((id): [MarkerMeasure, Measure] => {
+    const { name, unit, typicalError: error } = markerMeasures[id];
+    return [id, { name, unit, digits: 1, typicalError: error }];
+  }),
+) as Record<MarkerMeasure, Measure>;
+
+/** Everything that is followed over time. */
 export const measures = {
   rate: { name: 'resting rate', unit: 'a minute', digits: 1, typicalError: 1 },
   hold: { name: 'calm exhale hold', unit: 's', digits: 0, typicalError: 2.5 },
-  ease: { name: 'deep-breath ease', unit: 'of 10', digits: 1, typicalError: 0.5 },
-} as const;
-export type MeasureId = keyof typeof measures;
+  girth: { name: 'chest excursion, fourth space', unit: 'cm', digits: 1, typicalError: 0.5 },
+  gap: { name: 'finger gap', unit: 'cm', digits: 1, typicalError: 0.4 },
+  exhale: { name: 'easy full exhale', unit: 's', digits: 1, typicalError: 1 },
+  symptoms: { name: 'symptom questionnaire', unit: 'of 64', digits: 0, typicalError: 3 },
+  ...markers,
+} as const satisfies Record<string, Measure>;
 
-/** From this many repeated pairs on, the client's own noise is used. Common practice. */
+export type MeasureId = keyof typeof measures;
+export const measureIds = Object.keys(measures) as MeasureId[];
+
+/** From this many repeated pairs on, the client's own noise has a say. Common practice. */
 export const ownNoiseFromPairs = 6;
+
+/**
+ * Typical error of a client: the usual one until six pairs were repeated, then a blend of variances in which the usual
+ * one keeps the weight of six pairs.
+ *
+ * @param usual typical error of the protocol
+ * @param pairs this client's repeats
+ * @example blendedError(1, []) // 1
+ */
+export function blendedError(usual: number, pairs: readonly (readonly [number, number])[]): number {
+  if (pairs.length < ownNoiseFromPairs) return usual;
+  const own = typicalError(pairs);
+  return Math.sqrt((ownNoiseFromPairs * usual ** 2 + pairs.length * own ** 2) / (ownNoiseFromPairs + pairs.length));
+}
 
 /**
  * Typical error of repeated readings: standard deviation of the differences over √2.
@@ -51,7 +88,7 @@ export interface Change {
 }
 
 /**
- * Compares two readings of a measure against noise: the client's own from six pairs on, else the usual one.
+ * Compares two readings of a measure against noise: the usual one, blended toward the client's own from six pairs on.
  *
  * @param pairs repeats of this client under the same conditions
  * @example changeOf('hold', 12, 14, []).verdict // 'no clear change'
@@ -62,9 +99,9 @@ export function changeOf(
   after: number,
   pairs: readonly (readonly [number, number])[],
 ): Change {
-  const { name, unit, digits, typicalError: usual } = measures[measure];
+  const { name, unit, digits, typicalError: usual }: Measure = measures[measure];
   const ownNoise = pairs.length >= ownNoiseFromPairs;
-  const noise = smallestRealDifference(ownNoise ? typicalError(pairs) : usual);
+  const noise = smallestRealDifference(blendedError(usual, pairs));
   const verdict = Math.abs(after - before) <= noise ? 'no clear change' : after > before ? 'larger' : 'smaller';
   const figures = `${before.toFixed(digits)} before, ${after.toFixed(digits)} ${unit} after`;
   return {

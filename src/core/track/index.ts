@@ -1,9 +1,12 @@
 export {
   type Change,
   type GradeChange,
+  type Measure,
   type MeasureId,
+  blendedError,
   changeOf,
   gradeChanges,
+  measureIds,
   measures,
   ownNoiseFromPairs,
   ringChangeInWords,

@@ -1,5 +1,5 @@
 import { type VisitRecord } from '../record';
-import { type Raw } from '../look';
+import { type Raw, blankRaw } from '../look';
 import { conditionIds, evaluateGates, knownClient, type Fact } from '../safety';
 import { unobserved } from '../trunk';
 import { cadence } from '../cadence';
@@ -27,19 +27,16 @@ const visit = (rest: Partial<VisitRecord> = {}): VisitRecord => ({
   day: today,
   endedAt: null,
   looks: [],
+  lookList: null,
+  judgements: [],
   reading: null,
   plan: null,
   runs: [],
   ...rest,
 });
 const base = { visitId: 'visit', version: 1, moment: 'before' as const, revision: 1 };
-const map = (deep: Partial<Raw<'regionMap'>['deep']>): Raw<'regionMap'> => ({
-  position: 'sitting',
-  quiet: unobserved(),
-  deep: { ...unobserved(), ...deep },
-  neckQuiet: null,
-  neckDeep: null,
-});
+const map = (deep: Partial<Raw<'regionMap'>['deep']>) =>
+  blankRaw('regionMap', { position: 'sitting', deep: { ...unobserved(), ...deep } });
 
 const headings = (record: VisitRecord | null) => visitStory(known, gates, record).map(({ heading }) => heading);
 const told = (record: VisitRecord, heading: string) =>
@@ -70,7 +67,7 @@ test('what was seen is told in short: rate, who leads, the hold', () => {
       id: 'hands',
       protocol: 'twoHands',
       takenAt: at(3),
-      raw: { position: 'sitting', leads: 'chest', movesMore: 'chest', bellyDrawsIn: 'no', deepLeads: 'chest' },
+      raw: blankRaw('twoHands', { leads: 'chest', movesMore: 'chest', bellyDrawsIn: 'no', deepLeads: 'chest' }),
     },
     {
       ...base,
@@ -91,6 +88,7 @@ test('the intent carries the coach’s own line, and the side', () => {
     side: 'left' as const,
     patterns: [],
     ownLine: 'gently',
+    snapshot: null,
   };
   expect(told(visit({ reading }), 'Intent')).toBe('Open the left side. gently');
 });

@@ -1,8 +1,10 @@
 import { sampleStandardDeviation } from 'simple-statistics';
-import { type LookRecord, type ProtocolId, type Raw } from '../look';
+import { type LookRecord, type ProtocolId, type Raw, blankRaw } from '../look';
 import { emptyProfile, evaluateGates, knownClient } from '../safety';
 import { type Grades, regionIds, unobserved } from '../trunk';
 import {
+  type MeasureId,
+  blendedError,
   changeOf,
   gradeChanges,
   markerBeforeAfter,
@@ -44,8 +46,9 @@ describe('noise [R7]', () => {
     expect(changeOf('hold', 12, 15, []).verdict).toBe('no clear change');
     expect(changeOf('hold', 12, 24, [])).toMatchObject({ verdict: 'larger', ownNoise: false });
     expect(changeOf('rate', 18, 13, [])).toMatchObject({ verdict: 'smaller' });
-    expect(changeOf('hold', 12, 15, pairs)).toMatchObject({ verdict: 'larger', ownNoise: true });
-    expect(changeOf('hold', 12, 15, pairs.slice(1)).ownNoise).toBe(false);
+    expect(changeOf('hold', 12, 18, [])).toMatchObject({ verdict: 'no clear change', ownNoise: false });
+    expect(changeOf('hold', 12, 18, pairs)).toMatchObject({ verdict: 'larger', ownNoise: true });
+    expect(changeOf('hold', 12, 18, pairs.slice(1)).ownNoise).toBe(false);
     expect(changeOf('ease', 4, 8, []).words).toBe('Deep-breath ease: 4.0 before, 8.0 of 10 after, clearly larger.');
   });
 });
@@ -93,7 +96,7 @@ const ease = (
   visitId = 'v1',
   moment: LookRecord['moment'] = 'before',
   position = 'sitting' as const,
-) => look('marker', { position, readings }, visitId, moment);
+) => look('marker', blankRaw('marker', { position, readings }), visitId, moment);
 
 describe('series over visits', () => {
   const days: Record<string, string> = { v1: '2026-11-01', v2: '2026-11-10' };
@@ -126,11 +129,15 @@ describe('series over visits', () => {
   });
 
   test('the marker is compared only like with like, and its repeats teach the noise', () => {
-    expect(markerBeforeAfter([ease([4, 5]), ease([7, 8], 'v1', 'after')])).toEqual({ before: 4.5, after: 7.5 });
+    expect(markerBeforeAfter([ease([4, 5]), ease([7, 8], 'v1', 'after')])).toEqual({
+      measure: 'ease',
+      before: 4.5,
+      after: 7.5,
+    });
     expect(markerBeforeAfter([ease([4])])).toBeNull();
-    const standing = look('marker', { position: 'standing', readings: [8] }, 'v1', 'after');
+    const standing = look('marker', blankRaw('marker', { position: 'standing', readings: [8] }), 'v1', 'after');
     expect(markerBeforeAfter([ease([4]), standing])).toBeNull();
-    expect(repeatPairs([ease([4, 5]), ease([4])])).toEqual([[4, 5]]);
+    expect(repeatPairs([ease([4, 5]), ease([4])], 'ease')).toEqual([[4, 5]]);
   });
 });
 
@@ -172,5 +179,62 @@ describe('what the thread and the front page tell', () => {
     expect(needsToday({ ...base, known: flagged })[0]).toBe(
       'Since 22 November: one-sided calf pain or swelling. A clinician’s word first.',
     );
+  });
+});
+
+describe('further measures', () => {
+  const go = (exhaleCm: number, inhaleCm: number) => ({ exhaleCm, inhaleCm });
+  const dayOf = () => '2026-11-01';
+  const value = (measure: MeasureId, record: LookRecord) => seriesOf(measure, [record], dayOf)[0]?.value;
+
+  test('tape, gap, exhale, questionnaire and other markers give a value a visit', () => {
+    expect(value('girth', look('tape', blankRaw('tape', { levels: { fourth: [go(90, 94), go(90, 96)] } })))).toBe(5);
+    expect(value('gap', look('fingerGap', blankRaw('fingerGap', { goes: [go(4, 6)] })))).toBe(2);
+    expect(value('exhale', look('exhale', blankRaw('exhale', { seconds: [4, 6] })))).toBe(5);
+    expect(value('symptoms', look('questionnaire', blankRaw('questionnaire', { answers: Array(16).fill(1) })))).toBe(
+      16,
+    );
+    const hip = look('marker', blankRaw('marker', { measure: 'hipRotation', readings: [30, 34] }));
+    expect(value('hipRotation', hip)).toBe(32);
+    expect(value('ease', hip)).toBeUndefined();
+  });
+
+  test('what is half done, swapped or confirmed as paradoxical is no value', () => {
+    expect(value('girth', look('tape', blankRaw('tape', { levels: { fourth: [go(95, 90)] } })))).toBeUndefined();
+    const paradoxical = blankRaw('tape', { levels: { fourth: [go(95, 90)] }, paradoxical: ['fourth'] });
+    expect(value('girth', look('tape', paradoxical))).toBeUndefined();
+    expect(
+      value('symptoms', look('questionnaire', blankRaw('questionnaire', { answers: [1, ...Array(15).fill(null)] }))),
+    ).toBeUndefined();
+  });
+
+  test('repeats of each protocol teach its own noise, strained holds left out', () => {
+    const tape = look('tape', blankRaw('tape', { levels: { fourth: [go(90, 94), go(90, 96), go(90, 95)] } }));
+    expect(repeatPairs([tape], 'girth')).toEqual([[4, 6]]);
+    expect(repeatPairs([tape], 'gap')).toEqual([]);
+    const tries = [12, 40, 14].map((seconds) => ({
+      seconds,
+      feeling: seconds === 40 ? ('strained' as const) : ('calm' as const),
+      firstBreath: 'nose and quiet' as const,
+    }));
+    expect(repeatPairs([look('calmHold', { position: 'sitting', tries })], 'hold')).toEqual([[12, 14]]);
+    const counted = (rate: number) =>
+      look('quietLook', blankRaw('quietLook', { taps: [0, 1, 2, 3].map((n) => (n * 60) / rate) }));
+    expect(repeatPairs([counted(12), counted(15)], 'rate').map((pair) => pair.map(Math.round))).toEqual([[12, 15]]);
+  });
+
+  test('a marker taken in another measure afterwards is not compared', () => {
+    const before = look('marker', blankRaw('marker', { position: 'sitting', measure: 'hipRotation', readings: [30] }));
+    expect(markerBeforeAfter([before, ease([7], 'v1', 'after')])).toBeNull();
+  });
+
+  test('own noise is blended in from six pairs on, between the usual and the own', () => {
+    const pairs = Array.from({ length: 6 }, (_, i): [number, number] => [10, 10 + (i % 2)]);
+    expect(blendedError(2, pairs.slice(1))).toBe(2);
+    const blended = blendedError(2, pairs);
+    expect(blended).toBeGreaterThan(typicalError(pairs));
+    expect(blended).toBeLessThan(2);
+    // Six pairs weigh as much as the usual: the mean of the variances.
+    expect(blended ** 2).toBeCloseTo((4 + typicalError(pairs) ** 2) / 2, 10);
   });
 });

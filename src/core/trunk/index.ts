@@ -15,11 +15,17 @@ export {
 } from './regions';
 export { type RingSummary, circularMean, directionInWords, ringInWords, summariseRing } from './ring';
 export {
+  type SetUp,
   type Shares,
   type TrunkEffect,
+  type TrunkEstimate,
+  awareness,
   effectMultipliers,
+  estimateTrunk,
   estimateYields,
   evenYields,
   predictShares,
+  rankSetUps,
+  sharesAsGrades,
   trunkEffects,
 } from './whereAirGoes';

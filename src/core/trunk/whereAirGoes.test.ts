@@ -1,4 +1,17 @@
-import { type RegionId, type TrunkEffect, estimateYields, evenYields, predictShares, unobserved } from '.';
+import {
+  type RegionId,
+  type TrunkEffect,
+  awareness,
+  estimateTrunk,
+  estimateYields,
+  evenYields,
+  predictShares,
+  rankSetUps,
+  regionIds,
+  sharesAsGrades,
+  summariseRing,
+  unobserved,
+} from '.';
 
 const share = (region: RegionId, ...effects: TrunkEffect[]) => predictShares(evenYields(), effects)[region];
 const ribs = (...effects: TrunkEffect[]) =>
@@ -50,5 +63,73 @@ describe('where the air goes: directions', () => {
     const grades = { ...unobserved(), belly: 2, leftBack: 2, rightBack: 2, leftSide: 2, rightSide: 2 } as const;
     const lying = estimateYields(grades, ['lying on the back']);
     expect(lying.leftBack).toBeGreaterThan(lying.belly);
+  });
+});
+
+describe('one look as a trunk', () => {
+  const grades = { ...unobserved(), belly: 3, leftSide: 1, rightSide: 1, leftBack: 1, rightBack: 1 } as const;
+
+  test('the size of the breath is kept apart from its shares, and what was not seen is named', () => {
+    const small = estimateTrunk(grades, ['lying on the back']);
+    const large = estimateTrunk(
+      { ...unobserved(), belly: 3, leftSide: 1, rightSide: 1, leftBack: 1, rightBack: 1, chestFront: 1 },
+      ['lying on the back'],
+    );
+    expect(small.size).toBe(7 / 5);
+    expect(small.assumed).toEqual(['lowBack', 'chestFront', 'chestBack', 'pelvicFloor']);
+    expect(large.assumed).not.toContain('chestFront');
+    expect(estimateTrunk(unobserved(), []).size).toBe(0);
+  });
+
+  test('drawn on the scale of the grades, an even breath keeps its size and nothing passes full', () => {
+    const even = predictShares(evenYields(), ['sitting']);
+    for (const id of regionIds) expect(sharesAsGrades(even, 2)[id]).toBeCloseTo(2, 10);
+    expect(sharesAsGrades(predictShares(evenYields(), ["child's pose"]), 3).leftBack).toBe(3);
+  });
+});
+
+describe('feedback is a number of its own', () => {
+  test('a band takes a little of the share and gives much of the feeling (common practice, sizes ours)', () => {
+    const loss = 1 - share('leftSide', 'band round the ribs') / share('leftSide', 'sitting');
+    expect(loss).toBeGreaterThan(0);
+    expect(loss).toBeLessThan(0.1);
+    expect(awareness(['band round the ribs']).leftSide).toBeGreaterThan(1.5);
+    expect(awareness(['sitting']).leftSide).toBe(1);
+  });
+});
+
+describe('a sweep over set-ups', () => {
+  const setUps = [
+    { id: 'sitting', effects: ['sitting'] },
+    { id: 'childs', effects: ["child's pose"] },
+    { id: 'halfDome', effects: ['prone over half-dome'] },
+    { id: 'sideLeft', effects: ['side-lying, left side up'] },
+    { id: 'sideRight', effects: ['side-lying, right side up'] },
+  ] as const satisfies readonly { id: string; effects: readonly TrunkEffect[] }[];
+
+  test('ranks what the trade would choose first: the back over the half-dome or in child’s pose, a side lying on the other', () => {
+    const back = rankSetUps(evenYields(), setUps, { leftBack: 1, rightBack: 1 });
+    expect(
+      back
+        .slice(0, 2)
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual(['childs', 'halfDome']);
+    expect(rankSetUps(evenYields(), setUps, { leftSide: 1 })[0]!.id).toBe('sideLeft');
+    expect(rankSetUps(evenYields(), setUps, { rightSide: 1 })[0]!.id).toBe('sideRight');
+  });
+
+  test('sitting is the even one: no gain, and every gain is finite', () => {
+    const ranked = rankSetUps(evenYields(), setUps, { belly: 1, leftSide: 2 });
+    expect(ranked.find(({ id }) => id === 'sitting')!.gain).toBeCloseTo(1, 10);
+    expect(ranked.every(({ gain }) => Number.isFinite(gain) && gain > 0)).toBe(true);
+    expect(rankSetUps(evenYields(), [], { belly: 1 })).toEqual([]);
+  });
+
+  test('predicted rings mirror: a left bend is a right bend seen in a mirror', () => {
+    const one = summariseRing(predictShares(evenYields(), ['left side open in a bend']));
+    const other = summariseRing(predictShares(evenYields(), ['right side open in a bend']));
+    expect(one.leftRightIndex!).toBeCloseTo(-other.leftRightIndex!, 10);
+    expect(one.leftRightIndex!).toBeLessThan(0);
   });
 });

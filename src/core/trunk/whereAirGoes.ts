@@ -72,6 +72,25 @@ export const effectMultipliers: Readonly<Record<TrunkEffect, Multipliers>> = {
   'late pregnancy': { belly: 0.7, pelvicFloor: 0.7, leftSide: 1.1, rightSide: 1.1 },
 };
 
+/**
+ * How much more a set-up makes the client feel a part: feedback, a number of its own beside the share of air. A band takes
+ * a little of the share and gives much of the feeling. Common practice, the sizes ours.
+ */
+export const awarenessOf: Readonly<Partial<Record<TrunkEffect, Multipliers>>> = {
+  'band round the ribs': { leftSide: 2, rightSide: 2, leftBack: 2, rightBack: 2, chestFront: 1.2 },
+  'wall behind the back': { leftBack: 1.8, rightBack: 1.8, chestBack: 1.8, lowBack: 1.3 },
+  'lying on the back': { leftBack: 1.4, rightBack: 1.4, lowBack: 1.4 },
+  'prone over half-dome': { belly: 1.5, chestFront: 1.3 },
+  prone: { belly: 1.4, chestFront: 1.2 },
+};
+
+/** How strongly each part is felt in a set-up, 1 being without any feedback. */
+export function awareness(effects: readonly TrunkEffect[]): Shares {
+  return Object.fromEntries(
+    regionIds.map((id) => [id, effects.reduce((product, effect) => product * (awarenessOf[effect]?.[id] ?? 1), 1)]),
+  ) as Shares;
+}
+
 /** A closed part can still open: no yield is taken below this part of an even one. Common practice. */
 const yieldFloor = 0.25;
 
@@ -116,6 +135,70 @@ export function predictShares(yields: Shares, effects: readonly TrunkEffect[]): 
   const weights = regionIds.map((id) => yields[id] * multiplier(id, effects));
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   return Object.fromEntries(regionIds.map((id, i) => [id, weights[i]! / total])) as Shares;
+}
+
+/** A client's trunk as one look showed it: how it yields, how large the breath was, and what had to be assumed. */
+export interface TrunkEstimate {
+  yields: Shares;
+  /** Mean grade of what was seen, 0 to 3: kept apart from the shares. */
+  size: number;
+  /** Parts that were not observed and are taken as even. */
+  assumed: readonly RegionId[];
+}
+
+/**
+ * Reads a region map as a trunk: yields, the size of the breath apart from them, and which parts are only assumed.
+ *
+ * @example estimateTrunk({ ...unobserved(), belly: 2 }, ['sitting']).assumed.length // 8
+ */
+export function estimateTrunk(grades: Grades, seenIn: readonly TrunkEffect[]): TrunkEstimate {
+  const seen = regionIds.map((id) => grades[id]).filter((grade): grade is number => grade !== null);
+  return {
+    yields: estimateYields(grades, seenIn),
+    size: seen.reduce((sum, grade) => sum + grade, 0) / (seen.length || 1),
+    assumed: regionIds.filter((id) => grades[id] === null),
+  };
+}
+
+/**
+ * Shares drawn on the scale of the grades, for laying a predicted ring over a seen one: the same breath, handed out
+ * otherwise. Above 3 is drawn as 3.
+ *
+ * @example sharesAsGrades(predictShares(evenYields(), ['sitting']), 2).belly // 2
+ */
+export function sharesAsGrades(shares: Shares, size: number): Shares {
+  return Object.fromEntries(regionIds.map((id) => [id, Math.min(3, shares[id] * regionIds.length * size)])) as Shares;
+}
+
+/** A set-up to try, by whatever the caller calls it. */
+export interface SetUp {
+  id: string;
+  effects: readonly TrunkEffect[];
+}
+
+/**
+ * Ranks set-ups by how much of the breath they send to the wanted parts, best first; equal ones keep their order. Meant to
+ * be swept over the whole catalogue in a worker.
+ *
+ * @param wanted weight of each part to open
+ * @returns each set-up with its gain over the even share, 1 being no gain
+ * @example rankSetUps(evenYields(), [{ id: 'a', effects: ["child's pose"] }], { leftBack: 1 })[0].gain // above 1
+ */
+export function rankSetUps(
+  yields: Shares,
+  setUps: readonly SetUp[],
+  wanted: Partial<Record<RegionId, number>>,
+): { id: string; gain: number }[] {
+  const parts = Object.entries(wanted) as [RegionId, number][];
+  const weight = parts.reduce((sum, [, value]) => sum + value, 0) || 1;
+  return setUps
+    .map(({ id, effects }, order) => {
+      const shares = predictShares(yields, effects);
+      const share = parts.reduce((sum, [part, value]) => sum + value * shares[part], 0) / weight;
+      return { id, gain: share * regionIds.length, order };
+    })
+    .sort((a, b) => b.gain - a.gain || a.order - b.order)
+    .map(({ id, gain }) => ({ id, gain }));
 }
 
 /** A trunk that yields alike everywhere. */

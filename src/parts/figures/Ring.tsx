@@ -30,7 +30,12 @@ export interface RingProps {
 /** What tapping a part again and again runs through. */
 const tapOrder: readonly Grade[] = [null, 1, 2, 3, 0];
 
-export const gradeText = (grade: Grade) => (grade === null ? 'not seen' : `${grade}, ${gradeWords[grade]}`);
+export const gradeText = (grade: Grade) =>
+  grade === null
+    ? 'not seen'
+    : Number.isInteger(grade)
+      ? `${grade}, ${gradeWords[grade]}`
+      : `about ${grade.toFixed(1)}`;
 
 /** The trunk from above, front up: how much each part moves, the direction it leans to, and the way to enter it. */
 export function Ring(props: RingProps) {

@@ -13,12 +13,15 @@ export function SafetyLine({
   stop,
   cautions,
   unasked,
+  stale = null,
   touch,
 }: {
   /** A sentence when the way is closed today. */
   stop: string | null;
   cautions: readonly string[];
   unasked: number;
+  /** A sentence when the answers have grown old. */
+  stale?: string | null;
   touch: TouchConsent;
 }) {
   return (
@@ -38,6 +41,11 @@ export function SafetyLine({
       {unasked > 0 && (
         <span className="inline-flex items-center rounded-one border border-dashed border-caution px-2.5 py-1 text-sm text-caution">
           {unasked} not asked yet
+        </span>
+      )}
+      {stale && (
+        <span className="inline-flex items-center rounded-one border border-dashed border-caution px-2.5 py-1 text-sm text-caution">
+          {stale}
         </span>
       )}
       <span className="inline-flex items-center rounded-one border border-ink px-2.5 py-1 text-sm">

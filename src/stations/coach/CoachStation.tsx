@@ -127,10 +127,10 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
       {!again && markerAllowed && (
         <section aria-labelledby="marker" className="mt-6 border-t border-ink pt-4">
           <h2 id="marker" className="text-lg">
-            Marker before: {protocols.marker.name.toLowerCase()}
+            Today’s marker, before
           </h2>
           <p className="mb-4 text-ink2">{protocols.marker.setUp}</p>
-          <Marker visit={visit} />
+          <Marker view={view} />
         </section>
       )}
       {error && (
@@ -171,10 +171,10 @@ function Recheck({ view }: { view: ClientView }) {
         is fresh.
       </p>
       <Gated view={view} protocol={protocols.marker}>
-        <Marker visit={visit} moment="after" />
+        <Marker view={view} moment="after" />
       </Gated>
       <div className="mt-6">
-        <RegionMap visit={visit} moment="after" />
+        <RegionMap view={view} moment="after" />
       </div>
     </section>
   );

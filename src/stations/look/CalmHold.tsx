@@ -3,7 +3,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import {
   type HoldTry,
-  type Raw,
   calmHold,
   firstBreaths,
   holdBandProvenance,
@@ -15,16 +14,15 @@ import {
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
-import { isControl, isTyping } from '@/parts/shell/keys';
 import { type ClientView } from '../view';
+import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
 import { useLook } from './useLook';
-
-const blank: Raw<'calmHold'> = { position: 'hook-lying', tries: [] };
+import { useSpace } from './useSpace';
 
 /** The calm exhale hold: no seconds while it lasts, no last best, at most three tries with a rest between. */
 export function CalmHold({ view }: { view: ClientView }) {
-  const { raw, save, error } = useLook(view.visit!, 'calmHold', 'before', blank);
+  const { raw, save, error } = useLook(view, 'calmHold');
   const began = useRef<number | null>(null);
   const [holding, setHolding] = useState(false);
   const [measured, setMeasured] = useState<number | null>(null);
@@ -44,15 +42,7 @@ export function CalmHold({ view }: { view: ClientView }) {
     }
   }, [holding, measured, full, restLeft]);
 
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.key !== ' ' || event.repeat || isTyping(event.target) || isControl(event.target)) return;
-      event.preventDefault();
-      press();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, [press]);
+  useSpace(press);
 
   useEffect(() => {
     if (restLeft <= 0) return;
@@ -73,7 +63,12 @@ export function CalmHold({ view }: { view: ClientView }) {
   return (
     <div className="grid gap-8 xl:grid-cols-2">
       <div>
-        <PositionChips value={raw.position} onChange={(position) => save({ ...raw, position })} />
+        <PositionChips
+          view={view}
+          protocol="calmHold"
+          value={raw.position}
+          onChange={(position) => save({ ...raw, position })}
+        />
         <div className="mt-5">
           {measured !== null ? (
             <div className="space-y-4 rounded-one border-2 border-ink p-5">
@@ -126,11 +121,7 @@ export function CalmHold({ view }: { view: ClientView }) {
             </Button>
           )}
         </div>
-        {error && (
-          <p role="alert" className="mt-2 font-semibold">
-            {error}
-          </p>
-        )}
+        <LookError error={error} />
       </div>
       <div>
         {!holding && raw.tries.length > 0 && (

@@ -4,20 +4,63 @@ import { Check } from 'lucide-react';
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { type ReactNode } from 'react';
-import { type ProtocolId, newest, protocolIds, protocols } from '@/core/look';
+import {
+  type FormProtocol,
+  type LookList,
+  type ProtocolId,
+  expectedMinutes,
+  formProtocols,
+  lookList,
+  lookResult,
+  lookSetIds,
+  lookSets,
+  newest,
+  protocolIds,
+  protocols,
+} from '@/core/look';
+import { checkComponents } from '@/core/safety';
+import { keep } from '@/keep';
 import { LinkButton } from '@/parts/Button';
+import { ChoiceChips } from '@/parts/Chips';
 import { EmptyState } from '@/parts/Notice';
+import { LookPicture } from '@/parts/figures/LookPicture';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
 import { type ClientView } from '../view';
+import { ArrangeLooks } from './ArrangeLooks';
 import { CalmHold } from './CalmHold';
+import { FingerGap } from './FingerGap';
+import { FormLook } from './FormLook';
 import { Gated } from './Gated';
 import { Marker } from './Marker';
+import { PostureSearch } from './PostureSearch';
+import { QuestionnaireLook } from './QuestionnaireLook';
 import { QuietLook } from './QuietLook';
 import { RegionMap } from './RegionMap';
-import { TwoHands } from './TwoHands';
+import { Stack } from './Stack';
+import { Tape } from './Tape';
+import { TwoLine } from './TwoLine';
 
-/** Look: watch first, then measure. One protocol at a time, in the usual order; any of them can be left out. */
+/** The screens of the protocols; one that is not here is entered by its fields alone. */
+const screens: Partial<Record<ProtocolId, (props: { view: ClientView }) => ReactNode>> = {
+  quietLook: QuietLook,
+  regionMap: RegionMap,
+  tape: Tape,
+  twoLine: TwoLine,
+  fingerGap: FingerGap,
+  postureSearch: PostureSearch,
+  stack: Stack,
+  calmHold: CalmHold,
+  questionnaire: QuestionnaireLook,
+  marker: Marker,
+};
+
+/** The looks of this visit: as chosen, else a first look, or what was marked last time. */
+export function listOf(view: ClientView): LookList {
+  return view.visit?.lookList ?? lookList(view.earlier.length > 0 ? 'recheck' : 'first', view.markedLast);
+}
+
+/** Look: watch first, then measure. One protocol at a time; any of them can be left out, moved or added. */
 export function LookStation({ view }: { view: ClientView }) {
   const asked = useSearchParams().get('protocol');
   const { visit } = view;
@@ -28,46 +71,91 @@ export function LookStation({ view }: { view: ClientView }) {
       </EmptyState>
     );
   }
-  const current: ProtocolId = protocolIds.find((id) => id === asked) ?? 'quietLook';
+  const list = listOf(view);
+  const done = (id: ProtocolId) => newest(visit.looks, id, 'before');
+  // What was looked at without being on the list, or is looked at now, stands on it too.
+  const shown = [
+    ...list.protocols,
+    ...protocolIds.filter((id) => !list.protocols.includes(id) && (done(id) !== null || id === asked)),
+  ];
+  const current: ProtocolId = protocolIds.find((id) => id === asked) ?? shown[0] ?? 'quietLook';
   const protocol = protocols[current];
-  const next = protocolIds[protocolIds.indexOf(current) + 1];
-  const figures: Record<ProtocolId, ReactNode> = {
-    quietLook: <QuietLook visit={visit} />,
-    twoHands: <TwoHands visit={visit} />,
-    regionMap: <RegionMap visit={visit} />,
-    calmHold: <CalmHold view={view} />,
-    marker: <Marker visit={visit} />,
-  };
+  const next = shown[shown.indexOf(current) + 1];
+  const Screen = screens[current];
+  const open = shown.filter((id) => done(id) === null);
+  const choose = (chosen: LookList) =>
+    void keep('visit.lookList', { visitId: visit.id, list: { ...chosen, protocols: [...chosen.protocols] } });
   return (
-    <>
-      <nav aria-label="Looks" className="-mt-2 mb-5 flex flex-wrap gap-x-5">
-        {protocolIds.map((id) => (
-          <Link
-            key={id}
-            href={`/clients/${view.id}/look?protocol=${id}`}
-            aria-current={id === current ? 'page' : undefined}
-            className={`flex min-h-11 items-center gap-1.5 border-b-2 ${
-              id === current ? 'border-ink font-semibold' : 'border-transparent text-ink2 hover:text-ink'
-            }`}
-          >
-            {newest(visit.looks, id, 'before') && <Check size={16} aria-label="done" />}
-            {protocols[id].name}
-          </Link>
-        ))}
-      </nav>
-      <StationHead title={protocol.name} line={protocol.setUp} />
-      <Gated key={current} view={view} protocol={protocol}>
-        {figures[current]}
-      </Gated>
-      <div className="mt-7 flex flex-wrap items-center gap-3 border-t border-rule pt-4">
-        <p className="mr-auto max-w-xl text-sm text-ink2">{protocol.means}</p>
-        {next && (
-          <LinkButton href={`/clients/${view.id}/look?protocol=${next}`}>Next: {protocols[next].name}</LinkButton>
-        )}
-        <LinkButton href={`/clients/${view.id}/read`} look={next ? 'plain' : 'strong'}>
-          On to Read
-        </LinkButton>
+    <div className="gap-8 xl:grid xl:grid-cols-[14rem_minmax(0,1fr)]">
+      <div className="mb-4 border-b border-rule pb-3 xl:mb-0 xl:border-r xl:border-b-0 xl:pr-4">
+        <ChoiceChips
+          label="Set"
+          hideLabel
+          value={list.set}
+          choices={lookSetIds.map((id) => ({ value: id, label: lookSets[id].name.replace(' look', '') }))}
+          onChange={(set) => choose(lookList(set, view.markedLast))}
+        />
+        <p className="mt-1 text-sm text-ink2">
+          {lookSets[list.set].line} About {Math.round(expectedMinutes(shown))} min
+          {open.length < shown.length && open.length > 0 ? `, ${Math.ceil(expectedMinutes(open))} left` : ''}.
+        </p>
+        <nav aria-label="Looks" className="mt-2 flex flex-wrap gap-x-5 xl:block">
+          {shown.map((id) => (
+            <LookLink key={id} view={view} id={id} current={id === current} />
+          ))}
+        </nav>
+        <ArrangeLooks list={list} onChange={choose} />
       </div>
-    </>
+      <div className="min-w-0">
+        <div className="flex items-start justify-between gap-6">
+          <StationHead title={protocol.name} line={protocol.setUp} />
+          {protocol.picture && (
+            <LookPicture picture={protocol.picture} className="-mt-1 hidden h-36 shrink-0 md:block" />
+          )}
+        </div>
+        <Gated key={current} view={view} protocol={protocol}>
+          {Screen ? <Screen view={view} /> : isForm(current) && <FormLook view={view} protocol={current} />}
+        </Gated>
+        <div className="mt-7 flex flex-wrap items-center gap-3 border-t border-rule pt-4">
+          <p className="min-w-48 flex-1 text-sm text-ink2">{protocol.means}</p>
+          {next && (
+            <LinkButton href={`/clients/${view.id}/look?protocol=${next}`} look="strong">
+              Next: {protocols[next].name}
+            </LinkButton>
+          )}
+          <LinkButton href={`/clients/${view.id}/read`} look={next ? 'plain' : 'strong'}>
+            On to Read
+          </LinkButton>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+const isForm = (id: ProtocolId): id is FormProtocol => formProtocols.includes(id as FormProtocol);
+
+/** One look on the list: done with its result, off today, or still to do. */
+function LookLink({ view, id, current }: { view: ClientView; id: ProtocolId; current: boolean }) {
+  const record = newest(view.visit!.looks, id, 'before');
+  const result = record && lookResult(record);
+  const off = !checkComponents(view.gates, protocols[id].components).allowed;
+  return (
+    <Link
+      href={`/clients/${view.id}/look?protocol=${id}`}
+      aria-current={current ? 'page' : undefined}
+      className={`flex min-h-11 items-center gap-2 border-b-2 py-1 leading-tight xl:border-b-0 xl:border-l-4 xl:pl-2.5 ${
+        current ? 'border-ink font-semibold' : 'border-transparent text-ink2 hover:text-ink'
+      }`}
+    >
+      <span className="-ml-1 w-4 shrink-0">{record && <Check size={16} aria-label="done" />}</span>
+      <span>
+        {protocols[id].name}
+        {(result || off) && (
+          <span className="hidden text-sm font-normal text-ink2 xl:line-clamp-2">
+            {result ? result.words : 'off today'}
+          </span>
+        )}
+      </span>
+    </Link>
   );
 }

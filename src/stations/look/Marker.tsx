@@ -1,44 +1,66 @@
 'use client';
 
-import { type LookRecord, type Raw } from '@/core/look';
-import { type VisitRecord } from '@/core/record';
+import { type LookRecord, type MarkerMeasure, type Raw, markerMeasureIds, markerMeasures, newest } from '@/core/look';
+import { capital } from '@/core/reasons';
+import { checkComponents } from '@/core/safety';
+import { ChoiceChips } from '@/parts/Chips';
 import { Slider } from '@/parts/Slider';
+import { type ClientView } from '../view';
+import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
 import { useLook } from './useLook';
 
-const blank: Raw<'marker'> = { position: 'hook-lying', readings: [] };
-
-/** Ease of a deep breath, asked twice with the same words. */
-export function Marker({ visit, moment = 'before' }: { visit: VisitRecord; moment?: LookRecord['moment'] }) {
-  const { raw, save, error } = useLook(visit, 'marker', moment, blank);
+/** Today's own marker, taken twice with the same words; afterwards the same one again. */
+export function Marker({ view, moment = 'before' }: { view: ClientView; moment?: LookRecord['moment'] }) {
+  const first = moment === 'after' ? newest(view.visit!.looks, 'marker', 'before') : null;
+  const allowed = markerMeasureIds.filter((id) => checkComponents(view.gates, markerMeasures[id].components).allowed);
+  const start: Partial<Raw<'marker'>> = first
+    ? { measure: first.raw.measure, position: first.raw.position }
+    : { measure: allowed[0] ?? 'hipRotation' };
+  const { raw, save, error } = useLook(view, 'marker', { moment, start });
+  const { ask, min, max, step, low, high, unit } = markerMeasures[raw.measure];
   const set = (index: 0 | 1, value: number) => {
     const readings = [...raw.readings];
     readings[index] = value;
     save({ ...raw, readings: readings.filter((reading) => reading !== undefined) });
   };
   return (
-    <div className="max-w-xl space-y-6">
-      <PositionChips value={raw.position} onChange={(position) => save({ ...raw, position })} />
+    <div className="max-w-2xl space-y-5">
+      {moment === 'before' && (
+        <ChoiceChips
+          apart
+          label="What to compare by"
+          value={raw.measure}
+          choices={[...new Set([...allowed, raw.measure])].map((id) => ({
+            value: id,
+            label: capital(markerMeasures[id].name),
+          }))}
+          onChange={(measure: MarkerMeasure) => save({ ...raw, measure, readings: [] })}
+        />
+      )}
+      <PositionChips
+        view={view}
+        protocol="marker"
+        value={raw.position}
+        onChange={(position) => save({ ...raw, position })}
+      />
+      <p className="text-ink2">{ask}</p>
       {([0, 1] as const).map((index) =>
         index === 1 && raw.readings.length === 0 ? null : (
           <Slider
             key={index}
-            label={index === 0 ? 'First asking' : 'Asked again'}
+            label={`${index === 0 ? 'First asking' : 'Asked again'}, ${unit}`}
             value={raw.readings[index] ?? null}
-            min={0}
-            max={10}
-            step={0.5}
-            low="not at all"
-            high="freely"
+            min={min}
+            max={max}
+            step={step}
+            low={low}
+            high={high}
             onChange={(value) => set(index, value)}
           />
         ),
       )}
-      {error && (
-        <p role="alert" className="font-semibold">
-          {error}
-        </p>
-      )}
+      <LookError error={error} />
     </div>
   );
 }

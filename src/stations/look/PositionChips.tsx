@@ -1,16 +1,35 @@
 'use client';
 
-import { type LookPosition, lookPositions } from '@/core/look';
+import { type LookPosition, type ProtocolId, protocols } from '@/core/look';
 import { ChoiceChips } from '@/parts/Chips';
+import { type ClientView } from '../view';
+import { allowedPositions } from './useLook';
 
-/** The position a look was taken in: like is only compared with like. */
-export function PositionChips({ value, onChange }: { value: LookPosition; onChange: (value: LookPosition) => void }) {
+/** The position a look was taken in: like is only compared with like. Positions that are off today are not offered. */
+export function PositionChips({
+  view,
+  protocol,
+  value,
+  onChange,
+}: {
+  view: ClientView;
+  protocol: ProtocolId;
+  value: LookPosition;
+  onChange: (value: LookPosition) => void;
+}) {
+  const allowed = allowedPositions(view, protocol);
+  const off = protocols[protocol].positions.filter((position) => !allowed.includes(position));
+  const shown = [...new Set([...allowed, value])];
+  if (shown.length < 2 && off.length === 0) return null;
   return (
-    <ChoiceChips
-      label="Position"
-      value={value}
-      choices={lookPositions.map((position) => ({ value: position, label: position }))}
-      onChange={onChange}
-    />
+    <div>
+      <ChoiceChips
+        label="Position"
+        value={value}
+        choices={shown.map((position) => ({ value: position, label: position }))}
+        onChange={onChange}
+      />
+      {off.length > 0 && <p className="mt-1 text-sm text-ink2">Off today: {off.join(', ')}.</p>}
+    </div>
   );
 }

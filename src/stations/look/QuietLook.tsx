@@ -1,29 +1,22 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { type Raw, fewestTaps, quietRate, rateBand, rateBandProvenance, settleDoubt } from '@/core/look';
-import { type VisitRecord } from '@/core/record';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { type Raw, type TapDoubt, fewestTaps, quietRate, rateBand, rateBandProvenance, settleDoubt } from '@/core/look';
 import { Button } from '@/parts/Button';
-import { ChoiceChips, TickChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
-import { isControl, isTyping } from '@/parts/shell/keys';
+import { type ClientView } from '../view';
+import { FormFields } from './FormFields';
+import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
 import { useLook } from './useLook';
-
-const blank: Raw<'quietLook'> = {
-  position: 'hook-lying',
-  taps: [],
-  starts: 'not observed',
-  route: 'not observed',
-  sound: 'not observed',
-  seen: [],
-};
+import { useSpace } from './useSpace';
 
 /** Seconds after which the rate may lock or unlock drills. */
 const longEnough = 60;
 
-export function QuietLook({ visit }: { visit: VisitRecord }) {
-  const { raw, save, error, beginAgain } = useLook(visit, 'quietLook', 'before', blank);
+/** The resting rate by taps, before the client knows that it is watched, and what is seen meanwhile. */
+export function QuietLook({ view }: { view: ClientView }) {
+  const { raw, save, error, beginAgain } = useLook(view, 'quietLook');
   const firstTap = useRef<number | null>(null);
   const [counting, setCounting] = useState(false);
   const over = raw.taps.length > 0 && !counting;
@@ -42,18 +35,10 @@ export function QuietLook({ visit }: { visit: VisitRecord }) {
     save({ ...raw, taps: raw.taps.slice(0, -1) });
   }, [raw, save]);
 
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.repeat) return;
-      if (event.key === ' ' && !isControl(event.target)) {
-        event.preventDefault();
-        tap();
-      }
-      if (event.key.toLowerCase() === 'u' && !event.ctrlKey && !event.metaKey) undoTap();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, [tap, undoTap]);
+  useSpace(
+    tap,
+    useMemo(() => ({ u: undoTap }), [undoTap]),
+  );
 
   const countAgain = () => {
     firstTap.current = null;
@@ -62,7 +47,7 @@ export function QuietLook({ visit }: { visit: VisitRecord }) {
   };
 
   return (
-    <div className="grid gap-8 xl:grid-cols-[1fr_1fr]">
+    <div className="grid gap-8 xl:grid-cols-2">
       <div>
         <button
           type="button"
@@ -76,7 +61,7 @@ export function QuietLook({ visit }: { visit: VisitRecord }) {
             event.preventDefault();
             if (!event.repeat) tap();
           }}
-          className="grid h-64 w-full touch-manipulation place-items-center rounded-one border-2 border-ink select-none hover:bg-leaf active:bg-inhalew disabled:border-rule"
+          className="grid h-56 w-full touch-manipulation place-items-center rounded-one border-2 border-ink select-none hover:bg-leaf active:bg-inhalew disabled:border-rule"
         >
           <span className="text-center">
             <span className="block text-3xl font-semibold">{over ? 'Counted' : 'Tap each inhale'}</span>
@@ -100,64 +85,40 @@ export function QuietLook({ visit }: { visit: VisitRecord }) {
             Count again
           </Button>
         </div>
-        {error && (
-          <p role="alert" className="mt-2 font-semibold">
-            {error}
-          </p>
-        )}
+        <LookError error={error} />
+        <div className="mt-4">
+          <Result raw={raw} settle={(taps) => save({ ...raw, taps })} counting={counting} />
+        </div>
       </div>
       <div className="space-y-5">
-        <Result raw={raw} settle={(taps) => save({ ...raw, taps })} counting={counting} />
-        <PositionChips value={raw.position} onChange={(position) => save({ ...raw, position })} />
-        <ChoiceChips
-          label="Where it starts"
-          value={raw.starts}
-          choices={[
-            { value: 'belly', label: 'Belly' },
-            { value: 'ribs', label: 'Ribs' },
-            { value: 'chest', label: 'Chest' },
-            { value: 'not observed', label: 'Not seen' },
-          ]}
-          onChange={(starts) => save({ ...raw, starts })}
+        <PositionChips
+          view={view}
+          protocol="quietLook"
+          value={raw.position}
+          onChange={(position) => save({ ...raw, position })}
         />
-        <div className="flex flex-wrap gap-6">
-          <ChoiceChips
-            label="Through"
-            value={raw.route}
-            choices={[
-              { value: 'nose', label: 'Nose' },
-              { value: 'mouth', label: 'Mouth' },
-              { value: 'both', label: 'Both' },
-              { value: 'not observed', label: 'Not seen' },
-            ]}
-            onChange={(route) => save({ ...raw, route })}
-          />
-          <ChoiceChips
-            label="Sound"
-            value={raw.sound}
-            choices={[
-              { value: 'silent', label: 'Silent' },
-              { value: 'audible', label: 'Audible' },
-              { value: 'not observed', label: 'Not heard for' },
-            ]}
-            onChange={(sound) => save({ ...raw, sound })}
-          />
-        </div>
-        <TickChips
-          label="Also seen"
-          values={raw.seen}
-          choices={[
-            { value: 'sighs', label: 'Sighs' },
-            { value: 'yawns', label: 'Yawns' },
-            { value: 'pauses', label: 'Pauses' },
-            { value: 'shoulders', label: 'Shoulders rise' },
-          ]}
-          onChange={(seen) => save({ ...raw, seen })}
-        />
+        <FormFields view={view} protocol="quietLook" raw={raw} save={(next) => save(next as Raw<'quietLook'>)} />
       </div>
     </div>
   );
 }
+
+const doubtWords: Readonly<Record<TapDoubt['kind'], { says: (doubt: TapDoubt) => string; way: string }>> = {
+  double: {
+    says: ({ tap, intervalSeconds }) =>
+      `Tap ${tap + 1} came only ${intervalSeconds.toFixed(1)} s after the one before.`,
+    way: 'Drop it: a double tap',
+  },
+  missed: {
+    says: ({ tap, intervalSeconds }) => `${intervalSeconds.toFixed(1)} s before tap ${tap + 1}: was a breath missed?`,
+    way: 'Put one in: it was missed',
+  },
+  gap: {
+    says: ({ tap, intervalSeconds }) =>
+      `${Math.round(intervalSeconds)} s before tap ${tap + 1}: the count was broken off.`,
+    way: 'Keep the longer stretch',
+  },
+};
 
 function Result({
   raw,
@@ -195,14 +156,8 @@ function Result({
       {!counting &&
         rate.doubts.map((doubt) => (
           <p key={`${doubt.kind}${doubt.tap}`} className="mt-2 flex flex-wrap items-center gap-3">
-            <span>
-              {doubt.kind === 'double'
-                ? `Tap ${doubt.tap + 1} came only ${doubt.intervalSeconds.toFixed(1)} s after the one before.`
-                : `${doubt.intervalSeconds.toFixed(1)} s before tap ${doubt.tap + 1}: was a breath missed?`}
-            </span>
-            <Button onClick={() => settle(settleDoubt(raw.taps, doubt))}>
-              {doubt.kind === 'double' ? 'Drop it: a double tap' : 'Put one in: it was missed'}
-            </Button>
+            <span>{doubtWords[doubt.kind].says(doubt)}</span>
+            <Button onClick={() => settle(settleDoubt(raw.taps, doubt))}>{doubtWords[doubt.kind].way}</Button>
           </p>
         ))}
     </div>

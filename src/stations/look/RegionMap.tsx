@@ -1,111 +1,248 @@
 'use client';
 
 import { useState } from 'react';
-import { type LookRecord, type Raw } from '@/core/look';
-import { type VisitRecord } from '@/core/record';
-import { commonPractice } from '@/core/reasons';
-import { type Grade, gradeAnchors, gradeWords, regions, ringInWords, unobserved } from '@/core/trunk';
+import {
+  type LookPosition,
+  type LookRecord,
+  type Raw,
+  baseMap,
+  bestGrades,
+  blindPairs,
+  isOf,
+  mapsByPosition,
+  weightedKappa,
+} from '@/core/look';
+import { capital, commonPractice } from '@/core/reasons';
+import { checkComponents } from '@/core/safety';
+import { type Grade, type Grades, gradeAnchors, gradeWords, regions, ringInWords, summariseRing } from '@/core/trunk';
+import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Ring, RingLegend, type RingPart } from '@/parts/figures/Ring';
-import { PositionChips } from './PositionChips';
-import { useLook } from './useLook';
-
-const blank: Raw<'regionMap'> = {
-  position: 'hook-lying',
-  quiet: unobserved(),
-  deep: unobserved(),
-  neckQuiet: null,
-  neckDeep: null,
-};
+import { type ClientView } from '../view';
+import { LookError } from './LookError';
+import { allowedPositions, useLook } from './useLook';
 
 const partName = (part: RingPart) => (part === 'neck' ? 'neck and shoulders' : regions[part].name);
 
-/** The ring as the way to enter what was seen: tap a part, again for more; or choose the part and a grade. */
-export function RegionMap({ visit, moment = 'before' }: { visit: VisitRecord; moment?: LookRecord['moment'] }) {
-  const [start] = useState<Raw<'regionMap'>>(() => startFrom(visit, moment));
-  const { raw, save, error } = useLook(visit, 'regionMap', moment, start);
+/**
+ * The ring as the way to enter what was seen, a map for each position; two maps can be laid over each other, and one can be
+ * graded again blind.
+ */
+export function RegionMap({ view, moment = 'before' }: { view: ClientView; moment?: LookRecord['moment'] }) {
+  const looks = view.visit!.looks;
+  const allowed = allowedPositions(view, 'regionMap');
+  const first = moment === 'after' ? baseMap(looks, 'before') : null;
+  const [position, setPosition] = useState<LookPosition>(
+    () => baseMap(looks, moment)?.raw.position ?? first?.raw.position ?? allowed[0] ?? 'sitting',
+  );
+  const [blindOf, setBlindOf] = useState<string | null>(null);
+  const maps = mapsByPosition(looks, moment);
+  const here = maps.find((map) => map.position === position)?.record ?? null;
+  return (
+    <div className="space-y-3">
+      <div className="flex flex-wrap items-end gap-x-8 gap-y-2">
+        <ChoiceChips
+          label="Position: one map each"
+          value={position}
+          choices={[...new Set([...allowed, position])].map((value) => ({
+            value,
+            label: maps.some((map) => map.position === value) ? `${value} ✓` : value,
+          }))}
+          onChange={(next) => {
+            setBlindOf(null);
+            setPosition(next);
+          }}
+        />
+        {blindOf === null && here && moment === 'before' && (
+          <Button look="quiet" onClick={() => setBlindOf(here.id)}>
+            Grade it again, blind
+          </Button>
+        )}
+        {blindOf !== null && <Button onClick={() => setBlindOf(null)}>End the blind grading</Button>}
+      </div>
+      <MapOf
+        key={`${position} ${blindOf ?? ''}`}
+        view={view}
+        moment={moment}
+        position={position}
+        record={blindOf === null ? here : blindRecord(looks, blindOf)}
+        blindOf={blindOf}
+        others={maps.filter((map) => map.position !== position)}
+      />
+      <Agreement looks={looks} />
+    </div>
+  );
+}
+
+function blindRecord(looks: readonly LookRecord[], blindOf: string): LookRecord<'regionMap'> | null {
+  return (
+    looks.find(
+      (record): record is LookRecord<'regionMap'> => isOf(record, 'regionMap') && record.raw.blindOf === blindOf,
+    ) ?? null
+  );
+}
+
+/** How well the coach agrees with themself, once two gradings of the same map lie there. */
+function Agreement({ looks }: { looks: readonly LookRecord[] }) {
+  const kappa = weightedKappa(blindPairs(looks));
+  if (kappa === null) return null;
+  const words = kappa >= 0.8 ? 'very close' : kappa >= 0.6 ? 'close' : kappa >= 0.4 ? 'fair' : 'far apart';
+  return (
+    <p className="text-ink2" role="status">
+      Your two gradings are {words}: weighted kappa {kappa.toFixed(2)}, 1 being the same throughout.
+    </p>
+  );
+}
+
+function MapOf({
+  view,
+  moment,
+  position,
+  record,
+  blindOf,
+  others,
+}: {
+  view: ClientView;
+  moment: LookRecord['moment'];
+  position: LookPosition;
+  record: LookRecord<'regionMap'> | null;
+  blindOf: string | null;
+  others: readonly { position: LookPosition; record: LookRecord<'regionMap'> }[];
+}) {
+  const { raw, save, error } = useLook(view, 'regionMap', {
+    moment,
+    pick: record,
+    start: { position, ...(blindOf ? { blindOf } : {}) },
+  });
   const [breath, setBreath] = useState<'quiet' | 'deep'>('quiet');
+  const [over, setOver] = useState<LookPosition | 'none'>('none');
   const [selected, setSelected] = useState<RingPart>('belly');
+  const deep = checkComponents(view.gates, ['deepBreath']);
+  const other = others.find((map) => map.position === over)?.record ?? null;
 
   const neckKey = breath === 'quiet' ? 'neckQuiet' : 'neckDeep';
   const gradeOf = (part: RingPart): Grade => (part === 'neck' ? raw[neckKey] : raw[breath][part]);
   const setGrade = (part: RingPart, grade: Grade) =>
     save(part === 'neck' ? { ...raw, [neckKey]: grade } : { ...raw, [breath]: { ...raw[breath], [part]: grade } });
-  const sentences = ringInWords(raw[breath]);
+  const shown: Grades = other ? bestGrades(raw) : raw[breath];
 
   return (
-    <div className="grid gap-x-8 gap-y-4 md:grid-cols-2 xl:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
+    <div className="grid gap-x-8 gap-y-4 md:grid-cols-2 xl:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
       <div>
-        <div className="mx-auto -mt-3 max-w-[29rem]">
-          <Ring
-            title={`Region map, ${breath} breath: tap a part, again for more`}
-            first={raw.quiet}
-            second={breath === 'deep' ? raw.deep : null}
-            neck={raw[neckKey]}
-            grading={breath === 'deep' ? 'second' : 'first'}
-            onGrade={setGrade}
-            selected={selected}
-            onSelect={setSelected}
-          />
-        </div>
-        <RingLegend names={breath === 'deep' ? ['quiet', 'deep adds'] : ['quiet']} />
-      </div>
-      <div className="space-y-5">
-        <ChoiceChips
-          label="Which breaths"
-          value={breath}
-          choices={[
-            { value: 'quiet', label: 'Quiet' },
-            { value: 'deep', label: 'Deep' },
-          ]}
-          onChange={setBreath}
-        />
-        <div>
-          <ChoiceChips
-            label={`${partName(selected).charAt(0).toUpperCase()}${partName(selected).slice(1)}, ${breath}`}
-            value={gradeOf(selected) === null ? 'x' : (String(gradeOf(selected)) as '0')}
-            choices={[
-              ...([0, 1, 2, 3] as const).map((grade) => ({ value: String(grade) as '0', label: gradeWords[grade] })),
-              { value: 'x' as const, label: 'not seen' },
-            ]}
-            onChange={(next: '0' | 'x') => setGrade(selected, next === 'x' ? null : Number(next))}
-          />
-          <p className="mt-1 min-h-6 text-sm text-ink2">
-            {selected === 'neck'
-              ? 'Effort of neck and shoulders on the inhale, scored apart.'
-              : gradeOf(selected) === null
-                ? 'Not observed is not the same as none.'
-                : gradeAnchors[gradeOf(selected) as 0]}
-          </p>
-        </div>
-        <PositionChips value={raw.position} onChange={(position) => save({ ...raw, position })} />
-        <div className="border-t border-rule pt-3" aria-live="polite">
-          {sentences.length === 0 ? (
-            <p className="text-ink2">Nothing graded yet. Left and right are the client’s own.</p>
+        <div className="mx-auto max-w-[27rem]">
+          {other ? (
+            <Ring
+              title={`${capital(position)} and ${over} over each other`}
+              first={shown}
+              second={bestGrades(other.raw)}
+              names={[position, over]}
+            />
           ) : (
-            sentences.map((sentence) => (
-              <p key={sentence} className="text-lg leading-snug">
-                {sentence}
-              </p>
-            ))
+            <Ring
+              title={`Region map, ${breath} breath: tap a part, again for more`}
+              first={raw.quiet}
+              second={breath === 'deep' ? raw.deep : null}
+              neck={raw[neckKey]}
+              grading={breath === 'deep' ? 'second' : 'first'}
+              onGrade={setGrade}
+              selected={selected}
+              onSelect={setSelected}
+            />
           )}
-          <p className="mt-2 text-sm text-ink2">
-            Seen by eye and hand, graded 0 to 3. <ProvenanceMark provenance={commonPractice} />
-          </p>
         </div>
-        {error && (
-          <p role="alert" className="font-semibold">
-            {error}
-          </p>
+        <RingLegend
+          names={other ? [position, `more ${over}`] : breath === 'deep' ? ['quiet', 'deep adds'] : ['quiet']}
+        />
+      </div>
+      <div className="space-y-4">
+        <div className="flex flex-wrap gap-6">
+          <ChoiceChips
+            label="Which breaths"
+            value={breath}
+            choices={[
+              { value: 'quiet', label: 'Quiet' },
+              ...(deep.allowed ? [{ value: 'deep' as const, label: 'Deep' }] : []),
+            ]}
+            onChange={setBreath}
+          />
+          {others.length > 0 && blindOf === null && (
+            <ChoiceChips
+              label="Lay over it"
+              value={over}
+              choices={[
+                { value: 'none' as const, label: 'Nothing' },
+                ...others.map((map) => ({ value: map.position, label: map.position })),
+              ]}
+              onChange={setOver}
+            />
+          )}
+        </div>
+        {!other && (
+          <div>
+            <ChoiceChips
+              label={`${capital(partName(selected))}, ${breath}`}
+              value={gradeOf(selected) === null ? 'x' : (String(gradeOf(selected)) as '0')}
+              choices={[
+                ...([0, 1, 2, 3] as const).map((grade) => ({ value: String(grade) as '0', label: gradeWords[grade] })),
+                { value: 'x' as const, label: 'not seen' },
+              ]}
+              onChange={(next: '0' | 'x') => setGrade(selected, next === 'x' ? null : Number(next))}
+            />
+            <p className="mt-1 min-h-6 text-sm text-ink2">
+              {selected === 'neck'
+                ? 'Effort of neck and shoulders on the inhale, scored apart.'
+                : gradeOf(selected) === null
+                  ? 'Not observed is not the same as none.'
+                  : gradeAnchors[gradeOf(selected) as 0]}
+            </p>
+          </div>
         )}
+        <ChoiceChips
+          label="Does the front move by arching the spine?"
+          value={raw.extension}
+          choices={[
+            { value: 'no', label: 'No' },
+            { value: 'yes', label: 'Yes: extension' },
+            { value: 'not observed', label: 'Not seen' },
+          ]}
+          onChange={(extension: Raw<'regionMap'>['extension']) => save({ ...raw, extension })}
+        />
+        <div className="border-t border-rule pt-3" aria-live="polite">
+          <RingWords grades={shown} />
+        </div>
+        <LookError error={error} />
       </div>
     </div>
   );
 }
 
-/** A recheck starts in the position of the first map, with nothing graded. */
-function startFrom(visit: VisitRecord, moment: LookRecord['moment']): Raw<'regionMap'> {
-  const first = visit.looks.filter((look) => look.protocol === 'regionMap' && look.moment === 'before').at(-1);
-  return moment === 'after' && first ? { ...blank, position: first.raw.position } : blank;
+/** What a ring says, in words and in its three figures. */
+function RingWords({ grades }: { grades: Grades }) {
+  const sentences = ringInWords(grades);
+  const { biasDegrees, biasStrength, leftRightIndex, evenness } = summariseRing(grades);
+  const figures = [
+    ...(biasDegrees === null || biasStrength === null
+      ? []
+      : [`leans ${Math.round(biasDegrees)}° from the front, strength ${biasStrength.toFixed(2)}`]),
+    ...(leftRightIndex === null ? [] : [`left–right ${leftRightIndex.toFixed(2)}`]),
+    ...(evenness === null ? [] : [`evenness ${evenness.toFixed(2)}`]),
+  ];
+  return (
+    <>
+      {sentences.length === 0 ? (
+        <p className="text-ink2">Nothing graded yet. Left and right are the client’s own.</p>
+      ) : (
+        sentences.map((sentence) => (
+          <p key={sentence} className="text-lg leading-snug">
+            {sentence}
+          </p>
+        ))
+      )}
+      <p className="mt-2 text-sm text-ink2">
+        {figures.length > 0 ? `${capital(figures.join(' · '))}. ` : 'Seen by eye and hand, graded 0 to 3. '}
+        <ProvenanceMark provenance={commonPractice} />
+      </p>
+    </>
+  );
 }

@@ -1,22 +1,49 @@
 'use client';
 
 import { useCallback, useRef, useState } from 'react';
-import { type LookRecord, type ProtocolId, type Raw, newest } from '@/core/look';
-import { type VisitRecord } from '@/core/record';
+import { positions } from '@/core/catalogue';
+import {
+  type LookPosition,
+  type LookRecord,
+  type ProtocolId,
+  type Raw,
+  blankRaw,
+  newest,
+  protocols,
+} from '@/core/look';
+import { checkComponents } from '@/core/safety';
 import { keep, newId } from '@/keep';
+import { type ClientView } from '../view';
+
+/** The positions of a protocol this client may take today. */
+export function allowedPositions(view: ClientView, protocol: ProtocolId): LookPosition[] {
+  return protocols[protocol].positions.filter(
+    (position) => checkComponents(view.gates, positions[position].components).allowed,
+  );
+}
+
+interface Options<P extends ProtocolId> {
+  moment?: LookRecord['moment'];
+  /** Which record is gone on with; the newest unless said otherwise. */
+  pick?: LookRecord<P> | null;
+  /** Values a new record starts with. */
+  start?: Partial<Raw<P>>;
+}
 
 /**
  * A look being taken: its raw values on the screen, saved at every change. A look half done stays; one begun again is a
  * new record beside the old one.
  */
-export function useLook<P extends ProtocolId>(
-  visit: VisitRecord,
-  protocol: P,
-  moment: LookRecord['moment'],
-  blank: Raw<P>,
-) {
-  const [initial] = useState(() => newest(visit.looks, protocol, moment));
-  const [raw, setRaw] = useState<Raw<P>>(initial?.raw ?? blank);
+export function useLook<P extends ProtocolId>(view: ClientView, protocol: P, options: Options<P> = {}) {
+  const visit = view.visit!;
+  const { moment = 'before' } = options;
+  const [initial] = useState(() => (options.pick === undefined ? newest(visit.looks, protocol, moment) : options.pick));
+  const [blank] = useState(() => {
+    const [position] = allowedPositions(view, protocol);
+    return blankRaw(protocol, { ...(position ? { position } : {}), ...options.start } as Partial<Raw<P>>);
+  });
+  // What newer versions of a protocol ask in addition is not observed in an older record.
+  const [raw, setRaw] = useState<Raw<P>>(initial ? { ...blank, ...initial.raw } : blank);
   const [error, setError] = useState<string | null>(null);
   const record = useRef<{ id: string | null; revision: number; takenAt: string | null }>({
     id: initial?.id ?? null,

@@ -10,8 +10,11 @@ import {
   type FactKey,
   conditionGroups,
   conditionList,
+  gateTable,
   pregnancyWeek,
+  screeningAge,
 } from '@/core/safety';
+import { dayInWords } from '@/core/record';
 import { keep, newId } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
@@ -29,12 +32,29 @@ export function Conditions({ view }: { view: ClientView }) {
         Conditions
       </h2>
       <p className="text-ink2">What is not asked stays unknown, and keeps the high-risk things off until it is.</p>
+      <GoneThrough view={view} />
       <div className="mt-3 grid gap-x-10 gap-y-6 xl:grid-cols-2">
         {conditionGroups.map((group) => (
           <Group key={group} view={view} group={group} />
         ))}
       </div>
     </section>
+  );
+}
+
+/** Answers grow old: they are asked again, or found to stand, in one tap. */
+function GoneThrough({ view }: { view: ClientView }) {
+  const { record } = useFact(view.id, 'screened', view.known.latest.screened);
+  const age = screeningAge(view.known.profile, view.today, view.settings.limits);
+  if (age.oldest === null || age.days === 0) return null;
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3">
+      <p className={age.stale ? 'border-l-4 border-caution pl-3 font-semibold' : 'text-ink2'}>
+        Oldest answer from {dayInWords(age.oldest, view.today)}
+        {age.stale ? `: older than ${age.limitDays} days. Go through them again.` : '.'}
+      </p>
+      <Button onClick={() => void record(true)}>Gone through: all still stand</Button>
+    </div>
   );
 }
 
@@ -108,12 +128,48 @@ function Row({ view, condition }: { view: ClientView; condition: Condition & { i
           save={(detail) => save({ value: 'yes', ...detail })}
         />
       )}
+      {value === 'yes' && (
+        <Notes condition={condition.id} answer={answer!} save={(detail) => save({ value: 'yes', ...detail })} />
+      )}
       {error && (
         <p role="alert" className="mt-1 text-sm font-semibold text-stop dark:text-ink">
           {error}
         </p>
       )}
     </li>
+  );
+}
+
+/** A note to an answer, and a clinician's word where one can lift a limit. */
+function Notes({
+  condition,
+  answer,
+  save,
+}: {
+  condition: ConditionId;
+  answer: Answer;
+  save: (detail: AnswerDetail) => void;
+}) {
+  const { detail } = answer;
+  const clearable = gateTable.some((row) => row.condition === condition && row.clearable.length > 0);
+  return (
+    <div className="flex flex-wrap gap-x-4">
+      <DetailInput
+        label="Note"
+        type="text"
+        initial={detail.note ?? ''}
+        save={(text) => save({ ...detail, note: text.trim() === '' ? undefined : text })}
+      />
+      {clearable && (
+        <DetailInput
+          label="Cleared by (licensed clinician)"
+          type="text"
+          initial={detail.clearedBy ?? ''}
+          save={(text) => save({ ...detail, clearedBy: text.trim() === '' ? undefined : text })}
+          hint="Lifts what only a clinician can lift; it is watched then."
+        />
+      )}
+    </div>
   );
 }
 
@@ -130,14 +186,26 @@ function Detail({
 }) {
   const { detail } = answer;
   if (condition.detail === 'pregnancy week') {
+    const week = pregnancyWeek(answer, today);
     return (
-      <DetailInput
-        label="Week of pregnancy today"
-        type="number"
-        initial={String(pregnancyWeek(answer, today) ?? '')}
-        save={(text) => save({ ...detail, weekOnDay: text === '' ? undefined : Number(text) })}
-        hint="Limits change by themselves as the weeks pass."
-      />
+      <div className="flex flex-wrap gap-x-4">
+        <DetailInput
+          label="Due date"
+          type="date"
+          initial={detail.dueDate ?? ''}
+          save={(text) => save({ ...detail, dueDate: text === '' ? undefined : text })}
+          hint={detail.dueDate && week !== null ? `Week ${week} today.` : 'Or the week:'}
+        />
+        {!detail.dueDate && (
+          <DetailInput
+            label="Week of pregnancy today"
+            type="number"
+            initial={String(week ?? '')}
+            save={(text) => save({ ...detail, weekOnDay: text === '' ? undefined : Number(text) })}
+            hint="Limits change by themselves as the weeks pass."
+          />
+        )}
+      </div>
     );
   }
   if (condition.detail === 'date' || condition.detail === 'birth') {
@@ -188,7 +256,7 @@ function DetailInput({
   hint,
 }: {
   label: string;
-  type: 'number' | 'date';
+  type: 'number' | 'date' | 'text';
   initial: string;
   save: (text: string) => void;
   hint?: string;

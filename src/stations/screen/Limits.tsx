@@ -1,4 +1,4 @@
-import { type Component, type Gate, components } from '@/core/safety';
+import { type Component, type Gate, checkComponents, components, smallestChanges } from '@/core/safety';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { type ClientView } from '../view';
 
@@ -18,15 +18,28 @@ export function Limits({ view }: { view: ClientView }) {
       </h2>
       {nothing && <p className="text-ink2">Everything was asked and nothing is off limits.</p>}
       {blocks.length > 0 && (
-        <Rows title="Off" rows={blocks.map(({ component, gates: list }) => ({ what: components[component], list }))} />
+        <Rows
+          title="Off"
+          rows={blocks.map(({ component, gates: list }) => ({
+            what: components[component],
+            instead: smallestChanges[component],
+            list,
+          }))}
+        />
       )}
       {of('change').length > 0 && (
         <Rows
           title="In another form"
-          rows={of('change').map(({ component, gates: list }) => ({
-            what: `${components[component]} → ${[...new Set(list.map(({ to }) => to))].join('; ')}`,
-            list,
-          }))}
+          rows={of('change')
+            .filter(({ component }) => !blocks.some((block) => block.component === component))
+            .map(({ component }) => {
+              const { changes, overruled } = checkComponents(view.gates, [component]);
+              return {
+                what: `${components[component]} → ${[...new Set(changes.map(({ to }) => to))].join('; ')}`,
+                overruled: overruled.map(({ gate }) => gate.to!),
+                list: [...changes],
+              };
+            })}
         />
       )}
       {waiting.length > 0 && (
@@ -55,16 +68,31 @@ function grouped(gates: readonly Gate[]) {
   return [...byComponent].map(([component, list]) => ({ component, gates: list }));
 }
 
-function Rows({ title, rows }: { title: string; rows: { what: string; list: Gate[] }[] }) {
+interface LimitRow {
+  what: string;
+  list: Gate[];
+  /** The smallest change that would do instead. */
+  instead?: string;
+  /** Forms another condition asked for, which give way. */
+  overruled?: string[];
+}
+
+function Rows({ title, rows }: { title: string; rows: LimitRow[] }) {
   return (
     <div className="mt-3">
       <h3 className="text-base">{title}</h3>
       <ul>
-        {rows.map(({ what, list }) => (
+        {rows.map(({ what, list, instead, overruled = [] }) => (
           <li key={what} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1.5">
             <span>{what.charAt(0).toUpperCase() + what.slice(1)}</span>
             <span className="text-sm text-ink2">{[...new Set(list.map(({ reason }) => reason.what))].join('; ')}</span>
             <ProvenanceMark provenance={list[0]!.reason.provenance} />
+            {instead && <span className="text-sm">Instead: {instead}.</span>}
+            {overruled.length > 0 && (
+              <span className="text-sm text-ink2">
+                Goes before “{overruled.join('”, “')}”: letting go before lifting, protecting before opening.
+              </span>
+            )}
           </li>
         ))}
       </ul>

@@ -11,8 +11,10 @@ import { StationHead } from '../StationHead';
 import { type ClientView } from '../view';
 import { Conditions } from './Conditions';
 import { FactText } from './FactText';
+import { History } from './History';
 import { Limits } from './Limits';
 import { Signs } from './Signs';
+import { WhatChanged } from './WhatChanged';
 import { useFact } from './useFact';
 
 /** Screen: why they came, today's signs, what is off limits, consent to touch. */
@@ -20,10 +22,7 @@ export function ScreenStation({ view }: { view: ClientView }) {
   if (view.path.state === 'emergency') return <EmergencyStop view={view} />;
   return (
     <>
-      <StationHead
-        title="Screen"
-        line={view.earlier.length > 0 ? 'What changed since last time?' : 'What brings them, and what must be minded.'}
-      >
+      <StationHead title="Screen" line="What brings them, and what must be minded.">
         {view.visit ? (
           <LinkButton href={`/clients/${view.id}/look`}>On to Look</LinkButton>
         ) : (
@@ -31,10 +30,12 @@ export function ScreenStation({ view }: { view: ClientView }) {
         )}
       </StationHead>
       <div className="space-y-8">
+        <WhatChanged view={view} />
         <Signs view={view} />
         <Story view={view} />
         <Conditions view={view} />
         <Limits view={view} />
+        <History view={view} />
       </div>
     </>
   );

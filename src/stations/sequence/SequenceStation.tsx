@@ -5,7 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { bodyProps, findDrill, propList, type PropId } from '@/core/catalogue';
 import { cadenceInWords } from '@/core/cadence';
 import { durationInWords, type Totals } from '@/core/dose';
-import { intentInWords } from '@/core/read';
+import { intentInWords, leadSchoolFor } from '@/core/read';
 import { type SchoolId, schoolIds, schools } from '@/core/schools';
 import {
   type Plan,
@@ -62,13 +62,14 @@ function Planning({ view }: { view: ClientView }) {
   const { plan, error, change, move, remove, replace, add, undo, redo } = usePlan(view);
   const planner = usePlanner();
   const context = useMemo(() => planContext(view), [view]);
+  const lead = leadSchoolFor(reading.patterns, view.settings.homeSchool);
   const [request, setRequest] = useState<PlanRequest>(
     plan?.request ?? {
       intent: reading.intent,
       side: reading.side,
       minutes: view.settings.defaultMinutes,
       propsAtHand: ['towel', 'pillow', 'wall', 'chair'],
-      leadSchool: view.settings.homeSchool,
+      leadSchool: lead.school,
     },
   );
   const [selectedId, setSelectedId] = useState<string | null>(plan?.items[0]?.id ?? null);
@@ -116,6 +117,7 @@ function Planning({ view }: { view: ClientView }) {
       </StationHead>
       <RequestBar
         request={request}
+        because={request.leadSchool === lead.school ? lead.because : null}
         onChange={setRequest}
         onMake={() => void make(request)}
         making={making}
@@ -171,6 +173,7 @@ function Planning({ view }: { view: ClientView }) {
 
 function RequestBar({
   request,
+  because,
   onChange,
   onMake,
   making,
@@ -178,6 +181,8 @@ function RequestBar({
   reads,
 }: {
   request: PlanRequest;
+  /** Why this lead school was offered. */
+  because: string | null;
   onChange: (request: PlanRequest) => void;
   onMake: () => void;
   making: boolean;
@@ -218,6 +223,7 @@ function RequestBar({
           )}
         </Field>
       </div>
+      {because && <p className="w-full text-sm text-ink2">Lead school offered {because}.</p>}
     </div>
   );
   const said = [

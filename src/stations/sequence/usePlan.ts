@@ -2,28 +2,22 @@
 
 import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { newest } from '@/core/look';
-import { type Plan, type PlanContext, type PlanItem, positionEffects } from '@/core/sequence';
-import { estimateYields, evenYields, regionIds, type Grades } from '@/core/trunk';
+import { baseMap, bestGrades } from '@/core/look';
+import { type Plan, type PlanContext, type PlanItem, seenEffects } from '@/core/sequence';
+import { estimateYields, evenYields } from '@/core/trunk';
 import { keep, newId } from '@/keep';
 import { type PlanWorker } from '@/workers/plan.worker';
 import { type ClientView } from '../view';
 
 /** What the planner knows of a client, put together from the view. */
 export function planContext(view: ClientView): PlanContext {
-  const map = newest(view.visit?.looks ?? [], 'regionMap', 'before');
-  const best = map
-    ? (Object.fromEntries(
-        regionIds.map((id) => {
-          const grades = [map.raw.quiet[id], map.raw.deep[id]].filter((grade) => grade != null);
-          return [id, grades.length === 0 ? null : Math.max(...grades)];
-        }),
-      ) as Grades)
-    : null;
+  const map = baseMap(view.visit?.looks ?? [], 'before');
+  const reading = view.visit?.reading;
   return {
     gates: view.gates,
-    yields: map && best ? estimateYields(best, positionEffects(map.raw.position, 'none')) : evenYields(),
-    confirmedPatterns: view.visit?.reading?.patterns ?? [],
+    yields: map ? estimateYields(bestGrades(map.raw), seenEffects(map.raw.position)) : evenYields(),
+    confirmedPatterns: reading?.patterns ?? [],
+    confirmedFindings: reading?.snapshot?.findings ?? [],
     stoppedDrills: view.stopped,
   };
 }

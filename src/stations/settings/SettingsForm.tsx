@@ -2,11 +2,17 @@
 
 import { useState } from 'react';
 import { type Settings } from '@/core/record';
+import { commonPractice, setByYou } from '@/core/reasons';
+import { type GateLimits, defaultLimits, limitNames } from '@/core/safety';
 import { schoolIds, schools } from '@/core/schools';
 import { keep } from '@/keep';
+import { ChoiceChips } from '@/parts/Chips';
 import { Field, Select, TextInput } from '@/parts/Field';
+import { ProvenanceMark } from '@/parts/Provenance';
 import { Stepper } from '@/parts/Stepper';
 import { useDraft } from '@/parts/useDraft';
+
+const limitKeys = Object.keys(limitNames) as (keyof GateLimits)[];
 
 function useSetting<K extends keyof Settings>(key: K) {
   const [error, setError] = useState<string | null>(null);
@@ -21,6 +27,7 @@ export function SettingsForm({ settings }: { settings: Settings }) {
   const school = useSetting('homeSchool');
   const minutes = useSetting('defaultMinutes');
   const volume = useSetting('toneVolume');
+  const unit = useSetting('lengthUnit');
   return (
     <div className="max-w-xl space-y-6">
       <TextSetting settingKey="studioName" label="Studio name" initial={settings.studioName} />
@@ -71,7 +78,54 @@ export function SettingsForm({ settings }: { settings: Settings }) {
           onChange={(next) => void volume.save(next)}
         />
       </div>
+      <ChoiceChips
+        label="Lengths in"
+        value={settings.lengthUnit}
+        choices={[
+          { value: 'cm', label: 'cm' },
+          { value: 'in', label: 'inches' },
+        ]}
+        onChange={(next) => void unit.save(next)}
+      />
+      <Limits settings={settings} />
     </div>
+  );
+}
+
+/** Week and day limits of the caution table: the trade's until a coach sets their own. */
+function Limits({ settings }: { settings: Settings }) {
+  const { save, error } = useSetting('limits');
+  const { limits } = settings;
+  return (
+    <section aria-labelledby="limits" className="border-t border-ink pt-4">
+      <h2 id="limits" className="text-lg">
+        Limits you may set
+      </h2>
+      <p className="text-ink2">Schools differ here. Local rules and a clinician’s word come first.</p>
+      <ul className="mt-2">
+        {limitKeys.map((key) => {
+          const { name, unit, min, max } = limitNames[key];
+          return (
+            <li key={key} className="flex flex-wrap items-center justify-between gap-3 border-t border-rule py-2">
+              <Stepper
+                label={name}
+                value={limits[key]}
+                unit={unit}
+                min={min}
+                max={max}
+                onChange={(next) => void save({ ...limits, [key]: next })}
+              />
+              <ProvenanceMark provenance={limits[key] === defaultLimits[key] ? commonPractice : setByYou} />
+            </li>
+          );
+        })}
+      </ul>
+      {error && (
+        <p role="alert" className="mt-2 font-semibold">
+          {error}
+        </p>
+      )}
+    </section>
   );
 }
 

@@ -1,14 +1,16 @@
 'use client';
 
-import { type LookRecord, newest } from '@/core/look';
+import { type LookRecord, baseMap } from '@/core/look';
 import { type VisitRow, dayInWords } from '@/core/record';
 import { commonPractice } from '@/core/reasons';
 import {
   type Change,
+  type Measure,
   type MeasureId,
   type Point,
   changeOf,
   markerBeforeAfter,
+  measureIds,
   measures,
   repeatPairs,
   ringChangeInWords,
@@ -34,10 +36,10 @@ export function TrackStation({
   visits: readonly VisitRow[];
 }) {
   const days = new Map(visits.map(({ id, day }) => [id, day]));
-  const pairs = repeatPairs(looks);
-  const over = (['rate', 'hold', 'ease'] as const).map((measure) => ({
+  const over = measureIds.map((measure) => ({
     measure,
     points: seriesOf(measure, looks, (id) => days.get(id)),
+    pairs: repeatPairs(looks, measure),
   }));
   const any = over.some(({ points }) => points.length > 0);
   if (!any && !view.visit) {
@@ -53,7 +55,7 @@ export function TrackStation({
         title="Track"
         line={`${visits.length} ${visits.length === 1 ? 'visit' : 'visits'}. A change counts when it is larger than repeat-to-repeat noise.`}
       />
-      <TodayChange view={view} pairs={pairs} />
+      <TodayChange view={view} looks={looks} />
       <section aria-labelledby="over" className="mt-8 border-t border-ink pt-4">
         <h2 id="over" className="text-lg">
           Over visits
@@ -61,14 +63,8 @@ export function TrackStation({
         <div className="mt-3 grid gap-8 md:grid-cols-2">
           {over
             .filter(({ points }) => points.length > 0)
-            .map(({ measure, points }) => (
-              <Measure
-                key={measure}
-                today={view.today}
-                measure={measure}
-                points={points}
-                pairs={measure === 'ease' ? pairs : []}
-              />
+            .map(({ measure, points, pairs }) => (
+              <MeasureOver key={measure} today={view.today} measure={measure} points={points} pairs={pairs} />
             ))}
         </div>
       </section>
@@ -76,12 +72,12 @@ export function TrackStation({
   );
 }
 
-function TodayChange({ view, pairs }: { view: ClientView; pairs: [number, number][] }) {
+function TodayChange({ view, looks: all }: { view: ClientView; looks: readonly LookRecord[] }) {
   const looks = view.visit?.looks ?? [];
-  const before = newest(looks, 'regionMap', 'before');
-  const after = newest(looks, 'regionMap', 'after');
+  const before = baseMap(looks, 'before');
+  const after = baseMap(looks, 'after');
   const marker = markerBeforeAfter(looks);
-  const change = marker && changeOf('ease', marker.before, marker.after, pairs);
+  const change = marker && changeOf(marker.measure, marker.before, marker.after, repeatPairs(all, marker.measure));
   return (
     <section aria-labelledby="today" className="border-t border-ink pt-4">
       <h2 id="today" className="text-lg">
@@ -150,7 +146,7 @@ function ChangeLine({ change }: { change: Change }) {
   );
 }
 
-function Measure({
+function MeasureOver({
   today,
   measure,
   points,
@@ -161,7 +157,7 @@ function Measure({
   points: readonly Point[];
   pairs: readonly [number, number][];
 }) {
-  const { name, unit, digits } = measures[measure];
+  const { name, unit, digits }: Measure = measures[measure];
   const last = points.at(-1)!;
   const like = points.filter(({ position }) => position === last.position);
   const first = like[0]!;

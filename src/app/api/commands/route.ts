@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { type Outcome } from '@/core/record';
-import { carryOut, theStore } from '@/store';
+import { carryOut, theStore, writePhoto } from '@/store';
 import { isSameOrigin } from '../sameOrigin';
 
 const bodySchema = z.object({ commands: z.array(z.unknown()).min(1).max(100) });
-const mostBytes = 2_000_000;
+/** Room for one picture as the browser sends it; the outbox sends large commands one by one. */
+const mostBytes = 12_000_000;
 
 /** Takes in commands from an outbox, in order, and answers each with what became of it. */
 export async function POST(request: Request) {
@@ -20,7 +21,8 @@ export async function POST(request: Request) {
   const outcomes: Outcome[] = [];
   for (const command of body.data.commands) {
     try {
-      outcomes.push(carryOut(store, command, Date.now()));
+      const refused = await pictureRefused(command);
+      outcomes.push(refused ? { state: 'refused', why: refused } : carryOut(store, command, Date.now()));
     } catch (error) {
       console.error(error);
       // A busy or full disk may pass: the outbox keeps everything and tries again. Anything else would come back for ever.
@@ -31,9 +33,18 @@ export async function POST(request: Request) {
   return Response.json({ outcomes });
 }
 
+/** A picture is written to its file before its command is carried out; null when there is none or all is well. */
+async function pictureRefused(command: unknown): Promise<string | null> {
+  const { kind, payload } = (command ?? {}) as { kind?: unknown; payload?: unknown };
+  return kind === 'photo.add' ? writePhoto(payload) : null;
+}
+
 function isDiskTrouble(error: unknown): boolean {
   const code = (error as { code?: unknown } | null)?.code;
-  return typeof code === 'string' && /^SQLITE_(BUSY|FULL|IOERR|LOCKED|READONLY|CANTOPEN)/.test(code);
+  return (
+    typeof code === 'string' &&
+    /^(SQLITE_(BUSY|FULL|IOERR|LOCKED|READONLY|CANTOPEN)|ENOSPC|EACCES|EROFS|EIO)/.test(code)
+  );
 }
 
 function parseJson(text: string): unknown {

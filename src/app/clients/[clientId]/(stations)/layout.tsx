@@ -1,7 +1,7 @@
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { type ReactNode } from 'react';
-import { flaggedConditions, openStations, unansweredConditions } from '@/core/safety';
+import { flaggedConditions, openStations, screeningAge, unansweredConditions } from '@/core/safety';
 import { visitStory } from '@/core/track';
 import { SafetyLine } from '@/parts/shell/SafetyLine';
 import { StationLine } from '@/parts/shell/StationLine';
@@ -28,6 +28,7 @@ export default async function StationsLayout({ params, children }: Props & { chi
   if (!view) notFound();
   const { known, path, visit, gates, settings, today } = view;
   const open = openStations[path.state];
+  const age = screeningAge(known.profile, today, settings.limits);
   const reached = [
     ...(known.latest.redFlags?.day === today ? ['screen'] : []),
     ...(visit && visit.looks.length > 0 ? ['look'] : []),
@@ -49,6 +50,7 @@ export default async function StationsLayout({ params, children }: Props & { chi
           stop={path.state in stopWords ? stopWords[path.state as keyof typeof stopWords] : null}
           cautions={flaggedConditions(known.profile, today)}
           unasked={unansweredConditions(known.profile).length}
+          stale={age.stale ? age.words : null}
           touch={known.profile.touch}
         />
       </TopBar>

@@ -1,0 +1,42 @@
+import { expect, test } from '@playwright/test';
+import { patterns } from '@/core/read';
+import { capital } from '@/core/reasons';
+import { constructed } from '../demo/constructed';
+import { takeLooks } from './support/look';
+import { testServer } from './support/server';
+import { expectAccessible, seedClient } from './support/walk';
+
+// Each worker has a studio of its own.
+test.describe.configure({ mode: 'parallel' });
+const server = testServer(4330 + Number(process.env.TEST_PARALLEL_INDEX ?? 0), 'own');
+test.beforeAll(() => server.start());
+test.afterAll(() => server.close());
+
+const nameOf = (id: string) => patterns.find((pattern) => pattern.id === id)!.name;
+
+for (const { id, who, seen, expected, tie } of constructed) {
+  test(`${who} is read as ${expected.map(nameOf).join(' or ')}`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.clock.install();
+    const clientId = await seedClient(page, server.url, `Constructed ${id}`);
+    await takeLooks(page, server.url, clientId, seen);
+    await page.goto(`${server.url}/clients/${clientId}/read`);
+    const shown = page
+      .getByRole('region')
+      .filter({ has: page.getByRole('heading', { level: 2 }), hasText: 'Usual first answer' });
+    await expect(shown.first()).toBeVisible();
+    if (tie) {
+      const names = [shown.nth(0), shown.nth(1)].map((block) => block.getAttribute('aria-label'));
+      expect((await Promise.all(names)).sort()).toEqual(expected.map(nameOf).sort());
+      await expect(page.getByText(/are too close to call/)).toBeVisible();
+      // One tap goes to what would settle it.
+      await page.getByRole('link', { name: 'side-bend test', exact: true }).click();
+      await expect(page.getByRole('heading', { name: 'Side-bend test' })).toBeVisible();
+      return;
+    }
+    await expect(shown.first()).toHaveAttribute('aria-label', nameOf(expected[0]!));
+    if (id === 'even') await expect(page.getByRole('heading', { name: capital(nameOf('upperChest')) })).toHaveCount(0);
+    await expect(page.getByText(/^Suggested by/)).toContainText(nameOf(expected[0]!));
+    if (id === 'heldInInhale') await expectAccessible(page, 'Read in full');
+  });
+}

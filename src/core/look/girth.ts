@@ -1,0 +1,75 @@
+import { z } from 'zod';
+import { type Provenance, commonPractice, published } from '../reasons';
+
+export const cmPerInch = 2.54;
+
+/** @example toCm(1, 'in') // 2.54 */
+export const toCm = (value: number, unit: 'cm' | 'in') => (unit === 'in' ? value * cmPerInch : value);
+/** @example fromCm(2.54, 'in') // 1 */
+export const fromCm = (cm: number, unit: 'cm' | 'in') => (unit === 'in' ? cm / cmPerInch : cm);
+
+/** A length in the studio's unit with one digit. @example lengthInWords(6.35, 'in') // '2.5 in' */
+export function lengthInWords(cm: number, unit: 'cm' | 'in'): string {
+  return `${fromCm(cm, unit).toFixed(1)} ${unit}`;
+}
+
+const centimetres = z
+  .number({ error: 'Write a length as a plain number.' })
+  .min(0, 'A length is not below zero.')
+  .max(250, 'A girth of more than 250 cm can’t be right. Check the number and the unit.');
+
+/** One go: at full exhale and at full inhale, always stored in centimetres; null until it was read. */
+export const girthGoSchema = z.object({
+  exhaleCm: centimetres.nullable().default(null),
+  inhaleCm: centimetres.nullable().default(null),
+});
+export type GirthGo = z.infer<typeof girthGoSchema>;
+
+export interface Excursion {
+  /** Mean of inhale − exhale over the complete goes, in cm. */
+  meanCm: number;
+  /** Standard deviation of the goes, in cm; null with fewer than two. */
+  spreadCm: number | null;
+  goes: number;
+  /** Indices of complete goes in which the exhale is the larger: swapped, or paradoxical? */
+  reversed: readonly number[];
+}
+
+/**
+ * Excursion of a girth or of a finger gap: the mean of inhale − exhale. Half-filled goes are left out. A go with the larger
+ * exhale counts only when the coach confirmed that it really was so; until then it is asked about.
+ *
+ * @param goes up to three, in cm
+ * @param confirmed true when smaller at full inhale was confirmed as seen
+ * @returns null when no go counts yet and none is in question
+ * @example excursionOf([{ exhaleCm: 90, inhaleCm: 94 }, { exhaleCm: 90, inhaleCm: 95 }]).meanCm // 4.5
+ */
+export function excursionOf(goes: readonly GirthGo[], confirmed = false): Excursion | null {
+  const complete = goes.flatMap(({ exhaleCm, inhaleCm }, i) =>
+    exhaleCm === null || inhaleCm === null ? [] : [{ i, change: inhaleCm - exhaleCm }],
+  );
+  const reversed = confirmed ? [] : complete.filter(({ change }) => change < 0).map(({ i }) => i);
+  const counted = complete.filter(({ change }) => confirmed || change >= 0).map(({ change }) => change);
+  if (counted.length === 0 && reversed.length === 0) return null;
+  const mean = counted.reduce((sum, change) => sum + change, 0) / (counted.length || 1);
+  const spread =
+    counted.length < 2
+      ? null
+      : Math.sqrt(counted.reduce((sum, change) => sum + (change - mean) ** 2, 0) / (counted.length - 1));
+  return { meanCm: counted.length === 0 ? Number.NaN : mean, spreadCm: spread, goes: counted.length, reversed };
+}
+
+/**
+ * What an excursion at the fourth intercostal space says. [R6]: 2.5 cm or less was the limit of older criteria, about 5 cm
+ * or more is usual in healthy young adults and falls with age. In between nothing is said. Values from memory.
+ *
+ * @example expansionBand(2.5) // 'markedly small'
+ */
+export function expansionBand(cm: number): 'markedly small' | 'in between' | 'usual in young adults' {
+  return cm <= 2.5 ? 'markedly small' : cm < 5 ? 'in between' : 'usual in young adults';
+}
+export const expansionProvenance: Provenance = published('R6');
+
+/** A gap that opens less than this at the lower ribs is small; the sizes are ours. */
+export const smallGapCm = 2;
+export const gapProvenance: Provenance = commonPractice;

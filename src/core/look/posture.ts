@@ -1,0 +1,56 @@
+import { type PosturePosition, type PostureTilt, type Raw, posturePositions, postureTilts } from './rawSchemas';
+
+export const postureNames: Readonly<Record<PosturePosition, string>> = {
+  lying: 'Lying',
+  sitting: 'Sitting',
+  standing: 'Standing',
+};
+
+export const tiltNames: Readonly<Record<PostureTilt, string>> = {
+  between: 'Between',
+  arched: 'Arched',
+  slouched: 'Slouched',
+  frontUp: 'Front of the pelvis a little up',
+  frontDown: 'Front of the pelvis a little down',
+};
+
+export interface PostureResult {
+  /** The posture of each position with the deepest low breath. */
+  best: Partial<Record<PosturePosition, { tilt: PostureTilt; depth: number }>>;
+  /** Depth lost when arched and when slouched against the best upright one; null where it was not tried. */
+  dropArched: number | null;
+  dropSlouched: number | null;
+  /** Depth lost from lying to the better of sitting and standing; null unless both were tried. */
+  lostUpright: number | null;
+}
+
+/**
+ * Where the low breath is deepest, and what is lost by arching, slouching and coming upright.
+ *
+ * @param depth 0 to 10 by position and tilt; what was not tried is left out
+ * @example bestPosture({ sitting: { between: 7, arched: 3 } }).dropArched // 4
+ */
+export function bestPosture(depth: Raw<'postureSearch'>['depth']): PostureResult {
+  const best: PostureResult['best'] = {};
+  for (const position of posturePositions) {
+    for (const tilt of postureTilts) {
+      const value = depth[position]?.[tilt];
+      if (value !== undefined && value > (best[position]?.depth ?? -1)) best[position] = { tilt, depth: value };
+    }
+  }
+  const drop = (tilt: PostureTilt) => {
+    const drops = (['sitting', 'standing'] as const).flatMap((position) => {
+      const value = depth[position]?.[tilt];
+      const top = best[position];
+      return value === undefined || !top || top.tilt === tilt ? [] : [top.depth - value];
+    });
+    return drops.length === 0 ? null : Math.max(...drops);
+  };
+  const upright = [best.sitting, best.standing].flatMap((found) => (found ? [found.depth] : []));
+  return {
+    best,
+    dropArched: drop('arched'),
+    dropSlouched: drop('slouched'),
+    lostUpright: best.lying && upright.length > 0 ? best.lying.depth - Math.min(...upright) : null,
+  };
+}

@@ -1,0 +1,51 @@
+'use client';
+
+import { type FormProtocol, type ProtocolId, type Raw } from '@/core/look';
+import { Notice } from '@/parts/Notice';
+import { type ClientView } from '../view';
+import { FormFields } from './FormFields';
+import { LookError } from './LookError';
+import { PositionChips } from './PositionChips';
+import { useLook } from './useLook';
+
+/** What to do about something marked that is more than a finding. */
+const warnings: Partial<Record<ProtocolId, (raw: never) => string | null>> = {
+  twoHands: (raw: Raw<'twoHands'>) =>
+    raw.bellyDrawsIn === 'yes'
+      ? 'Try a smaller breath, inclined or sitting. If it stays at rest whatever you try, it is a red flag: mark it on Screen and refer.'
+      : null,
+  floor: (raw: Raw<'floor'>) =>
+    raw.pain === 'yes' || raw.leaks === 'yes'
+      ? 'Note it under conditions on Screen too, so that drills follow it. A pelvic-health clinician examines; here it is only asked.'
+      : null,
+  tenCount: () => 'A folk check of comfort: coughing or stopping early says nothing about the lungs.',
+};
+
+/** A protocol that is entered by its fields alone. */
+export function FormLook({ view, protocol }: { view: ClientView; protocol: FormProtocol }) {
+  const { raw, save, error } = useLook(view, protocol);
+  const warning = (warnings[protocol] as ((raw: unknown) => string | null) | undefined)?.(raw);
+  return (
+    <div className="space-y-5">
+      <PositionChips
+        view={view}
+        protocol={protocol}
+        value={raw.position}
+        onChange={(position) => save({ ...raw, position })}
+      />
+      <FormFields
+        view={view}
+        protocol={protocol}
+        raw={raw}
+        save={(next) => save(next as Raw<FormProtocol>)}
+        columns={protocol === 'frontOn' || protocol === 'floor' || protocol === 'stack'}
+      />
+      {warning && (
+        <Notice kind="caution" title="Mind">
+          <p>{warning}</p>
+        </Notice>
+      )}
+      <LookError error={error} />
+    </div>
+  );
+}

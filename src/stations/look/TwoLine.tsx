@@ -1,0 +1,69 @@
+'use client';
+
+import { useState } from 'react';
+import { type Raw, twoLine, twoLineProvenance } from '@/core/look';
+import { checkComponents } from '@/core/safety';
+import { ChoiceChips } from '@/parts/Chips';
+import { ProvenanceMark } from '@/parts/Provenance';
+import { Slider } from '@/parts/Slider';
+import { HalfCircle } from '@/parts/figures/HalfCircle';
+import { type ClientView } from '../view';
+import { LookError } from './LookError';
+import { useLook } from './useLook';
+
+/** Two lines on a half circle: what the hands felt the upper and the lower ribs do. */
+export function TwoLine({ view }: { view: ClientView }) {
+  const { raw, save, error } = useLook(view, 'twoLine');
+  const [breath, setBreath] = useState<'quiet' | 'deep'>('quiet');
+  const deepAllowed = checkComponents(view.gates, ['deepBreath']).allowed;
+  const lines = raw[breath];
+  const change = (next: Partial<Raw<'twoLine'>['quiet']>) => save({ ...raw, [breath]: { ...lines, ...next } });
+  const { upperDegrees, lowerDegrees } = lines;
+  const drawn = upperDegrees !== null && lowerDegrees !== null && upperDegrees + lowerDegrees > 0;
+  const result = drawn ? twoLine(upperDegrees, lowerDegrees) : null;
+  return (
+    <div className="grid gap-8 md:grid-cols-2">
+      <HalfCircle upperDegrees={upperDegrees} lowerDegrees={lowerDegrees} onChange={change} />
+      <div className="space-y-5">
+        {deepAllowed && (
+          <ChoiceChips
+            label="Which breaths"
+            value={breath}
+            choices={[
+              { value: 'quiet', label: 'Quiet' },
+              { value: 'deep', label: 'Deep' },
+            ]}
+            onChange={setBreath}
+          />
+        )}
+        <Slider
+          label="Upper ribs, degrees"
+          value={upperDegrees}
+          min={0}
+          max={90}
+          step={5}
+          low="still"
+          high="all"
+          onChange={(value) => change({ upperDegrees: value })}
+        />
+        <Slider
+          label="Lower ribs, degrees"
+          value={lowerDegrees}
+          min={0}
+          max={90}
+          step={5}
+          low="still"
+          high="all"
+          onChange={(value) => change({ lowerDegrees: value })}
+        />
+        <p role="status" className="text-lg">
+          {result
+            ? `Upper ribs ${result.percentRibCage.toFixed(0)} % of the motion; balance ${result.balanceDegrees.toFixed(0)}°; area ${result.areaDegrees.toFixed(0)}°.`
+            : 'Draw both lines. Equal ones give a balance of 0 and 50 %.'}{' '}
+          <ProvenanceMark provenance={twoLineProvenance} />
+        </p>
+        <LookError error={error} />
+      </div>
+    </div>
+  );
+}

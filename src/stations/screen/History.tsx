@@ -1,0 +1,84 @@
+import { dayInWords } from '@/core/record';
+import { capital } from '@/core/reasons';
+import { type Fact, conditionById, conditionIds, signInWords } from '@/core/safety';
+import { type ClientView } from '../view';
+
+const names: Readonly<Record<string, string>> = {
+  name: 'Name',
+  birthDay: 'Born',
+  goal: 'Goal',
+  complaint: 'Complaint',
+  clinician: 'Clinician',
+  medicines: 'Medicines',
+  touch: 'Touch',
+  guardian: 'Guardian’s consent',
+  emergency: 'Emergency signs',
+  redFlags: 'Red flags',
+  emergencyClearance: 'Cleared after an emergency sign',
+  redFlagClearance: 'Red flag cleared',
+  whatChanged: 'What changed',
+  screened: 'Gone through',
+};
+
+const detailNames: Readonly<Record<string, string>> = {
+  weekOnDay: 'week',
+  dueDate: 'due',
+  date: 'on',
+  caesarean: 'caesarean',
+  side: 'side',
+  clearedBy: 'cleared by',
+  note: 'note',
+};
+
+/** A fact in words: what was said, as it was said. */
+function said({ key, value }: Fact): { what: string; words: string } {
+  const condition = conditionIds.find((id) => key === `answer:${id}`);
+  if (condition) {
+    const { value: answer, ...detail } = value as { value: string } & Record<string, unknown>;
+    const rest = Object.entries(detail)
+      .filter(([, one]) => one !== undefined && one !== '' && one !== false)
+      .map(([name, one]) => `${detailNames[name] ?? name}${one === true ? '' : ` ${String(one)}`}`);
+    return { what: capital(conditionById(condition).name), words: [answer, ...rest].join(', ') };
+  }
+  const what = names[key] ?? key;
+  if (key === 'emergency' || key === 'redFlags') {
+    const { present } = value as { present: string[] };
+    return { what, words: present.length === 0 ? 'none' : present.map(signInWords).join('; ') };
+  }
+  if (key === 'whatChanged') return { what, words: (value as { changed: string }).changed };
+  if (key === 'screened') return { what, words: 'all answers still stand' };
+  if (typeof value === 'boolean') return { what, words: value ? 'yes' : 'no' };
+  if (value !== null && typeof value === 'object') return { what, words: Object.values(value).join(': ') };
+  return { what, words: value === null || value === '' ? 'taken out' : String(value) };
+}
+
+/** Every answer by its day, newest first: nothing said is ever overwritten. */
+export function History({ view }: { view: ClientView }) {
+  const days = [...new Set(view.facts.map(({ day }) => day))].sort().reverse();
+  return (
+    <details className="border-t border-ink pt-4">
+      <summary className="flex min-h-11 cursor-pointer items-center text-lg font-semibold">
+        History: {view.facts.length} entries on {days.length} {days.length === 1 ? 'day' : 'days'}
+      </summary>
+      {days.map((day) => (
+        <section key={day} aria-label={dayInWords(day, view.today)} className="mt-3">
+          <h3 className="text-base">{dayInWords(day, view.today)}</h3>
+          <ul className="grid gap-x-8 md:grid-cols-2">
+            {[...view.facts]
+              .reverse()
+              .filter((fact) => fact.day === day)
+              .map((fact) => {
+                const { what, words } = said(fact);
+                return (
+                  <li key={fact.id} className="border-t border-rule py-1">
+                    <span className="text-ink2">{what}: </span>
+                    {words}
+                  </li>
+                );
+              })}
+          </ul>
+        </section>
+      ))}
+    </details>
+  );
+}

@@ -1,0 +1,155 @@
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { blankRaw } from '@/core/look';
+import { type CommandKind, type Payload } from '@/core/record';
+import { conditionIds, defaultLimits } from '@/core/safety';
+import { type Store, carryOut, openStore, readPhoto, readSettings, visitOfDay, visitRecord, writePhoto } from '.';
+
+const now = Date.parse('2026-11-23T10:00:00Z');
+let folder: string;
+let store: Store;
+const ids = { clientId: '', visitId: '' };
+const dataBefore = process.env.KOKYU_DATA;
+
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'kokyu-full-'));
+  process.env.KOKYU_DATA = folder;
+  store = openStore(join(folder, 'studio.db'));
+  ids.clientId = randomUUID();
+  ids.visitId = randomUUID();
+  record('client.create', { clientId: ids.clientId, factId: randomUUID(), name: 'Orla Weirside' });
+  record('visit.start', { visitId: ids.visitId, clientId: ids.clientId });
+  fact('emergency', { present: [] });
+  fact('redFlags', { present: [] });
+  for (const id of conditionIds) fact(`answer:${id}`, { value: 'no' });
+});
+afterEach(() => {
+  store.$client.close();
+  rmSync(folder, { recursive: true, force: true });
+  process.env.KOKYU_DATA = dataBefore;
+});
+
+const record = <K extends CommandKind>(kind: K, payload: Payload<K>, at = now) =>
+  carryOut(store, { id: randomUUID(), kind, payload }, at);
+const fact = (key: Payload<'fact.add'>['key'], value: unknown) =>
+  record('fact.add', { factId: randomUUID(), clientId: ids.clientId, key, value, basedOn: null });
+const look = (protocol: Payload<'look.save'>['protocol'], values: object) =>
+  record('look.save', {
+    lookId: randomUUID(),
+    visitId: ids.visitId,
+    protocol,
+    moment: 'before',
+    takenAt: new Date(now).toISOString(),
+    raw: { ...blankRaw(protocol), ...values },
+    revision: 0,
+  });
+const visit = () => visitRecord(store, visitOfDay(store, ids.clientId, '2026-11-23')!);
+
+describe('answers', () => {
+  test('a due date 60 weeks off is refused in one sentence, a possible one is kept', () => {
+    expect(fact('answer:pregnancy', { value: 'yes', dueDate: '2028-01-17' })).toMatchObject({
+      state: 'refused',
+      why: expect.stringContaining('60 weeks ahead'),
+    });
+    expect(fact('answer:pregnancy', { value: 'yes', dueDate: '2027-03-15' })).toMatchObject({ state: 'conflict' });
+  });
+
+  test('limits set by the coach hold on the server, and absurd ones are refused', () => {
+    fact('answer:pregnancy', { value: 'yes', weekOnDay: 18 });
+    expect(look('sideBend', { left: 2, position: 'standing' }).state).toBe('saved');
+    expect(look('quietLook', { position: 'hook-lying', taps: [0, 4] })).toMatchObject({ state: 'refused' });
+    expect(record('settings.change', { limits: { ...defaultLimits, bumpFromWeek: 200 } })).toMatchObject({
+      state: 'refused',
+      why: expect.stringContaining('at most 28'),
+    });
+    expect(record('settings.change', { limits: { ...defaultLimits, bumpFromWeek: 20 } }).state).toBe('saved');
+    expect(readSettings(store).limits.bumpFromWeek).toBe(20);
+    expect(look('quietLook', { position: 'hook-lying', taps: [0, 4] }).state).toBe('saved');
+  });
+});
+
+describe('looks', () => {
+  test('a gated field is refused where it is off, the rest of the protocol is kept', () => {
+    fact('answer:pelvicGirdlePain', { value: 'yes' });
+    expect(look('wallOrder', { first: 'upper' }).state).toBe('saved');
+    expect(look('wallOrder', { first: 'upper', marchLeft: [] })).toMatchObject({
+      state: 'refused',
+      why: expect.stringContaining('one-legged marches'),
+    });
+  });
+
+  test('absurd values are refused in a sentence', () => {
+    expect(look('tape', { levels: { fourth: [{ exhaleCm: 900, inhaleCm: null }] } })).toMatchObject({
+      state: 'refused',
+      why: expect.stringContaining('250 cm'),
+    });
+    expect(look('marker', { measure: 'ease', readings: [40] }).state).toBe('refused');
+    expect(look('questionnaire', { answers: [1, 2] }).state).toBe('refused');
+  });
+
+  test('the list of the visit and the word on a finding are kept; the newest list counts', () => {
+    record('visit.lookList', { visitId: ids.visitId, list: { set: 'full', protocols: ['tape', 'quietLook'] } });
+    record('visit.lookList', { visitId: ids.visitId, list: { set: 'first', protocols: ['quietLook'] } });
+    expect(visit().lookList).toEqual({ set: 'first', protocols: ['quietLook'] });
+    const judge = (verdict: 'rejected' | 'as read') =>
+      record('finding.judge', {
+        judgementId: randomUUID(),
+        visitId: ids.visitId,
+        judgement: { finding: 'sighs', verdict },
+      });
+    judge('rejected');
+    judge('as read');
+    expect(visit().judgements.map(({ verdict }) => verdict)).toEqual(['rejected', 'as read']);
+    expect(
+      record('finding.judge', {
+        judgementId: randomUUID(),
+        visitId: ids.visitId,
+        judgement: { finding: 'sneezes' as 'sighs', verdict: 'rejected' },
+      }).state,
+    ).toBe('refused');
+  });
+});
+
+describe('photos', () => {
+  const photoId = '00000000-0000-4000-8000-00000000000a';
+  const command = (data: Buffer) => ({ photoId, clientId: ids.clientId, data: data.toString('base64') });
+  const picture = () =>
+    sharp({ create: { width: 40, height: 20, channels: 3, background: '#808080' } })
+      .withExif({ IFD0: { Copyright: 'somebody', Model: 'a camera' } })
+      .jpeg()
+      .toBuffer();
+
+  test('are stripped of their metadata, kept in the data folder, and given back', async () => {
+    const before = await picture();
+    expect((await sharp(before).metadata()).exif).toBeDefined();
+    expect(await writePhoto(command(before))).toBeNull();
+    expect(record('photo.add', command(before)).state).toBe('saved');
+    const kept = readPhoto(store, photoId)!;
+    const { format, width, height, exif } = await sharp(kept).metadata();
+    expect({ format, width, height, exif }).toEqual({ format: 'jpeg', width: 40, height: 20, exif: undefined });
+    expect(readFileSync(join(folder, 'photos', `${photoId}.jpg`)).equals(kept)).toBe(true);
+    expect(readPhoto(store, randomUUID())).toBeNull();
+    expect(readPhoto(store, '../studio.db')).toBeNull();
+  });
+
+  test('sent twice, the first stays', async () => {
+    await writePhoto(command(await picture()));
+    const other = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#fff' } })
+      .png()
+      .toBuffer();
+    expect(await writePhoto(command(other))).toBeNull();
+    expect((await sharp(readFileSync(join(folder, 'photos', `${photoId}.jpg`))).metadata()).width).toBe(40);
+  });
+
+  test('what is no picture, or one of another kind, is refused by its content and not written', async () => {
+    expect(await writePhoto(command(Buffer.from('this is no picture at all')))).toMatch(/not a picture/);
+    const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>');
+    expect(await writePhoto(command(svg))).toMatch(/not a picture/);
+    expect(await writePhoto({ ...command(svg), photoId: '../../etc/passwd' })).not.toBeNull();
+    expect(await writePhoto({ ...command(svg), data: 'x'.repeat(11_000_001) })).toMatch(/too large/);
+    expect(existsSync(join(folder, 'photos'))).toBe(false);
+  });
+});
