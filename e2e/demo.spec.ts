@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible } from './support/walk';
+import { allSaved, expectAccessible } from './support/walk';
 
 // Reads the demo studio only; nothing here writes.
 
@@ -51,4 +51,18 @@ test('nothing scrolls sideways at 1024 × 768', async ({ page }) => {
     const spill = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(spill, path).toBeLessThanOrEqual(0);
   }
+});
+
+test('a later visit opens with what changed, and the answer stays', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('listitem').filter({ hasText: 'Odile' }).getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('heading', { name: /^What changed since/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Nothing changed' }).click();
+  await expect(page.getByText('Asked today: nothing changed.')).toBeVisible();
+  await allSaved(page);
+  await page.reload();
+  await expect(page.getByText('Asked today: nothing changed.')).toBeVisible();
+  await page.getByText(/^History: \d+ entries/).click();
+  await expect(page.getByText('blood pressure, on tablets, stable').first()).toBeVisible();
+  await expectAccessible(page, 'Screen of a later visit');
 });

@@ -34,7 +34,7 @@ test('a new coach takes a new client from the first question to a measured chang
   await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
   for (let tap = 0; tap < 3; tap += 1) {
     await page.keyboard.press(' ');
-    await page.waitForTimeout(350);
+    await page.waitForTimeout(1000);
   }
   await expect(page.getByText('1 more tap for a rate.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Done counting' })).toBeDisabled();

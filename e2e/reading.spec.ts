@@ -94,7 +94,7 @@ test('three angles on a photo: what is no picture is refused, points are placed 
   await tap(0.3, 0.5);
   await tap(0.7, 0.5);
   await expect(page.getByText('90°: middle').last()).toBeVisible();
-  await page.getByRole('button', { name: /^costal arch, picture right/ }).focus();
+  await page.getByRole('button', { name: /costal arch, picture right/ }).focus();
   await page.keyboard.press('ArrowRight');
   await allSaved(page);
   const src = () => page.locator('image').getAttribute('href');

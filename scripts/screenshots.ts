@@ -82,6 +82,39 @@ async function walk(page: Page) {
   });
   await allSaved(page);
   await picture('look');
+  await page.goto(`${base}/look?protocol=postureSearch`);
+  const depths = {
+    Lying: [['Depth', 8]],
+    Sitting: [
+      ['Between', 6],
+      ['Arched', 3],
+      ['up', 7],
+    ],
+    Standing: [['Between', 5]],
+  };
+  for (const [position, rows] of Object.entries(depths)) {
+    for (const [name, depth] of rows as [string, number][]) {
+      await page
+        .getByRole('region', { name: position })
+        .getByRole('slider', { name: new RegExp(name) })
+        .focus();
+      await page.keyboard.press('Home');
+      for (let step = 0; step < depth; step += 1) await page.keyboard.press('ArrowRight');
+    }
+  }
+  await allSaved(page);
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await picture('look-posture');
+  await page.goto(`${base}/look?protocol=sideBend`);
+  await page
+    .getByRole('radiogroup', { name: /left side opens/ })
+    .getByRole('radio', { name: 'a trace' })
+    .click();
+  await page
+    .getByRole('radiogroup', { name: /right side opens/ })
+    .getByRole('radio', { name: 'wide' })
+    .click();
+  await allSaved(page);
   await page.goto(`${base}/read`);
   await page.getByRole('button', { name: /Confirm this/ }).waitFor();
   await picture('read');

@@ -6,7 +6,7 @@ import { Toaster, toast } from 'sonner';
 export function Messages() {
   return (
     <Toaster
-      position="bottom-right"
+      position="bottom-left"
       duration={7000}
       toastOptions={{
         unstyled: true,

@@ -1,7 +1,5 @@
 import { type Component } from '../safety';
-import { unobserved } from '../trunk';
-import { type ProtocolId, type Raw } from './rawSchemas';
-import { protocols } from './protocols';
+import { type ProtocolId } from './rawSchemas';
 
 interface FieldBase {
   key: string;
@@ -12,6 +10,8 @@ interface FieldBase {
   components?: readonly Component[];
   /** Asked only once another field has this value. */
   when?: { key: string; is: string };
+  /** What it is when there is nothing to note: what "nothing else to note" fills in. */
+  usual?: string | number | readonly string[];
 }
 
 /** One thing to enter: what is asked and what can be answered. The raw schema checks the same values. */
@@ -84,15 +84,15 @@ const table = {
     ]),
   ],
   frontOn: [
-    choice('shoulders', 'Shoulders rise?', yesNo, { group: ordinary }),
-    choice('upperOnly', 'Only the upper chest moves?', yesNo, { group: ordinary }),
-    choice('sides', 'Side ribs widen?', yesNo, { group: ordinary }),
-    choice('nostrils', 'Nostrils flare?', yesNo, { group: ordinary }),
-    choice('shouldersDeep', 'Shoulders rise on the deep ones?', yesNo, { group: deep }),
-    choice('upperOnlyDeep', 'Only the upper chest moves on the deep ones?', yesNo, { group: deep }),
-    choice('sidesDeep', 'Side ribs widen on the deep ones?', yesNo, { group: deep }),
-    choice('neckCordsDeep', 'Neck cords stand out?', yesNo, { group: deep }),
-    choice('yawnsDaily', 'Yawns often in daily life?', askedYesNo, { group: 'Asked' }),
+    choice('shoulders', 'Shoulders rise?', yesNo, { group: ordinary, usual: 'no' }),
+    choice('upperOnly', 'Only the upper chest moves?', yesNo, { group: ordinary, usual: 'no' }),
+    choice('sides', 'Side ribs widen?', yesNo, { group: ordinary, usual: 'yes' }),
+    choice('nostrils', 'Nostrils flare?', yesNo, { group: ordinary, usual: 'no' }),
+    choice('shouldersDeep', 'Shoulders rise on the deep ones?', yesNo, { group: deep, usual: 'no' }),
+    choice('upperOnlyDeep', 'Only the upper chest moves on the deep ones?', yesNo, { group: deep, usual: 'no' }),
+    choice('sidesDeep', 'Side ribs widen on the deep ones?', yesNo, { group: deep, usual: 'yes' }),
+    choice('neckCordsDeep', 'Neck cords stand out?', yesNo, { group: deep, usual: 'no' }),
+    choice('yawnsDaily', 'Yawns often in daily life?', askedYesNo, { group: 'Asked', usual: 'no' }),
   ],
   sideBend: [
     {
@@ -109,61 +109,68 @@ const table = {
     },
   ],
   stack: [
-    choice('infrasternal', 'Infrasternal angle', [
-      ['narrow', 'Narrow'],
-      ['middle', 'Middle'],
-      ['wide', 'Wide'],
-      notSeen,
-    ]),
-    { kind: 'grade', key: 'flareRest', question: 'Rib flare at rest', words: flare },
+    choice(
+      'infrasternal',
+      'Infrasternal angle',
+      [['narrow', 'Narrow'], ['middle', 'Middle'], ['wide', 'Wide'], notSeen],
+      { usual: 'middle' },
+    ),
+    { kind: 'grade', key: 'flareRest', question: 'Rib flare at rest', words: flare, usual: 0 },
     {
       kind: 'grade',
       key: 'flareExhale',
       question: 'Rib flare after a full exhale',
       words: flare,
+      usual: 0,
       components: ['deepBreath'],
     },
-    choice('thorax', 'Thorax against the pelvis', [
-      ['in front', 'In front'],
-      ['over', 'Over'],
-      ['behind', 'Behind'],
-      notSeen,
-    ]),
-    choice('pelvis', 'Pelvis, tipped', [
-      ['tipped forward', 'Forward'],
-      ['neutral', 'Neutral'],
-      ['tucked', 'Tucked'],
-      notSeen,
-    ]),
-    choice('lowBackOff', 'Low back off the floor in hook-lying?', yesNo),
-    choice('midBackStiff', 'Mid-back stiff?', yesNo),
-    choice('obliquesGrip', 'Obliques grip at rest?', yesNo),
+    choice(
+      'thorax',
+      'Thorax against the pelvis',
+      [['in front', 'In front'], ['over', 'Over'], ['behind', 'Behind'], notSeen],
+      { usual: 'over' },
+    ),
+    choice(
+      'pelvis',
+      'Pelvis, tipped',
+      [['tipped forward', 'Forward'], ['neutral', 'Neutral'], ['tucked', 'Tucked'], notSeen],
+      { usual: 'neutral' },
+    ),
+    choice('lowBackOff', 'Low back off the floor in hook-lying?', yesNo, { usual: 'no' }),
+    choice('midBackStiff', 'Mid-back stiff?', yesNo, { usual: 'no' }),
+    choice('obliquesGrip', 'Obliques grip at rest?', yesNo, { usual: 'no' }),
   ],
   exhale: [
     { kind: 'seconds', key: 'seconds', question: 'One easy full exhale' },
-    choice('sound', 'Even, or dumped at once?', [
-      ['even', 'Even'],
-      ['dumping', 'Loud, then nothing'],
-      ['not observed', 'Not heard for'],
-    ]),
-    choice('ribsDown', 'Do the ribs come down?', yesNo),
-    choice('abdominalsFelt', 'Abdominals felt at the end?', askedYesNo),
+    choice(
+      'sound',
+      'Even, or dumped at once?',
+      [
+        ['even', 'Even'],
+        ['dumping', 'Loud, then nothing'],
+        ['not observed', 'Not heard for'],
+      ],
+      { usual: 'even' },
+    ),
+    choice('ribsDown', 'Do the ribs come down?', yesNo, { usual: 'yes' }),
+    choice('abdominalsFelt', 'Abdominals felt at the end?', askedYesNo, { usual: 'yes' }),
     { kind: 'scale', key: 'nextInhale', question: 'How full does the next inhale feel?', low: 'blocked', high: 'full' },
   ],
   wallOrder: [
-    choice('first', 'What draws in first on the exhale?', [
-      ['lower', 'Lower'],
-      ['together', 'Together'],
-      ['upper', 'Upper'],
-      notSeen,
-    ]),
-    choice('lowerBalloons', 'Does the lower belly balloon?', yesNo),
+    choice(
+      'first',
+      'What draws in first on the exhale?',
+      [['lower', 'Lower'], ['together', 'Together'], ['upper', 'Upper'], notSeen],
+      { usual: 'lower' },
+    ),
+    choice('lowerBalloons', 'Does the lower belly balloon?', yesNo, { usual: 'no' }),
     {
       kind: 'ticks',
       key: 'marchLeft',
       question: 'March, left foot up on the exhale',
       choices: marchFaults,
       none: 'steady',
+      usual: [],
       components: ['march'],
     },
     {
@@ -172,18 +179,19 @@ const table = {
       question: 'March, right foot up on the exhale',
       choices: marchFaults,
       none: 'steady',
+      usual: [],
       components: ['march'],
     },
   ],
   floor: [
-    choice('softens', 'Softens on the inhale?', felt),
-    choice('letsGo', 'Can let go fully?', felt),
-    choice('lifts', 'Lifts gently on the exhale?', felt, { components: ['floorLift'] }),
-    choice('bearsDown', 'Bears down on effort?', askedYesNo),
-    choice('glutesGrip', 'Glutes grip?', askedYesNo),
-    choice('pain', 'Pain there?', askedYesNo),
-    choice('urgency', 'Constipation or urgency?', askedYesNo),
-    choice('leaks', 'Leaks?', askedYesNo),
+    choice('softens', 'Softens on the inhale?', felt, { usual: 'yes' }),
+    choice('letsGo', 'Can let go fully?', felt, { usual: 'yes' }),
+    choice('lifts', 'Lifts gently on the exhale?', felt, { components: ['floorLift'], usual: 'yes' }),
+    choice('bearsDown', 'Bears down on effort?', askedYesNo, { usual: 'no' }),
+    choice('glutesGrip', 'Glutes grip?', askedYesNo, { usual: 'no' }),
+    choice('pain', 'Pain there?', askedYesNo, { usual: 'no' }),
+    choice('urgency', 'Constipation or urgency?', askedYesNo, { usual: 'no' }),
+    choice('leaks', 'Leaks?', askedYesNo, { usual: 'no' }),
     {
       kind: 'ticks',
       key: 'leaksWith',
@@ -245,89 +253,27 @@ export function fieldComponents(protocol: FormProtocol): Component[] {
   return forms[protocol].flatMap(({ components = [] }) => components);
 }
 
-const notObserved = 'not observed' as const;
-
-/** What a protocol starts with: nothing observed, in its usual position. */
-const blanks: { [P in ProtocolId]: Omit<Raw<P>, 'position'> } = {
-  quietLook: { taps: [], starts: notObserved, route: notObserved, sound: notObserved, seen: [] },
-  twoHands: {
-    leads: notObserved,
-    movesMore: notObserved,
-    bellyDrawsIn: notObserved,
-    deepLeads: notObserved,
-    freeVoice: notObserved,
-  },
-  frontOn: {
-    shoulders: notObserved,
-    upperOnly: notObserved,
-    sides: notObserved,
-    nostrils: notObserved,
-    shouldersDeep: notObserved,
-    upperOnlyDeep: notObserved,
-    sidesDeep: notObserved,
-    neckCordsDeep: notObserved,
-    yawnsDaily: notObserved,
-  },
-  regionMap: {
-    quiet: unobserved(),
-    deep: unobserved(),
-    neckQuiet: null,
-    neckDeep: null,
-    extension: notObserved,
-  },
-  tape: { unit: 'cm', levels: {}, paradoxical: [], morningStiffness: notObserved },
-  twoLine: {
-    quiet: { upperDegrees: null, lowerDegrees: null },
-    deep: { upperDegrees: null, lowerDegrees: null },
-  },
-  fingerGap: { unit: 'cm', goes: [], shrugs: notObserved },
-  sideBend: { left: null, right: null },
-  postureSearch: { depth: {} },
-  stack: {
-    infrasternal: notObserved,
-    flareRest: null,
-    flareExhale: null,
-    thorax: notObserved,
-    pelvis: notObserved,
-    lowBackOff: notObserved,
-    midBackStiff: notObserved,
-    obliquesGrip: notObserved,
-    photos: [],
-  },
-  exhale: {
-    seconds: [],
-    sound: notObserved,
-    ribsDown: notObserved,
-    abdominalsFelt: notObserved,
-    nextInhale: null,
-  },
-  wallOrder: { first: notObserved, lowerBalloons: notObserved, marchLeft: null, marchRight: null },
-  floor: {
-    softens: notObserved,
-    lifts: notObserved,
-    bearsDown: notObserved,
-    glutesGrip: notObserved,
-    letsGo: notObserved,
-    pain: notObserved,
-    urgency: notObserved,
-    leaks: notObserved,
-    leaksWith: [],
-    leaksOften: notObserved,
-    leaksHowMuch: notObserved,
-  },
-  pelvicRock: { nods: notObserved, stuckAt: notObserved, freedBySoftness: notObserved },
-  calmHold: { tries: [] },
-  tenCount: { result: notObserved },
-  questionnaire: { answers: Array<null>(16).fill(null), breathlessNow: null, breathlessEffort: null },
-  marker: { measure: 'ease', readings: [] },
-};
+const isOpen = (value: unknown) => value === null || value === 'not observed';
 
 /**
- * The raw record a protocol begins with, with the values given and the rest not observed.
+ * A record with every field that is still open set to what it is when there is nothing to note.
  *
- * @example blankRaw('sideBend', { left: 2 }) // { position: 'standing', left: 2, right: null }
+ * @param open says whether a field may be answered today
+ * @returns null when fewer than two fields would be filled: one is quicker by hand
+ * @example nothingElse('pelvicRock', blankRaw('pelvicRock'), () => true) // null
  */
-export function blankRaw<P extends ProtocolId>(protocol: P, values: Partial<Raw<P>> = {}): Raw<P> {
-  const blank = { position: protocols[protocol].positions[0]!, ...structuredClone(blanks[protocol]) };
-  return { ...blank, ...values } as unknown as Raw<P>;
+export function nothingElse(
+  protocol: FormProtocol,
+  raw: Readonly<Record<string, unknown>>,
+  open: (field: FormField) => boolean,
+): Record<string, unknown> | null {
+  const filled = forms[protocol].filter(
+    (field) =>
+      field.usual !== undefined &&
+      isOpen(raw[field.key]) &&
+      (!field.when || raw[field.when.key] === field.when.is) &&
+      open(field),
+  );
+  if (filled.length < 2) return null;
+  return { ...raw, ...Object.fromEntries(filled.map(({ key, usual }) => [key, usual])) };
 }

@@ -17,6 +17,7 @@ import {
   lookList,
   lookResult,
   mapsByPosition,
+  nothingElse,
   protocolIds,
   protocols,
   quietRate,
@@ -226,4 +227,33 @@ test('grades half filled are kept as they are', () => {
   const half = { ...unobserved(), belly: 2 };
   expect(rawSchemas.regionMap.parse(blankRaw('regionMap', { quiet: half })).quiet).toEqual(half);
   expect(Object.keys(half)).toHaveLength(regionIds.length);
+});
+
+describe('nothing else to note', () => {
+  test('fills what is still open with the usual, leaves what was entered, and is a record that fits', () => {
+    const raw = blankRaw('frontOn', { shoulders: 'yes' });
+    const filled = nothingElse('frontOn', raw, () => true)!;
+    expect(filled).toMatchObject({ shoulders: 'yes', upperOnly: 'no', sides: 'yes', yawnsDaily: 'no' });
+    expect(nothingElse('frontOn', filled, () => true)).toBeNull();
+  });
+
+  test('what is off today is not filled, and a follow-up only where it is asked', () => {
+    const filled = nothingElse(
+      'wallOrder',
+      blankRaw('wallOrder'),
+      ({ components = [] }) => !components.includes('march'),
+    )!;
+    expect(filled).toMatchObject({ first: 'lower', marchLeft: null, marchRight: null });
+    expect(nothingElse('floor', blankRaw('floor'), () => true)).toMatchObject({
+      leaks: 'no',
+      leaksOften: 'not observed',
+    });
+  });
+
+  test('the usual of every field is one its record takes, and reads as nothing marked', () => {
+    for (const protocol of formProtocols) {
+      const filled = nothingElse(protocol, blankRaw(protocol) as never, () => true);
+      if (filled) expect([protocol, rawSchemas[protocol].safeParse(filled).success]).toEqual([protocol, true]);
+    }
+  });
 });

@@ -87,6 +87,8 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
       ['nostrils', 'nostrilsFlare', 2],
       ['neckCordsDeep', 'neckCords', 2],
       ['yawnsDaily', 'sighs', 1],
+      // A part that opens on a deep breath is available, so the deep ones decide where they were seen.
+      [raw.sidesDeep === 'not observed' ? 'sides' : 'sidesDeep', 'sidesStill', 2, 'no'],
     ]),
   }),
 

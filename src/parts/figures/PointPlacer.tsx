@@ -71,7 +71,7 @@ export function PointPlacer({
             key={i}
             role="button"
             tabIndex={0}
-            aria-label={`${names[i]}: ${x} across, ${y} down; arrow keys move it`}
+            aria-label={`${i + 1} ${names[i]}: ${x} across, ${y} down; arrow keys move it`}
             onKeyDown={(event) => keys(event, i)}
             onPointerDown={(event) => {
               event.stopPropagation();

@@ -250,7 +250,14 @@ function NeckMark({ grade, ...input }: RingProps & { grade: Grade }) {
 }
 
 /** What the marks of the ring mean, close to it. */
-export function RingLegend({ names = ['quiet', 'deep adds'] }: { names?: [string, string?] }) {
+export function RingLegend({
+  names = ['quiet', 'deep adds'],
+  short = false,
+}: {
+  names?: [string, string?];
+  /** Only the two fills. */
+  short?: boolean;
+}) {
   const rows = [
     { name: names[0], swatch: <span className="block h-5 w-9 bg-inhale" /> },
     ...(names[1]
@@ -282,7 +289,7 @@ export function RingLegend({ names = ['quiet', 'deep adds'] }: { names?: [string
   ];
   return (
     <ul className="flex flex-wrap gap-x-5 gap-y-1.5 text-sm">
-      {rows.map(({ name, swatch }) => (
+      {rows.slice(0, short ? 2 : undefined).map(({ name, swatch }) => (
         <li key={name} className="flex items-center gap-2">
           <span aria-hidden>{swatch}</span>
           {name}

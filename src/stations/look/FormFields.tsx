@@ -1,9 +1,11 @@
 'use client';
 
 import { type ReactNode } from 'react';
-import { type FormField, type FormProtocol, forms } from '@/core/look';
+import { type FormField, type FormProtocol, forms, nothingElse } from '@/core/look';
 import { checkComponents, refusalInWords } from '@/core/safety';
+import { Button } from '@/parts/Button';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
+import { say } from '@/parts/say';
 import { Slider } from '@/parts/Slider';
 import { type ClientView } from '../view';
 import { SecondsTimer } from './SecondsTimer';
@@ -26,30 +28,44 @@ export function FormFields({
 }) {
   const fields = forms[protocol].filter(({ when }) => !when || raw[when.key] === when.is);
   const groups = [...new Set(fields.map(({ group }) => group))];
+  const rest = nothingElse(protocol, raw, ({ components = [] }) => checkComponents(view.gates, components).allowed);
   return (
-    <div className={columns ? 'grid gap-x-10 gap-y-5 xl:grid-cols-2' : 'space-y-5'}>
-      {groups.map((group) => {
-        const rows = fields
-          .filter((field) => field.group === group)
-          .map((field) => (
-            <FieldRow
-              key={field.key}
-              view={view}
-              field={field}
-              value={raw[field.key]}
-              onChange={(value) => save({ ...raw, [field.key]: value })}
-            />
-          ));
-        return group === undefined ? (
-          rows
-        ) : (
-          <section key={group} aria-label={group} className="space-y-3">
-            <h2 className="border-b border-rule pb-1 text-base">{group}</h2>
-            {rows}
-          </section>
-        );
-      })}
-    </div>
+    <>
+      <div className={columns ? 'grid gap-x-10 gap-y-5 xl:grid-cols-2' : 'space-y-5'}>
+        {groups.map((group) => {
+          const rows = fields
+            .filter((field) => field.group === group)
+            .map((field) => (
+              <FieldRow
+                key={field.key}
+                view={view}
+                field={field}
+                value={raw[field.key]}
+                onChange={(value) => save({ ...raw, [field.key]: value })}
+              />
+            ));
+          return group === undefined ? (
+            rows
+          ) : (
+            <section key={group} aria-label={group} className="space-y-3">
+              <h2 className="border-b border-rule pb-1 text-base">{group}</h2>
+              {rows}
+            </section>
+          );
+        })}
+      </div>
+      {rest && (
+        <Button
+          className="mt-4"
+          onClick={() => {
+            save(rest);
+            say('Filled in: nothing else to note.', () => save(raw));
+          }}
+        >
+          Nothing else to note
+        </Button>
+      )}
+    </>
   );
 }
 

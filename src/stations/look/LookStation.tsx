@@ -116,7 +116,8 @@ export function LookStation({ view }: { view: ClientView }) {
         <Gated key={current} view={view} protocol={protocol}>
           {Screen ? <Screen view={view} /> : isForm(current) && <FormLook view={view} protocol={current} />}
         </Gated>
-        <div className="mt-7 flex flex-wrap items-center gap-3 border-t border-rule pt-4">
+        {/* Always in the same place: the way on is found without looking. */}
+        <div className="sticky bottom-0 z-10 mt-6 flex flex-wrap items-center gap-3 border-t border-rule bg-paper py-3">
           <p className="min-w-48 flex-1 text-sm text-ink2">{protocol.means}</p>
           {next && (
             <LinkButton href={`/clients/${view.id}/look?protocol=${next}`} look="strong">

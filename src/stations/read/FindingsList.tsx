@@ -21,14 +21,14 @@ export function FindingsList({
   const explained = findings.filter((finding) => finding.explained && !there.includes(finding));
   const absent = findings.filter((finding) => !finding.explained && !there.includes(finding));
   return (
-    <section aria-labelledby="findings" className="mt-2 border-t-2 border-ink pt-4">
+    <section aria-labelledby="findings" className="mt-6 border-t-2 border-ink pt-4">
       <h2 id="findings" className="text-lg">
         Findings
       </h2>
       <p className="text-ink2">
-        What is not rejected goes to Sequence. A rejected one leaves the reading as if it had not been looked for.
+        They go to Sequence with the intent. A rejected one leaves the reading as if it had not been looked for.
       </p>
-      <ul className="mt-2 grid gap-x-8 xl:grid-cols-2">
+      <ul className="mt-2">
         {[...there]
           .sort((a, b) => b.severity - a.severity)
           .map((finding) => (

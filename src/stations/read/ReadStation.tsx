@@ -105,23 +105,23 @@ function Reading({ view }: { view: ClientView }) {
               <PatternBlock key={score.pattern.id} score={score} clientId={view.id} />
             ))}
           </details>
+          <Confirm
+            view={view}
+            likely={likely}
+            snapshot={snapshot}
+            changed={changes.length > 0}
+            intent={intent}
+            setIntent={setIntent}
+          />
+          <FindingsList findings={all} clientId={view.id} judge={judge} />
+          {error && (
+            <p role="alert" className="mt-2 font-semibold">
+              {error}
+            </p>
+          )}
         </div>
         <div>{map && <WhatIf view={view} map={map} wanted={wanted} />}</div>
       </div>
-      <FindingsList findings={all} clientId={view.id} judge={judge} />
-      {error && (
-        <p role="alert" className="mt-2 font-semibold">
-          {error}
-        </p>
-      )}
-      <Confirm
-        view={view}
-        likely={likely}
-        snapshot={snapshot}
-        changed={changes.length > 0}
-        intent={intent}
-        setIntent={setIntent}
-      />
     </>
   );
 }

@@ -77,7 +77,7 @@ export function WhatIf({
         What if
       </h2>
       <p className="text-sm text-ink2">A teaching model: it ranks set-ups, it measures nothing.</p>
-      <div className="mt-3 space-y-3">
+      <div className="mt-3">
         <Field label="Position">
           {(ids) => (
             <Select {...ids} value={position} onChange={(event) => setPosition(event.target.value as PositionId)}>
@@ -89,6 +89,28 @@ export function WhatIf({
             </Select>
           )}
         </Field>
+      </div>
+      <figure className="mt-3">
+        <Ring
+          title="Seen, and predicted for this set-up"
+          first={seen}
+          second={predicted}
+          names={['seen', 'predicted']}
+        />
+        <figcaption className="mt-1">
+          <RingLegend names={['seen', 'predicted more']} short />
+        </figcaption>
+      </figure>
+      <div role="status" className="mt-2 space-y-1">
+        {more.length > 0 && <p>More at the {names(more)}.</p>}
+        {less.length > 0 && <p>Less at the {names(less)}.</p>}
+        {more.length + less.length === 0 && <p>Much as it was seen.</p>}
+        {clearer.length > 0 && <p>Felt more clearly at the {names(clearer)}.</p>}
+        {trunk.assumed.length > 0 && (
+          <p className="text-sm text-ink2">Taken as even, not seen: {names(trunk.assumed)}.</p>
+        )}
+      </div>
+      <div className="mt-3 space-y-3">
         {position === 'side-lying' && (
           <ChoiceChips
             label="Side that is up"
@@ -123,26 +145,6 @@ export function WhatIf({
               </Select>
             )}
           </Field>
-        )}
-      </div>
-      <figure className="mt-3">
-        <Ring
-          title="Seen, and predicted for this set-up"
-          first={seen}
-          second={predicted}
-          names={['seen', 'predicted']}
-        />
-        <figcaption className="mt-1">
-          <RingLegend names={['seen', 'predicted more']} />
-        </figcaption>
-      </figure>
-      <div role="status" className="mt-2 space-y-1">
-        {more.length > 0 && <p>More at the {names(more)}.</p>}
-        {less.length > 0 && <p>Less at the {names(less)}.</p>}
-        {more.length + less.length === 0 && <p>Much as it was seen.</p>}
-        {clearer.length > 0 && <p>Felt more clearly at the {names(clearer)}.</p>}
-        {trunk.assumed.length > 0 && (
-          <p className="text-sm text-ink2">Taken as even, not seen: {names(trunk.assumed)}.</p>
         )}
       </div>
       {best.length > 0 && (

@@ -139,7 +139,7 @@ function ChangeLine({ change }: { change: Change }) {
       {words}{' '}
       <span className="text-base text-ink2">
         Noise up to {noise.toFixed(1)} {measures[measure].unit},{' '}
-        {ownNoise ? 'from this client’s own repeats' : 'the usual one'}.
+        {ownNoise ? 'the usual one blended with this client’s own repeats' : 'the usual one'}.
       </span>{' '}
       <ProvenanceMark provenance={provenance} />
     </p>
