@@ -1,0 +1,347 @@
+import {
+  type LookRecord,
+  type ProtocolId,
+  type Raw,
+  blankRaw,
+  excursionOf,
+  lookList,
+  lookResult,
+  protocolIds,
+  protocols,
+  questionnaireSum,
+  quietRate,
+  rawComponents,
+  twoLine,
+  weightedKappa,
+} from './look';
+import {
+  type Finding,
+  type FindingId,
+  findingIds,
+  findingTable,
+  judgeFindings,
+  likelyPatterns,
+  patterns,
+  readFindings,
+  readingChanges,
+  scorePatterns,
+  snapshotOf,
+} from './read';
+import {
+  type ConditionId,
+  type Profile,
+  checkComponents,
+  componentIds,
+  conditionIds,
+  emptyProfile,
+  evaluateGates,
+  gateChanges,
+} from './safety';
+import {
+  type Grades,
+  evenYields,
+  predictShares,
+  rankSetUps,
+  regionIds,
+  sharesAsGrades,
+  trunkEffects,
+  unobserved,
+} from './trunk';
+
+/** Laws of looking, reading and gates, tried on many made-up cases from a repeatable source. */
+function source(seed: number) {
+  let state = seed;
+  const next = () => (state = (state * 48271) % 2147483647) / 2147483647;
+  return {
+    next,
+    below: (limit: number) => Math.floor(next() * limit),
+    pick: <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!,
+    chance: (part: number) => next() < part,
+  };
+}
+type Source = ReturnType<typeof source>;
+
+const today = '2026-11-23';
+const record = <P extends ProtocolId>(protocol: P, raw: Partial<Raw<P>>): LookRecord<P> => ({
+  id: `look-${protocol}`,
+  visitId: 'visit',
+  protocol,
+  version: 1,
+  moment: 'before',
+  takenAt: `${today}T10:00:00Z`,
+  raw: blankRaw(protocol, raw),
+});
+const someFindings = (from: Source): Finding[] =>
+  findingIds
+    .filter(() => from.chance(0.5))
+    .map((id) => ({
+      id,
+      severity: from.below(4) as 0,
+      words: findingTable[id].words,
+      record: { kind: 'look', id: 'look', label: 'look' },
+      alsoFrom: [],
+      protocol: findingTable[id].settledBy,
+    }));
+const balanceOf = (findings: readonly Finding[], patternId: string) =>
+  scorePatterns(findings).find(({ pattern }) => pattern.id === patternId)!.balance;
+const someGrades = (from: Source): Grades =>
+  Object.fromEntries(regionIds.map((id) => [id, from.chance(0.25) ? null : from.below(4)])) as Grades;
+
+describe('reading', () => {
+  test('a finding that speaks for a pattern never lowers it by being more marked; one against never raises it', () => {
+    const from = source(11);
+    for (let round = 0; round < 40; round += 1) {
+      const findings = someFindings(from);
+      for (const { id, speaksFor, speaksAgainst } of patterns) {
+        const ladder = (finding: FindingId) =>
+          ([0, 1, 2, 3] as const).map((severity) =>
+            balanceOf(
+              [
+                ...findings.filter((one) => one.id !== finding),
+                { ...someFindings(source(3))[0]!, id: finding, severity },
+              ],
+              id,
+            ),
+          );
+        const up = ladder(from.pick(Object.keys(speaksFor)) as FindingId);
+        expect([id, up]).toEqual([id, [...up].sort((a, b) => a - b)]);
+        const against = Object.keys(speaksAgainst) as FindingId[];
+        if (against.length === 0) continue;
+        const down = ladder(from.pick(against)).slice(1);
+        expect([id, down]).toEqual([id, [...down].sort((a, b) => b - a)]);
+      }
+    }
+  });
+
+  test('more shoulder lift never lowers “upper-chest lead”, whatever else was seen', () => {
+    const from = source(17);
+    const levels: Partial<Raw<'frontOn'>>[] = [
+      { shoulders: 'no', shouldersDeep: 'no' },
+      { shoulders: 'no', shouldersDeep: 'yes' },
+      { shoulders: 'yes', shouldersDeep: 'yes' },
+    ];
+    for (let round = 0; round < 60; round += 1) {
+      const map = record('regionMap', { deep: someGrades(from), neckDeep: from.below(4) });
+      const leads = record('twoHands', { leads: from.pick(['belly', 'together', 'chest'] as const) });
+      const ladder = levels.map((front) =>
+        balanceOf(readFindings([record('frontOn', front), map, leads]), 'upperChest'),
+      );
+      expect(ladder).toEqual([...ladder].sort((a, b) => a - b));
+    }
+  });
+
+  test('points always add up, nothing is hidden, and the order does not depend on the order of the findings', () => {
+    const from = source(23);
+    for (let round = 0; round < 60; round += 1) {
+      const findings = someFindings(from);
+      const scores = scorePatterns(findings);
+      expect(new Set(scores.map(({ pattern }) => pattern.id)).size).toBe(patterns.length);
+      for (const { evidenceFor, evidenceAgainst, missing, pointsFor, pointsAgainst, balance, pattern } of scores) {
+        const sum = (lines: readonly { points: number }[]) => lines.reduce((total, { points }) => total + points, 0);
+        expect([sum(evidenceFor), sum(evidenceAgainst), pointsFor - pointsAgainst]).toEqual([
+          pointsFor,
+          pointsAgainst,
+          balance,
+        ]);
+        expect(missing.every(({ finding }) => !findings.some(({ id }) => id === finding))).toBe(true);
+        expect(Object.keys(pattern.speaksFor).length).toBeGreaterThanOrEqual(evidenceFor.length + missing.length);
+      }
+      const turned = scorePatterns([...findings].reverse());
+      expect(turned.map(({ pattern, balance }) => [pattern.id, balance])).toEqual(
+        scores.map(({ pattern, balance }) => [pattern.id, balance]),
+      );
+    }
+  });
+
+  test('a tie is called exactly when the first two are level or one more finding would put the second first', () => {
+    const from = source(29);
+    let ties = 0;
+    for (let round = 0; round < 120; round += 1) {
+      const findings = someFindings(from).filter(() => from.chance(0.5));
+      const { shown, tie } = likelyPatterns(scorePatterns(findings), findings);
+      const [first, second] = shown;
+      if (!first || !second) {
+        expect(tie).toBe(false);
+        continue;
+      }
+      const flips = findingIds
+        .filter((id) => !findings.some((one) => one.id === id))
+        .some((id) =>
+          ([0, 1, 2, 3] as const).some((severity) => {
+            const more = [...findings, { ...findings[0]!, id, severity }];
+            return balanceOf(more, second.pattern.id) > balanceOf(more, first.pattern.id);
+          }),
+        );
+      expect(tie).toBe(flips || first.balance === second.balance);
+      ties += Number(tie);
+    }
+    expect(ties).toBeGreaterThan(5);
+  });
+
+  test('rejecting everything leaves nothing to read; a snapshot against itself tells no change', () => {
+    const from = source(31);
+    for (let round = 0; round < 30; round += 1) {
+      const findings = someFindings(from);
+      const { read } = judgeFindings(
+        findings,
+        findings.map(({ id }) => ({ finding: id, verdict: 'rejected' as const })),
+      );
+      expect(read).toEqual([]);
+      const snapshot = snapshotOf(findings, likelyPatterns(scorePatterns(findings), findings).shown);
+      expect(readingChanges(snapshot, snapshot, {})).toEqual([]);
+      const without = snapshotOf(findings.slice(1), []);
+      const told = readingChanges(snapshot, { ...without, order: snapshot.order }, {});
+      expect(told.length).toBe(findings[0] && findings[0].severity > 0 ? 1 : 0);
+    }
+  });
+
+  test('nothing looked at says nothing, protocol by protocol', () => {
+    for (const protocol of protocolIds) {
+      expect([protocol, readFindings([record(protocol, {})])]).toEqual([protocol, []]);
+      expect(lookResult(record(protocol, {}))).toBeNull();
+    }
+  });
+});
+
+describe('gates', () => {
+  const answer = (value: 'yes' | 'no' | 'unknown') => ({ value, day: today, recordId: 'fact', detail: {} });
+  const profileOf = (from: Source, yes: number): Profile => ({
+    ...emptyProfile,
+    answers: Object.fromEntries(conditionIds.map((id) => [id, answer(from.chance(yes) ? 'yes' : 'no')])),
+  });
+
+  test('one more condition never frees anything, one fewer never blocks anything', () => {
+    const from = source(41);
+    for (let round = 0; round < 120; round += 1) {
+      const less = profileOf(from, 0.12);
+      const id: ConditionId = from.pick(conditionIds);
+      const more: Profile = { ...less, answers: { ...less.answers, [id]: answer('yes') } };
+      const [before, after] = [evaluateGates(less, today), evaluateGates(more, today)];
+      expect(gateChanges(before, after).freed).toEqual([]);
+      expect(gateChanges(after, before).blocked).toEqual([]);
+      for (const component of componentIds) {
+        const free = checkComponents(after, [component]).allowed;
+        if (free) expect(checkComponents(before, [component]).allowed).toBe(true);
+      }
+    }
+  });
+
+  test('every refusal has a reason that can be said, every change a form, and what gives way names what goes first', () => {
+    const from = source(43);
+    for (let round = 0; round < 80; round += 1) {
+      const gates = evaluateGates(profileOf(from, 0.3), today);
+      const wanted = componentIds.filter(() => from.chance(0.2));
+      const { refusals, changes, overruled, allowed, smallestChange } = checkComponents(gates, wanted);
+      expect(allowed).toBe(refusals.length === 0);
+      expect(refusals.every(({ reason }) => reason.what.length > 3 && reason.records.length > 0)).toBe(true);
+      expect(changes.every(({ to }) => Boolean(to))).toBe(true);
+      for (const { gate, by } of overruled) {
+        expect(by.component).toBe(gate.component);
+        expect(changes).toContain(by);
+        expect(changes).not.toContain(gate);
+      }
+      if (allowed) expect(smallestChange).toBeNull();
+    }
+  });
+
+  test('what a blank look contains is never more than its protocol says', () => {
+    for (const protocol of protocolIds) {
+      const contained = rawComponents(protocol, blankRaw(protocol));
+      expect([protocol, contained]).toEqual([protocol, protocols[protocol].components]);
+    }
+    expect(rawComponents('wallOrder', blankRaw('wallOrder'))).toEqual([]);
+    expect(rawComponents('marker', blankRaw('marker'))).toEqual([]);
+  });
+});
+
+describe('measures', () => {
+  test('swapping the two lines turns the balance and keeps the area', () => {
+    const from = source(47);
+    for (let round = 0; round < 100; round += 1) {
+      const [a, b] = [1 + from.below(90), 1 + from.below(90)];
+      const [one, other] = [twoLine(a, b), twoLine(b, a)];
+      expect(other.areaDegrees).toBe(one.areaDegrees);
+      expect(other.balanceDegrees + one.balanceDegrees).toBe(0);
+      expect(one.percentRibCage + other.percentRibCage).toBeCloseTo(100, 9);
+    }
+  });
+
+  test('an excursion lies between its smallest and its largest go, and a shift of the tape changes nothing', () => {
+    const from = source(53);
+    for (let round = 0; round < 100; round += 1) {
+      const goes = Array.from({ length: 1 + from.below(3) }, () => {
+        const exhaleCm = 70 + from.below(40);
+        return { exhaleCm, inhaleCm: exhaleCm + from.below(9) };
+      });
+      const changes = goes.map(({ exhaleCm, inhaleCm }) => inhaleCm - exhaleCm);
+      const { meanCm, spreadCm } = excursionOf(goes)!;
+      expect(meanCm).toBeGreaterThanOrEqual(Math.min(...changes));
+      expect(meanCm).toBeLessThanOrEqual(Math.max(...changes));
+      const moved = goes.map(({ exhaleCm, inhaleCm }) => ({ exhaleCm: exhaleCm + 5, inhaleCm: inhaleCm + 5 }));
+      expect(excursionOf(moved)).toEqual(expect.objectContaining({ meanCm, spreadCm }));
+    }
+  });
+
+  test('one more point in the questionnaire is one more in the sum, and a cut once passed stays passed', () => {
+    const from = source(59);
+    for (let round = 0; round < 60; round += 1) {
+      const answers = Array.from({ length: 16 }, () => from.below(4));
+      const at = from.below(16);
+      const more = answers.map((answer, i) => (i === at ? answer + 1 : answer));
+      expect(questionnaireSum(more).sum).toBe(questionnaireSum(answers).sum + 1);
+      if (questionnaireSum(answers).above23) expect(questionnaireSum(more).above23).toBe(true);
+      if (questionnaireSum(answers).above23) expect(questionnaireSum(answers).above19).toBe(true);
+    }
+  });
+
+  test('kappa is at most 1, the same both ways round, and 1 only for full agreement', () => {
+    const from = source(61);
+    for (let round = 0; round < 60; round += 1) {
+      const pairs = Array.from({ length: 2 + from.below(12) }, (): [number, number] => [from.below(4), from.below(4)]);
+      const kappa = weightedKappa(pairs);
+      if (kappa === null) continue;
+      expect(kappa).toBeLessThanOrEqual(1 + 1e-12);
+      expect(weightedKappa(pairs.map(([a, b]): [number, number] => [b, a]))).toBeCloseTo(kappa, 12);
+      expect(kappa > 1 - 1e-12).toBe(pairs.every(([a, b]) => a === b));
+    }
+  });
+
+  test('a rate does not depend on when the clock was started', () => {
+    const from = source(67);
+    for (let round = 0; round < 40; round += 1) {
+      let at = 0;
+      const taps = Array.from({ length: 5 + from.below(15) }, () => (at += 2 + from.next() * 4));
+      const shifted = taps.map((tap) => tap + 100);
+      expect(quietRate(shifted).breathsPerMinute).toBeCloseTo(quietRate(taps).breathsPerMinute, 9);
+    }
+  });
+});
+
+describe('where the air goes', () => {
+  test('ranking keeps every set-up, best first, and predicted rings stay on the scale', () => {
+    const from = source(71);
+    for (let round = 0; round < 60; round += 1) {
+      const setUps = Array.from({ length: 12 }, (_, i) => ({
+        id: String(i),
+        effects: [from.pick(trunkEffects), from.pick(trunkEffects)],
+      }));
+      const wanted = { [from.pick(regionIds)]: 1 + from.below(3) };
+      const ranked = rankSetUps(evenYields(), setUps, wanted);
+      expect(ranked.map(({ id }) => id).sort()).toEqual(setUps.map(({ id }) => id).sort());
+      expect(ranked.map(({ gain }) => gain)).toEqual(ranked.map(({ gain }) => gain).sort((a, b) => b - a));
+      const shown = sharesAsGrades(predictShares(evenYields(), setUps[0]!.effects), from.next() * 3);
+      expect(Object.values(shown).every((value) => value >= 0 && value <= 3)).toBe(true);
+    }
+  });
+});
+
+test('a recheck looks again at what was marked, and always at the rate and the marker', () => {
+  const from = source(73);
+  for (let round = 0; round < 30; round += 1) {
+    const found = protocolIds.filter(() => from.chance(0.3));
+    const { protocols: list } = lookList('recheck', found);
+    expect(new Set(list)).toEqual(new Set(['quietLook', 'marker', ...found]));
+    expect([...list].sort((a, b) => protocolIds.indexOf(a) - protocolIds.indexOf(b))).toEqual([...list]);
+  }
+  expect(unobserved().belly).toBeNull();
+});
