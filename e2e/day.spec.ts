@@ -5,8 +5,9 @@ import {
   allSaved,
   expectAccessible,
   gradeRing,
-  screenClear,
   planAndOpenRun,
+  screenClear,
+  seedClient,
   startBreathing,
 } from './support/walk';
 
@@ -72,8 +73,7 @@ test('the region map by touch: a part tapped again and again runs through its gr
 });
 
 test('a run: waiting, going on, an easier drill in place, the next cue, and a phone’s width', async ({ page }) => {
-  const clientId = await addClient(page, server.url, 'Basil Estover');
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, 'Basil Estover');
   await page.goto(`${server.url}/clients/${clientId}/look?protocol=regionMap`);
   await gradeRing(page, 'Deep', { 'left side': 0, 'right side': 0, 'left back': 0, 'right back': 0, belly: 2 });
   await planAndOpenRun(page, server.url, clientId);
@@ -110,8 +110,7 @@ test('a run: waiting, going on, an easier drill in place, the next cue, and a ph
 
 test('reduced motion: the tide moves in whole seconds', async ({ page }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
-  const clientId = await addClient(page, server.url, 'Cass Withy');
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, 'Cass Withy');
   await page.goto(`${server.url}/clients/${clientId}/look?protocol=twoHands`);
   await page.getByRole('radiogroup', { name: 'Which moves more?' }).getByRole('radio', { name: 'Chest' }).click();
   await planAndOpenRun(page, server.url, clientId);

@@ -1,6 +1,6 @@
 import { type Page, expect, test } from '@playwright/test';
 import { testServer } from './support/server';
-import { addClient, allSaved, expectAccessible, screenClear, planAndOpenRun, startBreathing } from './support/walk';
+import { addClient, allSaved, expectAccessible, planAndOpenRun, seedClient, startBreathing } from './support/walk';
 
 const server = testServer(4323);
 
@@ -9,8 +9,7 @@ test.afterAll(() => server.close());
 
 /** Goes from a screened client to an open run by the shortest way. */
 async function openRun(page: Page, name: string) {
-  const clientId = await addClient(page, server.url, name);
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, name);
   await page.goto(`${server.url}/clients/${clientId}/look?protocol=twoHands`);
   await page
     .getByRole('radiogroup', { name: /which hand leads\?$/ })

@@ -14,7 +14,23 @@ test.afterAll(() => server.close());
 
 const nameOf = (id: string) => patterns.find((pattern) => pattern.id === id)!.name;
 
-for (const { id, who, seen, expected, tie } of constructed) {
+// Everybody is read in the unit tests (demo/constructed.test.ts); these take their looks by hand, protocol after protocol.
+const byHand = [
+  'upperChest',
+  'bellyOnly',
+  'heldInInhale',
+  'sidesAndBackClosed',
+  'oneSide',
+  'paradoxical',
+  'floorHolds',
+  'floorLate',
+  'airHunger',
+  'positionDependent',
+  'mixed',
+  'even',
+];
+
+for (const { id, who, seen, expected, tie } of constructed.filter((person) => byHand.includes(person.id))) {
   test(`${who} is read as ${expected.map(nameOf).join(' or ')}`, async ({ page }) => {
     test.setTimeout(120_000);
     await page.clock.install();

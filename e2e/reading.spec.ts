@@ -1,7 +1,7 @@
 import { type Page, expect, test } from '@playwright/test';
 import sharp from 'sharp';
 import { testServer } from './support/server';
-import { addClient, allSaved, expectAccessible, gradeRing, screenClear } from './support/walk';
+import { addClient, allSaved, expectAccessible, gradeRing, screenClear, seedClient } from './support/walk';
 
 const server = testServer(4327, 'own');
 test.beforeAll(() => server.start());
@@ -14,8 +14,7 @@ test('a look is arranged for the visit, half-done looks stay, and the pictures a
   page,
 }) => {
   test.setTimeout(150_000);
-  const clientId = await addClient(page, server.url, 'Wenna Cordwainer');
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, 'Wenna Cordwainer');
   await page.goto(`${server.url}/clients/${clientId}/look`);
   await page.getByRole('radio', { name: 'Full' }).click();
   const list = page.getByRole('navigation', { name: 'Looks' }).getByRole('link');
@@ -48,8 +47,7 @@ test('a look is arranged for the visit, half-done looks stay, and the pictures a
 test('a tape whose exhale is larger is asked about, a word is told to be no number, and inches are kept as such', async ({
   page,
 }) => {
-  const clientId = await addClient(page, server.url, 'Perran Ropewalk');
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, 'Perran Ropewalk');
   await lookAt(page, clientId, 'tape');
   const [exhale, inhale] = ['exhale', 'inhale'].map((when) =>
     page.getByLabel(`Fourth intercostal space, go 1, ${when}`),
@@ -77,8 +75,7 @@ test('a tape whose exhale is larger is asked about, a word is told to be no numb
 });
 
 test('three angles on a photo: what is no picture is refused, points are placed and stay', async ({ page }) => {
-  const clientId = await addClient(page, server.url, 'Merryn Slipway');
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, 'Merryn Slipway');
   await lookAt(page, clientId, 'stack');
   const file = page.getByLabel('Photo file');
   await file.setInputFiles({ name: 'ribs.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') });
@@ -112,8 +109,7 @@ test('three angles on a photo: what is no picture is refused, points are placed 
 });
 
 test('a file of 200 MB is refused before it is opened', async ({ page }) => {
-  const clientId = await addClient(page, server.url, 'Jory Bilge');
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, 'Jory Bilge');
   await lookAt(page, clientId, 'stack');
   await page.getByLabel('Photo file').evaluate((input: HTMLInputElement) => {
     const big = new File([new Uint8Array(1)], 'big.jpg', { type: 'image/jpeg' });
@@ -129,8 +125,7 @@ test('a file of 200 MB is refused before it is opened', async ({ page }) => {
 test('the coach judges findings; a changed record shows what changed since the reading was confirmed', async ({
   page,
 }) => {
-  const clientId = await addClient(page, server.url, 'Demelza Quay');
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, 'Demelza Quay');
   await lookAt(page, clientId, 'frontOn');
   for (const question of ['Shoulders rise?', 'Only the upper chest moves?']) {
     await page.getByRole('radiogroup', { name: question, exact: true }).getByRole('radio', { name: 'Yes' }).click();

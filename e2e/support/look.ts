@@ -160,6 +160,6 @@ export async function takeLooks(page: Page, url: string, clientId: string, { rat
     const special = own[protocol] as ((page: Page, raw: object) => Promise<void>) | undefined;
     if (special) await special(page, raw);
     if (protocol in forms) await enterForm(page, protocol as FormProtocol, raw as Record<string, unknown>);
-    await allSaved(page);
   }
+  await allSaved(page);
 }

@@ -252,6 +252,13 @@ describe('Look', () => {
     const girdle = viewOf({ facts: [...signs, ...allNo, fact('answer:pelvicGirdlePain', { value: 'yes' })] });
     expect(html(<LookStation view={girdle} />)).toContain('Off today, one-legged marches');
     expect(html(<LookStation view={girdle} />)).toContain('What draws in first');
+    // The rock is only done lying flat: off as a whole from the bump on.
+    asked = 'pelvicRock';
+    expect(html(<LookStation view={pregnant} />)).toContain('Off today, lying flat on the back for long');
+    // What is changed and not off says how.
+    asked = 'frontOn';
+    const healing = viewOf({ facts: [...signs, ...allNo, fact('answer:ribFracture', { value: 'yes' })] });
+    expect(html(<LookStation view={healing} />)).toContain('Gentle, nothing on the site (rib fracture)');
   });
 
   test('asks about a larger exhale instead of swapping it', () => {

@@ -3,9 +3,11 @@ import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
+import { cadence } from '@/core/cadence';
 import { blankRaw } from '@/core/look';
 import { type CommandKind, type Payload } from '@/core/record';
 import { conditionIds, defaultLimits } from '@/core/safety';
+import { type PlanItem } from '@/core/sequence';
 import { type Store, carryOut, openStore, readPhoto, readSettings, visitOfDay, visitRecord, writePhoto } from '.';
 
 const now = Date.parse('2026-11-23T10:00:00Z');
@@ -68,6 +70,59 @@ describe('answers', () => {
     expect(record('settings.change', { limits: { ...defaultLimits, bumpFromWeek: 20 } }).state).toBe('saved');
     expect(readSettings(store).limits.bumpFromWeek).toBe(20);
     expect(look('quietLook', { position: 'hook-lying', taps: [0, 4] }).state).toBe('saved');
+  });
+});
+
+describe('a plan made weeks ago', () => {
+  const item: PlanItem = {
+    id: 'item',
+    drillId: 'half-dome-back',
+    position: 'prone over half-dome',
+    props: ['halfDome'],
+    side: 'none',
+    cadences: [cadence(5, 6)],
+    breaths: 9,
+    sets: 1,
+    restSeconds: 0,
+    setUpSeconds: 30,
+    changes: [],
+    reasons: [],
+    byHand: false,
+  };
+  const runOn = (at: number) => record('run.create', { runId: randomUUID(), visitId: ids.visitId, items: [item] }, at);
+  const askedOn = (at: number) => {
+    for (const key of ['emergency', 'redFlags'] as const) {
+      record(
+        'fact.add',
+        { factId: randomUUID(), clientId: ids.clientId, key, value: { present: [] }, basedOn: null },
+        at,
+      );
+    }
+  };
+
+  test('is held against the gates of the day it is opened on, as the weeks have passed', () => {
+    fact('answer:pregnancy', { value: 'yes', weekOnDay: 14 });
+    record('plan.save', {
+      planId: randomUUID(),
+      visitId: ids.visitId,
+      plan: {
+        request: {
+          intent: 'openSidesAndBack',
+          side: null,
+          minutes: 20,
+          propsAtHand: ['halfDome'],
+          leadSchool: 'openAllRegions',
+        },
+        proven: false,
+        items: [item],
+        refusals: [],
+      },
+      revision: 0,
+    });
+    expect(runOn(now).state).toBe('saved');
+    const threeWeeksOn = now + 21 * 86_400_000;
+    askedOn(threeWeeksOn);
+    expect(runOn(threeWeeksOn)).toMatchObject({ state: 'refused', why: expect.stringContaining('week 17') });
   });
 });
 

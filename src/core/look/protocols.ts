@@ -133,7 +133,7 @@ const rows: readonly Protocol[] = [
     'wallOrder',
     'Order of the abdominal wall',
     1.2,
-    ['hook-lying'],
+    ['hook-lying', 'side-lying', 'sitting'],
     'Hands above the pubic bone: what draws in first on the exhale? Then one foot up 8 to 10 cm on an exhale, left and right.',
     'In which order the wall works at little load. Not strength.',
     { picture: 'march' },

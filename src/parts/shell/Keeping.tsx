@@ -33,7 +33,8 @@ export function Keeping() {
       if (outcome.state === 'refused') void refusedEntries().then(setRefused);
       else if (kind !== 'run.append') {
         if (timer) clearTimeout(timer);
-        timer = setTimeout(() => void refresh(), 120);
+        // While parts are graded tap after tap the page already shows them: its view may follow a little later.
+        timer = setTimeout(() => void refresh(), kind === 'look.save' ? 700 : 120);
       }
     });
     void refusedEntries().then(setRefused);

@@ -1,15 +1,28 @@
 import { type ReactNode } from 'react';
+import { positions } from '@/core/catalogue';
 import { type Protocol } from '@/core/look';
+import { capital, lowered } from '@/core/reasons';
 import { checkComponents, refusalInWords } from '@/core/safety';
 import { LinkButton } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
 import { ReasonList } from '@/parts/ReasonList';
 import { type ClientView } from '../view';
+import { allowedPositions } from './useLook';
 
 /** A test is gated like a drill: it is offered, or the screen says why it is not. */
 export function Gated({ view, protocol, children }: { view: ClientView; protocol: Protocol; children: ReactNode }) {
-  const verdict = checkComponents(view.gates, protocol.components);
-  if (verdict.allowed) return children;
+  // Where no position of the protocol is open today, the usual one says why.
+  const position = allowedPositions(view, protocol.id)[0] ?? protocol.positions[0]!;
+  const verdict = checkComponents(view.gates, [...protocol.components, ...positions[position].components]);
+  if (verdict.allowed) {
+    const forms = [...new Set(verdict.changes.map(({ to, reason }) => `${to} (${lowered(reason.what)})`))];
+    return (
+      <>
+        {forms.length > 0 && <p className="mb-4 border-l-4 border-caution pl-3">{capital(forms.join('; '))}.</p>}
+        {children}
+      </>
+    );
+  }
   const blocked = verdict.refusals.filter(
     ({ level, reason }, i, all) =>
       level === 'block' && all.findIndex((other) => other.reason.what === reason.what) === i,

@@ -9,6 +9,11 @@ import { type ClientView } from '../view';
 import { LookError } from './LookError';
 import { useLook } from './useLook';
 
+const breathlessRows = [
+  ['breathlessNow', 'Breathless now'],
+  ['breathlessEffort', 'Breathless on effort'],
+] as const;
+
 /** Sixteen symptoms, read out; the sum with its two published cuts. */
 export function QuestionnaireLook({ view }: { view: ClientView }) {
   const { raw, save, error } = useLook(view, 'questionnaire');
@@ -54,26 +59,19 @@ export function QuestionnaireLook({ view }: { view: ClientView }) {
         <ProvenanceMark provenance={questionnaireProvenance} />
       </p>
       <div className="grid max-w-3xl gap-8 md:grid-cols-2">
-        <Slider
-          label="Breathless now"
-          value={raw.breathlessNow}
-          min={0}
-          max={10}
-          step={1}
-          low="not at all"
-          high="as much as can be"
-          onChange={(breathlessNow) => save({ ...raw, breathlessNow })}
-        />
-        <Slider
-          label="Breathless on effort"
-          value={raw.breathlessEffort}
-          min={0}
-          max={10}
-          step={1}
-          low="not at all"
-          high="as much as can be"
-          onChange={(breathlessEffort) => save({ ...raw, breathlessEffort })}
-        />
+        {breathlessRows.map(([key, label]) => (
+          <Slider
+            key={key}
+            label={label}
+            value={raw[key]}
+            min={0}
+            max={10}
+            step={1}
+            low="not at all"
+            high="as much as can be"
+            onChange={(value) => save({ ...raw, [key]: value })}
+          />
+        ))}
       </div>
       {(raw.breathlessNow ?? 0) >= 3 && (
         <p className="border-l-4 border-caution pl-3">

@@ -11,6 +11,11 @@ import { type ClientView } from '../view';
 import { LookError } from './LookError';
 import { useLook } from './useLook';
 
+const lineRows = [
+  ['upperDegrees', 'Upper ribs, degrees'],
+  ['lowerDegrees', 'Lower ribs, degrees'],
+] as const;
+
 /** Two lines on a half circle: what the hands felt the upper and the lower ribs do. */
 export function TwoLine({ view }: { view: ClientView }) {
   const { raw, save, error } = useLook(view, 'twoLine');
@@ -36,26 +41,19 @@ export function TwoLine({ view }: { view: ClientView }) {
             onChange={setBreath}
           />
         )}
-        <Slider
-          label="Upper ribs, degrees"
-          value={upperDegrees}
-          min={0}
-          max={90}
-          step={5}
-          low="still"
-          high="all"
-          onChange={(value) => change({ upperDegrees: value })}
-        />
-        <Slider
-          label="Lower ribs, degrees"
-          value={lowerDegrees}
-          min={0}
-          max={90}
-          step={5}
-          low="still"
-          high="all"
-          onChange={(value) => change({ lowerDegrees: value })}
-        />
+        {lineRows.map(([key, label]) => (
+          <Slider
+            key={key}
+            label={label}
+            value={lines[key]}
+            min={0}
+            max={90}
+            step={5}
+            low="still"
+            high="all"
+            onChange={(value) => change({ [key]: value })}
+          />
+        ))}
         <p role="status" className="text-lg">
           {result
             ? `Upper ribs ${result.percentRibCage.toFixed(0)} % of the motion; balance ${result.balanceDegrees.toFixed(0)}°; area ${result.areaDegrees.toFixed(0)}°.`
