@@ -3,6 +3,8 @@ export default {
   testEnvironment: 'node',
   // Generous: a machine with two cores may be busy with something else.
   testTimeout: 30_000,
+  // Both of two cores: nothing else runs while the unit tests do.
+  maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: {

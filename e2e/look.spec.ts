@@ -17,11 +17,9 @@ const nameOf = (id: string) => patterns.find((pattern) => pattern.id === id)!.na
 // Everybody is read in the unit tests (demo/constructed.test.ts); these take their looks by hand, protocol after protocol.
 const byHand = [
   'upperChest',
-  'bellyOnly',
   'heldInInhale',
   'sidesAndBackClosed',
   'oneSide',
-  'paradoxical',
   'floorHolds',
   'floorLate',
   'airHunger',
