@@ -1,4 +1,4 @@
-import { type Grades, regionIds } from '../trunk';
+import { type Grades, regionIds, unobserved } from '../trunk';
 import { type LookPosition, type ProtocolId, type Raw, lookPositions } from './rawSchemas';
 
 /** One look as it is kept: raw values with the protocol and version they were taken by. */
@@ -72,12 +72,12 @@ export function easiestGraded(maps: ReturnType<typeof mapsByPosition>): LookReco
 
 /** The better of quiet and deep a part: one that opens on a deep breath is available. Null where neither was seen. */
 export function bestGrades(raw: Pick<Raw<'regionMap'>, 'quiet' | 'deep'>): Grades {
-  return Object.fromEntries(
-    regionIds.map((id) => {
-      const seen = [raw.quiet[id], raw.deep[id]].filter((grade): grade is number => grade != null);
-      return [id, seen.length === 0 ? null : Math.max(...seen)];
-    }),
-  ) as Grades;
+  const best = unobserved();
+  for (const id of regionIds) {
+    const [quiet, deep] = [raw.quiet[id] ?? null, raw.deep[id] ?? null];
+    best[id] = quiet === null ? deep : deep === null ? quiet : Math.max(quiet, deep);
+  }
+  return best;
 }
 
 /** Grades given twice to the same map, once blind, for the coach's own agreement. */

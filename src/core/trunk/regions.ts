@@ -61,8 +61,10 @@ export const gradeAnchors: Readonly<Record<0 | 1 | 2 | 3, string>> = {
 
 /** A region map with nothing observed yet: the start value of every look. */
 export function unobserved(): Grades {
-  return Object.fromEntries(regionIds.map((id) => [id, null])) as Grades;
+  return { ...nothingSeen };
 }
+
+const nothingSeen = Object.fromEntries(regionIds.map((id) => [id, null])) as Grades;
 
 const mirrors: Partial<Record<RegionId, RegionId>> = {
   leftSide: 'rightSide',
