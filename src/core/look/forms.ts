@@ -248,11 +248,6 @@ export type FormProtocol = keyof typeof table;
 export const formProtocols = Object.keys(table) as FormProtocol[];
 export const forms: Readonly<Record<FormProtocol, readonly FormField[]>> = table;
 
-/** Everything of a protocol that may be gated, field by field. */
-export function fieldComponents(protocol: FormProtocol): Component[] {
-  return forms[protocol].flatMap(({ components = [] }) => components);
-}
-
 const isOpen = (value: unknown) => value === null || value === 'not observed';
 
 /**

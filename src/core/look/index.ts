@@ -82,7 +82,7 @@ export {
 } from './records';
 export { type LookPictureId, type Protocol, protocols } from './protocols';
 export { type LookList, type LookSetId, expectedMinutes, lookList, lookSetIds, lookSets } from './sets';
-export { type FormField, type FormProtocol, fieldComponents, formProtocols, forms, nothingElse } from './forms';
+export { type FormField, type FormProtocol, formProtocols, forms, nothingElse } from './forms';
 export { lookResult } from './result';
 export { type PostureResult, bestPosture, postureNames, tiltNames } from './posture';
 export { rawComponents, tiltComponents } from './rawComponents';

@@ -1,7 +1,6 @@
 import { checkComponents, componentIds, conditionIds, emptyProfile, evaluateGates } from '../safety';
 import { regionIds, unobserved } from '../trunk';
 import {
-  type FormProtocol,
   type LookRecord,
   type ProtocolId,
   type Raw,
@@ -11,7 +10,6 @@ import {
   blankRaw,
   blindPairs,
   expectedMinutes,
-  fieldComponents,
   formProtocols,
   forms,
   lookList,
@@ -130,7 +128,6 @@ describe('gates apply to tests', () => {
     expect(allowed('holdingFloor', 'floor', { softens: 'no' })).toBe(true);
     expect(allowed('collapsedLung', 'regionMap', { quiet: { ...unobserved(), belly: 1 } })).toBe(true);
     expect(allowed('back', 'postureSearch', { depth: { sitting: { between: 6 } } })).toBe(true);
-    expect(fieldComponents('wallOrder' satisfies FormProtocol)).toContain('march');
   });
 });
 

@@ -1,6 +1,6 @@
 import { foldRun, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
-import { calmHold, newest, quietRate, rateBand } from '../look';
+import { baseMap, calmHold, newest, quietRate, rateBand } from '../look';
 import { intentInWords } from '../read';
 import { type VisitRecord } from '../record';
 import { type Gates, type KnownClient, components } from '../safety';
@@ -84,8 +84,8 @@ function done(visit: VisitRecord): string | null {
 }
 
 function changed(visit: VisitRecord): string | null {
-  const before = newest(visit.looks, 'regionMap', 'before');
-  const after = newest(visit.looks, 'regionMap', 'after');
-  if (!before || !after) return null;
+  const before = baseMap(visit.looks, 'before');
+  const after = baseMap(visit.looks, 'after');
+  if (!before || !after || before.raw.position !== after.raw.position) return null;
   return ringChangeInWords(before.raw.deep, after.raw.deep).slice(0, 3).join(' ');
 }

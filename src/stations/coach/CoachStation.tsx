@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { faults, type FaultId } from '@/core/catalogue';
 import { foldRun, summariseRun } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
-import { newest, protocols } from '@/core/look';
+import { baseMap, newest, protocols } from '@/core/look';
 import { type StoredRun } from '@/core/record';
 import { checkPlan, drillOf, planTotals } from '@/core/sequence';
 import { checkComponents } from '@/core/safety';
@@ -160,7 +160,7 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
 
 function Recheck({ view }: { view: ClientView }) {
   const visit = view.visit!;
-  const before = newest(visit.looks, 'regionMap', 'before');
+  const before = baseMap(visit.looks, 'before');
   return (
     <section aria-labelledby="recheck" className="mt-7 border-t-2 border-ink pt-4">
       <h2 id="recheck" className="text-lg">
