@@ -5,7 +5,7 @@ export default {
   testTimeout: 30_000,
   // Both of two cores: nothing else runs while the unit tests do.
   maxWorkers: '100%',
-  roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts'],
+  roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir>/bench'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: {
     '^.+\\.(t|j)sx?$': [

@@ -5,15 +5,12 @@
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
-import { conditionIds, emptyProfile, evaluateGates } from '@/core/safety';
-import { intentIds } from '@/core/read';
-import { makePlan } from '@/core/sequence';
-import { evenYields } from '@/core/trunk';
 import { openStore } from '@/store';
 import { loadDemo } from '../demo/load';
 import { people } from '../demo/people';
 import { testServer } from '../e2e/support/server';
 import { rereading, ringFrames, sweep } from './look';
+import { againstSolver, editing, growth, randomPlans, realPlans } from './plan';
 import { percentile, report } from './report';
 
 function phases() {
@@ -27,32 +24,6 @@ function phases() {
   });
   const median = percentile(times, 0.5);
   report('phaseAt, one call', `${median.toFixed(3)} µs`, 'under 1 µs', median < 1 && sink > 0);
-}
-
-function plans() {
-  const no = { value: 'no' as const, day: '2026-11-23', recordId: 'bench', detail: {} };
-  const profile = { ...emptyProfile, answers: Object.fromEntries(conditionIds.map((id) => [id, no])) };
-  const gates = evaluateGates(profile, '2026-11-23');
-  const context = { gates, yields: evenYields(), confirmedPatterns: [], stoppedDrills: [] };
-  const propsAtHand = ['towel', 'pillow', 'wall', 'chair', 'straw', 'block', 'table', 'ball', 'halfDome'] as const;
-  const times: number[] = [];
-  for (let round = 0; round < 6; round += 1) {
-    for (const intent of intentIds) {
-      for (const minutes of [10, 20, 30, 45]) {
-        const from = performance.now();
-        makePlan(
-          { intent, side: 'left', minutes, propsAtHand: [...propsAtHand], leadSchool: 'openAllRegions' },
-          context,
-          () => 'item',
-        );
-        // The first round warms the engine up, as the first plan of a morning does.
-        if (round > 0) times.push(performance.now() - from);
-      }
-    }
-  }
-  const median = percentile(times, 0.5);
-  report('plan made on the catalogue, median', `${median.toFixed(1)} ms`, 'under 50 ms', median < 50);
-  report('plan made on the catalogue, worst', `${percentile(times, 1).toFixed(1)} ms`, 'no limit set', true);
 }
 
 async function pages() {
@@ -114,10 +85,14 @@ function sound() {
 }
 
 phases();
-plans();
+realPlans();
+randomPlans();
+await againstSolver();
+growth();
 rereading();
 sweep();
 sound();
 await ringFrames();
+await editing();
 // The long part, 300 clients × 20 visits, can be left out.
 if (!process.argv.includes('--quick')) await pages();

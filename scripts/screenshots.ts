@@ -124,7 +124,16 @@ async function walk(page: Page) {
   await page.getByRole('button', { name: 'Make the plan' }).click();
   await page.getByLabel('Totals').waitFor();
   await allSaved(page);
+  await page.getByRole('list', { name: 'Drills in order' }).getByRole('button').nth(1).click();
   await picture('sequence');
+  await page.getByRole('group', { name: 'Phases of the breath' }).scrollIntoViewIfNeeded();
+  await page.getByRole('group', { name: 'Phases of the breath' }).getByRole('button', { name: /^Out/ }).click();
+  await page.evaluate(() => window.scrollTo(0, 560));
+  await picture('sequence-item');
+  await page.goto(`${server.url}/catalogue`);
+  await picture('catalogue');
+  await page.goto(`${server.url}/catalogue/side-bend-open`);
+  await picture('drill');
   await page.goto(`${base}/coach`);
   for (const asked of ['First asking', 'Asked again']) {
     await page.getByRole('slider', { name: asked }).focus();

@@ -37,7 +37,12 @@ export async function addClient(page: Page, url: string, name: string) {
 }
 
 /** A client with today's visit, every question answered no, made as a browser would send it: for tests of what comes later. */
-export async function seedClient(page: Page, url: string, name: string) {
+export async function seedClient(
+  page: Page,
+  url: string,
+  name: string,
+  more: (visitId: string) => object[] = () => [],
+) {
   const [clientId, visitId] = [uuid(), uuid()];
   const fact = (key: string, value: unknown) => ({
     kind: 'fact.add',
@@ -49,12 +54,27 @@ export async function seedClient(page: Page, url: string, name: string) {
     fact('emergency', { present: [] }),
     fact('redFlags', { present: [] }),
     ...conditionIds.map((id) => fact(`answer:${id}`, { value: 'no' })),
+    ...more(visitId),
   ].map((command) => ({ id: uuid(), ...command }));
   const answer = await page.request.post(`${url}/api/commands`, { data: { commands } });
   const { outcomes } = (await answer.json()) as { outcomes: { state: string }[] };
   expect(outcomes.filter(({ state }) => state === 'refused')).toEqual([]);
   return clientId;
 }
+
+/** A client whose reading of today is confirmed: for tests of the plan. */
+export const seedReading = (
+  page: Page,
+  url: string,
+  name: string,
+  { intent = 'openSidesAndBack', side = null as 'left' | 'right' | null, patterns = ['sidesAndBackClosed'] } = {},
+) =>
+  seedClient(page, url, name, (visitId) => [
+    {
+      kind: 'reading.confirm',
+      payload: { readingId: uuid(), visitId, reading: { intent, side, patterns, ownLine: '', snapshot: null } },
+    },
+  ]);
 
 /** Asks today's signs and answers every condition "no", but for those given. */
 export async function screenClear(page: Page, yes: string[] = []) {

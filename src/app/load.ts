@@ -8,10 +8,13 @@ import { type ClientView } from '@/stations/view';
 import {
   factsOf,
   findClient,
+  historyOf,
   latestRate,
   looksOf,
+  ownDrillsOf,
   readSettings,
   stoppedDrills,
+  templatesOf,
   theStore,
   visitOfDay,
   visitRecord,
@@ -66,5 +69,21 @@ export const loadClient = cache((clientId: string): ClientView | null => {
     markedLast: last ? markedIn(looksOf(store, [last.id])) : [],
     facts,
     gatesThen: last ? gatesOn(facts, last.day, settings.limits) : null,
+    planning: null,
+  };
+});
+
+/** A client with what planning needs: how drills went before, the coach's own drills, the templates. */
+export const loadForPlanning = cache((clientId: string): ClientView | null => {
+  const view = loadClient(clientId);
+  if (!view) return null;
+  const store = theStore();
+  return {
+    ...view,
+    planning: {
+      history: historyOf(store, clientId),
+      ownDrills: ownDrillsOf(store).map(({ drill }) => drill),
+      templates: templatesOf(store),
+    },
   };
 });

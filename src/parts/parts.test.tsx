@@ -1,7 +1,6 @@
 import { renderToStaticMarkup as html } from 'react-dom/server';
 import { commonPractice, published } from '@/core/reasons';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
-import { segmentsOf } from '@/core/dose';
 import { type Grade, type Grades, regionIds, unobserved } from '@/core/trunk';
 import { Button } from './Button';
 import { ChoiceChips, TickChips } from './Chips';
@@ -12,7 +11,6 @@ import { ReasonList } from './ReasonList';
 import { Slider } from './Slider';
 import { Stepper } from './Stepper';
 import { Ring, gradeForKey, gradeText } from './figures/Ring';
-import { Score } from './figures/Score';
 import { steppedLevel, tideLevelY } from './figures/Tide';
 import { SafetyLine } from './shell/SafetyLine';
 import { Thread } from './shell/Thread';
@@ -184,28 +182,5 @@ describe('the tide and the score', () => {
     expect(steppedLevel(phaseAt(plan, 5.5))).toBe(0.75);
     const pausing = planBreaths([{ cadence: cadence(2, 2, { topPauseSeconds: 2 }), breaths: 1 }]);
     expect(steppedLevel(phaseAt(pausing, 3))).toBe(1);
-  });
-
-  test('the score gives each item a button that says all of it', () => {
-    const items = ['one', 'two'].map((id) => ({
-      id,
-      name: `Drill ${id}`,
-      position: 'sitting',
-      cadence: '4 in, 6 out',
-      dose: '8 breaths',
-      floor: 'soft',
-      segments: segmentsOf({
-        cadences: [cadence(4, 6)],
-        breaths: 8,
-        sets: 1,
-        side: 'none',
-        restSeconds: 0,
-        setUpSeconds: 20,
-      }),
-    }));
-    const markup = html(<Score items={items} selected="two" onSelect={() => undefined} />);
-    expect(markup).toContain('aria-label="1. Drill one, sitting, 4 in, 6 out, 8 breaths"');
-    expect(markup).toMatch(/aria-pressed="true" aria-label="2\. Drill two/);
-    expect(html(<Score items={[]} selected={null} onSelect={() => undefined} />)).toContain('<svg');
   });
 });

@@ -66,6 +66,7 @@ function viewOf({
     markedLast: [],
     facts,
     gatesThen: null,
+    planning: null,
     visit:
       visit === null
         ? null
@@ -324,7 +325,7 @@ describe('Sequence', () => {
     const plan = planned(viewOf());
     const markup = html(<SequenceStation view={viewOf({ visit: { reading, plan } })} />);
     expect(markup).toContain('aria-label="Totals"');
-    expect(markup).toContain('Settles first.');
+    expect(markup).toContain('First: settling comes before everything.');
     expect(markup).toMatch(/Left out: \d+ drills, each with its reason/);
   });
 

@@ -1,6 +1,16 @@
 import { type Settings, type VisitRecord, type VisitRow } from '@/core/record';
 import { type ProtocolId } from '@/core/look';
+import { type Drill } from '@/core/catalogue';
+import { type Template } from '@/core/formats';
+import { type DrillHistory } from '@/core/sequence';
 import { type Fact, type Gates, type KnownClient, type PathState } from '@/core/safety';
+
+/** What planning needs besides: loaded only where plans are made or coached. */
+export interface Planning {
+  history: DrillHistory[];
+  ownDrills: Drill[];
+  templates: { id: string; name: string; template: Template }[];
+}
 
 /** All a station is given of a client: what was recorded, and what the core makes of it on this day. */
 export interface ClientView {
@@ -21,4 +31,5 @@ export interface ClientView {
   facts: Fact[];
   /** Limits as they were at the last visit, by what was known then; null before a second visit. */
   gatesThen: Gates | null;
+  planning: Planning | null;
 }

@@ -11,7 +11,8 @@ import {
   parseRaw,
 } from '@/core/record';
 import { type Raw, fewestTaps, newest, protocols, quietRate, rawComponents } from '@/core/look';
-import { positions } from '@/core/catalogue';
+import { type Drill, drillSchema, positions } from '@/core/catalogue';
+import { drillFaults } from '@/core/formats';
 import {
   type CountedRate,
   type FactKey,
@@ -25,6 +26,7 @@ import {
   refusalInWords,
 } from '@/core/safety';
 import { checkPlan } from '@/core/sequence';
+import { historyOf } from './catalogue';
 import { knownClientOf } from './clients';
 import { type Store } from './open';
 import {
@@ -34,11 +36,13 @@ import {
   facts,
   judgements,
   looks,
+  ownDrills,
   photos,
   plans,
   readings,
   runEvents,
   runs,
+  templates,
   visits,
 } from './schema';
 import { changeSettings, readSettings } from './settings';
@@ -98,6 +102,21 @@ const saved = ({ at }: Moment, revision?: number): Outcome => ({
   at,
   ...(revision ? { revision } : {}),
 });
+
+/** Refuses drills that name what is not there, or hide a hold: the first fault in one sentence. */
+function refuseFaults(drills: readonly Drill[], store: Store) {
+  const own = store
+    .select()
+    .from(ownDrills)
+    .where(isNull(ownDrills.retractedAt))
+    .all()
+    .flatMap(({ value }) => drillSchema.safeParse(value).data ?? []);
+  const known = new Map([...own, ...drills].map((drill) => [drill.id, drill]));
+  for (const drill of drills) {
+    const [fault] = drillFaults(drill, known);
+    if (fault) throw new Refusal(`${drill.name}: ${fault.what}`);
+  }
+}
 
 const handlers: { [K in CommandKind]: Handler<K> } = {
   'client.create': ({ clientId, factId, name }, { store, at, day, zone }) => {
@@ -263,9 +282,11 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
     mustBeOpen(moment, visit, 'coach');
     const stored = planOf(store, visitId);
     if (!stored) throw new Refusal('There is no plan to coach yet. Make one in Sequence.');
-    const [off] = checkPlan({ ...stored.plan, items }, gatesOf(moment, visit.clientId)).filter(
-      ({ level }) => level === 'off',
-    );
+    const [off] = checkPlan(
+      { ...stored.plan, items },
+      gatesOf(moment, visit.clientId),
+      historyOf(store, visit.clientId),
+    ).filter(({ level }) => level === 'off');
     if (off) throw new Refusal(`${off.what} ${off.wayOut}`);
     store.insert(runs).values({ id: runId, visitId, at, items }).run();
   },
@@ -295,6 +316,69 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
 
   'appointment.cancel': ({ appointmentId }, { store, at }) => {
     store.update(appointments).set({ cancelledAt: at }).where(eq(appointments.id, appointmentId)).run();
+  },
+
+  'drill.save': ({ drill, revision }, moment) => {
+    const { store, at } = moment;
+    refuseFaults([drill], store);
+    const existing = store.select().from(ownDrills).where(eq(ownDrills.id, drill.id)).get();
+    if (!existing) {
+      store.insert(ownDrills).values({ id: drill.id, at, value: drill, revision: 1 }).run();
+      return saved(moment, 1);
+    }
+    const next = existing.revision + 1;
+    store
+      .update(ownDrills)
+      .set({ at, value: drill, revision: next, retractedAt: null })
+      .where(eq(ownDrills.id, drill.id))
+      .run();
+    if (existing.revision === revision || existing.retractedAt !== null) return saved(moment, next);
+    return {
+      state: 'conflict',
+      at,
+      why: 'This drill was changed in another window meanwhile. Yours is saved.',
+      theirs: { drill: existing.value, revision: next },
+    };
+  },
+
+  'drill.remove': ({ drillId }, { store, at }) => {
+    const existing = store.select().from(ownDrills).where(eq(ownDrills.id, drillId)).get();
+    if (!existing) throw gone('drill');
+    store.update(ownDrills).set({ retractedAt: at }).where(eq(ownDrills.id, drillId)).run();
+  },
+
+  'drill.restore': ({ drillId }, { store }) => {
+    store.update(ownDrills).set({ retractedAt: null }).where(eq(ownDrills.id, drillId)).run();
+  },
+
+  'drills.import': ({ drills }, { store, at }) => {
+    refuseFaults(drills, store);
+    for (const drill of drills) {
+      store
+        .insert(ownDrills)
+        .values({ id: drill.id, at, value: drill, revision: 1 })
+        .onConflictDoUpdate({
+          target: ownDrills.id,
+          set: { at, value: drill, revision: sql`${ownDrills.revision} + 1`, retractedAt: null },
+        })
+        .run();
+    }
+  },
+
+  'template.save': ({ templateId, name, template }, { store, at }) => {
+    store
+      .insert(templates)
+      .values({ id: templateId, at, name, value: template })
+      .onConflictDoUpdate({ target: templates.id, set: { at, name, value: template } })
+      .run();
+  },
+
+  'template.remove': ({ templateId }, { store, at }) => {
+    store.update(templates).set({ retractedAt: at }).where(eq(templates.id, templateId)).run();
+  },
+
+  'template.restore': ({ templateId }, { store }) => {
+    store.update(templates).set({ retractedAt: null }).where(eq(templates.id, templateId)).run();
   },
 
   'settings.change': (changes, { store }) => changeSettings(store, changes),

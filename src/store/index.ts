@@ -1,3 +1,4 @@
+export { type OwnDrill, type StoredTemplate, historyOf, ownDrillsOf, templatesOf } from './catalogue';
 export { StoreError, type StudioKind, type Store, openStore, storePath, studioKind, theStore } from './open';
 export { carryOut, latestRate, pathOf } from './commands';
 export {

@@ -158,6 +158,24 @@ export const appointments = sqliteTable(
   (table) => [index('appointments_by_start').on(table.startsAt)],
 );
 
+/** Drills of the coach's own, in the schema of the built-in ones. One taken out is kept, since it can be brought back. */
+export const ownDrills = sqliteTable('own_drills', {
+  id: text('id').primaryKey(),
+  at: text('at').notNull(),
+  value: text('value', { mode: 'json' }).notNull(),
+  revision: integer('revision').notNull(),
+  retractedAt: text('retracted_at'),
+});
+
+/** Plans without anything of a client, to begin another plan from. */
+export const templates = sqliteTable('templates', {
+  id: text('id').primaryKey(),
+  at: text('at').notNull(),
+  name: text('name').notNull(),
+  value: text('value', { mode: 'json' }).notNull(),
+  retractedAt: text('retracted_at'),
+});
+
 export const settings = sqliteTable('settings', {
   key: text('key').primaryKey(),
   value: text('value', { mode: 'json' }).notNull(),

@@ -2,6 +2,7 @@ import { cpSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync }
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
+import { findDrill } from '@/core/catalogue';
 import { type CommandKind, type Outcome, type Payload } from '@/core/record';
 import { conditionIds, emptyProfile, evaluateGates } from '@/core/safety';
 import { makePlan } from '@/core/sequence';
@@ -13,12 +14,15 @@ import {
   factsOf,
   findClient,
   findRun,
+  historyOf,
   knownClientOf,
   looksOf,
   openStore,
+  ownDrillsOf,
   readSettings,
   searchClients,
   stoppedDrills,
+  templatesOf,
   visitOfDay,
   visitRecord,
 } from '.';
@@ -343,5 +347,92 @@ describe('the file', () => {
     const clientId = randomUUID();
     saved(record('client.create', { clientId, factId: randomUUID(), name: 'Orla Weirside' }));
     expect(knownClientOf(store, clientId).profile).toEqual(emptyProfile);
+  });
+});
+
+describe('drills of the coach’s own, templates and what happened before', () => {
+  const own = { ...findDrill('towel-hug')!, id: 'my-hug', name: 'My hug' };
+
+  test('are kept, changed, taken out and brought back', () => {
+    saved(record('drill.save', { drill: own, revision: 0 }));
+    expect(ownDrillsOf(store)).toMatchObject([{ drill: own, revision: 1 }]);
+    saved(record('drill.save', { drill: { ...own, name: 'My other hug' }, revision: 1 }));
+    expect(ownDrillsOf(store)[0]).toMatchObject({ drill: { name: 'My other hug' }, revision: 2 });
+    saved(record('drill.remove', { drillId: 'my-hug' }));
+    expect(ownDrillsOf(store)).toEqual([]);
+    saved(record('drill.restore', { drillId: 'my-hug' }));
+    expect(ownDrillsOf(store)).toHaveLength(1);
+  });
+
+  test('a change made on an older state is kept and told', () => {
+    saved(record('drill.save', { drill: own, revision: 0 }));
+    saved(record('drill.save', { drill: own, revision: 1 }));
+    expect(record('drill.save', { drill: own, revision: 1 })).toMatchObject({ state: 'conflict' });
+  });
+
+  test('what names what is not there, or a built-in id, is refused with a sentence', () => {
+    expect(record('drill.save', { drill: { ...own, harder: 'nowhere' }, revision: 0 })).toMatchObject({
+      state: 'refused',
+      why: 'My hug: There is no drill with the id “nowhere”.',
+    });
+    expect(record('drill.save', { drill: findDrill('towel-hug')!, revision: 0 }).state).toBe('refused');
+    expect(record('drill.remove', { drillId: 'nobody' }).state).toBe('refused');
+  });
+
+  test('an import is taken in whole or not at all', () => {
+    const bad = { ...own, id: 'my-bad', easier: 'nowhere' };
+    expect(record('drills.import', { drills: [own, bad] }).state).toBe('refused');
+    expect(ownDrillsOf(store)).toEqual([]);
+    saved(record('drills.import', { drills: [own, { ...own, id: 'my-second', harder: 'my-hug' }] }));
+    expect(ownDrillsOf(store)).toHaveLength(2);
+  });
+
+  test('a template is kept without a client, taken off and brought back', () => {
+    const templateId = randomUUID();
+    const template = {
+      minutes: 20,
+      leadSchool: 'openAllRegions',
+      items: [
+        {
+          drillId: 'quiet-nose',
+          position: 'sitting' as const,
+          props: [],
+          side: 'none' as const,
+          cadences: [{ inhaleSeconds: 3, topPauseSeconds: 0, exhaleSeconds: 4.5, bottomPauseSeconds: 0 }],
+          breaths: 10,
+          sets: 1,
+          restSeconds: 20,
+          setUpSeconds: 20,
+        },
+      ],
+    };
+    saved(record('template.save', { templateId, name: 'A quiet start', template }));
+    expect(templatesOf(store)).toMatchObject([{ id: templateId, name: 'A quiet start', template }]);
+    saved(record('template.remove', { templateId }));
+    expect(templatesOf(store)).toEqual([]);
+    saved(record('template.restore', { templateId }));
+    expect(templatesOf(store)).toHaveLength(1);
+    expect(record('template.save', { templateId, name: ' ', template })).toMatchObject({
+      state: 'refused',
+      why: 'Give the template a name.',
+    });
+  });
+
+  test('how drills went is read from the runs of that client alone', () => {
+    const { clientId, visitId } = clientOf('Nan Tidewell');
+    const other = clientOf('Somebody Else');
+    expect(historyOf(store, clientId)).toEqual([]);
+    const { items } = planned(visitId, clientId);
+    const runId = randomUUID();
+    saved(record('run.create', { runId, visitId, items }));
+    const events = Array.from({ length: items[0]!.breaths }, (_, breath) => ({
+      id: randomUUID(),
+      seq: breath,
+      atEpochMs: now + breath,
+      event: { type: 'breath' as const, item: 0, set: 1, breath },
+    }));
+    saved(record('run.append', { runId, events }));
+    expect(historyOf(store, clientId)).toMatchObject([{ drillId: items[0]!.drillId, outcomes: ['calm'] }]);
+    expect(historyOf(store, other.clientId)).toEqual([]);
   });
 });

@@ -97,7 +97,7 @@ export function eventsOf(store: Store, runId: string): StampedEvent[] {
     .map(({ id, seq, atEpochMs, event }) => ({ id, seq, atEpochMs, event: event as StampedEvent['event'] }));
 }
 
-function storedRun(store: Store, row: typeof runs.$inferSelect): StoredRun | null {
+export function storedRun(store: Store, row: typeof runs.$inferSelect): StoredRun | null {
   const items = planItemSchema.array().safeParse(row.items);
   if (!items.success) return null;
   return { id: row.id, visitId: row.visitId, at: row.at, items: items.data, events: eventsOf(store, row.id) };

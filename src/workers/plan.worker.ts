@@ -1,12 +1,25 @@
 import { expose } from 'comlink';
 import { v7 as uuid } from 'uuid';
-import { findDrill } from '@/core/catalogue';
-import { type PlanContext, type PlanRequest, alternatives, makePlan } from '@/core/sequence';
+import {
+  type PlanContext,
+  type PlanItem,
+  type PlanRequest,
+  alternatives,
+  makePlan,
+  priceOf,
+  weighPlan,
+  whatWouldChange,
+} from '@/core/sequence';
 
 const api = {
-  plan: (request: PlanRequest, context: PlanContext) => makePlan(request, context, uuid),
-  alternatives: (request: PlanRequest, context: PlanContext, taken: string[], currentDrillId: string | null) =>
-    alternatives(request, context, taken, currentDrillId ? (findDrill(currentDrillId) ?? null) : null),
+  plan: (request: PlanRequest, context: PlanContext, locked: PlanItem[] = [], nodes?: number) =>
+    makePlan(request, context, uuid, { locked, ...(nodes ? { nodes } : {}) }),
+  alternatives: (request: PlanRequest, context: PlanContext, items: PlanItem[], at: number, mode: 'swap' | 'add') =>
+    alternatives(request, context, items, at, mode),
+  whatIf: (request: PlanRequest, context: PlanContext) => whatWouldChange(request, context),
+  prices: (drillIds: string[], request: PlanRequest, context: PlanContext, locked: PlanItem[]) =>
+    priceOf(drillIds, request, context, locked),
+  weigh: (items: PlanItem[], request: PlanRequest, context: PlanContext) => weighPlan(items, request, context),
 };
 
 export type PlanWorker = typeof api;

@@ -1,4 +1,14 @@
-import { breathsPerMinute, cadence, cadenceInWords, cycleSeconds, exhaleShare, ladder, pauseSeconds } from '.';
+import {
+  breathsPerMinute,
+  cadence,
+  cadenceInWords,
+  climb,
+  comfortOf,
+  cycleSeconds,
+  exhaleShare,
+  ladder,
+  pauseSeconds,
+} from '.';
 
 // The arithmetic any reader can redo: listed as check values of the trade, derivable by hand.
 describe('cadence arithmetic', () => {
@@ -50,5 +60,29 @@ describe('cadence arithmetic', () => {
     [Number.NaN, 4],
   ])('refuses %d in %d out', (inhale, exhale) => {
     expect(() => cadence(inhale, exhale)).toThrow();
+  });
+});
+
+describe('a climb and the comfort of a cadence', () => {
+  test('each rung breathes out longer, up to the limit', () => {
+    expect(climb(cadence(3, 4), 4, 1, 6).map(({ exhaleSeconds }) => exhaleSeconds)).toEqual([4, 5, 6, 6]);
+    expect(climb(cadence(3, 4), 2, 0.5, 8)[1]).toEqual(cadence(3, 4.5));
+    expect(() => climb(cadence(3, 4), 1, 1, 8)).toThrow('2 to 12');
+    expect(() => climb(cadence(3, 4), 3, 5, 8)).toThrow('half a second');
+  });
+
+  test('from 16 a minute to 4 is a jump and is pointed out; near the own rate nothing is', () => {
+    const own = { ratePerMinute: 16, exhaleSeconds: null };
+    expect(comfortOf(cadence(5, 10), own)).toEqual([
+      '4.0 a minute, from 16.0 at rest: a jump. Begin near 10.7 and slow down over some breaths.',
+    ]);
+    expect(comfortOf(cadence(2.5, 4), own)).toEqual([]);
+    expect(comfortOf(cadence(1, 1.5), own)[0]).toContain('faster than');
+  });
+
+  test('an exhale close to all there is is pointed out; nothing measured says nothing', () => {
+    expect(comfortOf(cadence(3, 7), { ratePerMinute: null, exhaleSeconds: 6 })[0]).toContain('took 6.0 s');
+    expect(comfortOf(cadence(3, 5), { ratePerMinute: null, exhaleSeconds: 6 })).toEqual([]);
+    expect(comfortOf(cadence(5, 12), { ratePerMinute: null, exhaleSeconds: null })).toEqual([]);
   });
 });

@@ -94,6 +94,25 @@ export function ladder(rungs: number): Cadence[] {
   return Array.from({ length: rungs }, (_, rung) => cadence(rung + 1, rung + 2));
 }
 
+/**
+ * The same breath growing longer: each rung breathes out a little longer than the one before, up to a limit.
+ *
+ * @param from the first rung
+ * @param rungs 2 to 12
+ * @param more seconds the exhale grows a rung, 0.5 to 2
+ * @param most longest exhale in seconds; rungs past it stay at it
+ * @throws {RangeError} outside these ranges
+ * @example climb(cadence(3, 4), 3, 1, 8).map((rung) => rung.exhaleSeconds) // [4, 5, 6]
+ */
+export function climb(from: Cadence, rungs: number, more: number, most: number): Cadence[] {
+  if (!Number.isInteger(rungs) || rungs < 2 || rungs > 12) throw new RangeError('A climb has 2 to 12 rungs.');
+  if (more < 0.5 || more > 2) throw new RangeError('A rung adds half a second to two seconds.');
+  return Array.from({ length: rungs }, (_, rung) => ({
+    ...from,
+    exhaleSeconds: Math.max(from.exhaleSeconds, Math.min(most, from.exhaleSeconds + rung * more)),
+  }));
+}
+
 const plainSeconds = (seconds: number) => String(Math.round(seconds * 10) / 10);
 
 /**

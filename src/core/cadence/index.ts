@@ -5,6 +5,7 @@ export {
   cadence,
   cadenceInWords,
   cadenceSchema,
+  climb,
   cycleSeconds,
   exhaleShare,
   ladder,
@@ -12,5 +13,6 @@ export {
   phaseLength,
   phases,
 } from './cadence';
+export { type MeasuredBreath, comfortOf, easyPart, jumpBelow } from './comfort';
 export { type BreathPlan, type BreathStretch, type PhaseMoment, phaseAt, planBreaths } from './phaseAt';
 export { type PlannedTone, tonesBetween } from './tones';

@@ -1,8 +1,13 @@
 import { breathsPerMinute } from '../cadence';
 import { patterns } from '../read';
 import {
+  cueKinds,
   drillSchema,
   drills,
+  familyIds,
+  faultIds,
+  movementWords,
+  skillIds,
   faults,
   findDrill,
   positionList,
@@ -15,8 +20,8 @@ import {
 } from '.';
 
 describe('the catalogue', () => {
-  test('has at least sixteen drills, each whole by the schema', () => {
-    expect(drills.length).toBeGreaterThanOrEqual(16);
+  test('has at least sixty drills, each whole by the schema', () => {
+    expect(drills.length).toBeGreaterThanOrEqual(60);
     for (const drill of drills)
       expect([drill.id, drillSchema.safeParse(drill).error?.issues ?? []]).toEqual([drill.id, []]);
   });
@@ -61,6 +66,104 @@ describe('the catalogue', () => {
     ['front-tension-standing', { breaths: { min: 4, start: 5, max: 5 } }],
   ])('%s keeps to the usual dose', (id, dose) => {
     expect(findDrill(id)).toMatchObject(dose);
+  });
+
+  // The trade's drill families, by what they prescribe: common practice, no published source.
+  test.each([
+    ['tuck-head-turns', 'breaths', { min: 10, start: 10 }],
+    ['tuck-drawn-in', 'breaths', { min: 10, max: 30 }],
+    ['balloon-exhale', 'sets', { start: 3, max: 5 }],
+    ['half-dome-back', 'sets', { start: 2 }],
+    ['elbows-on-wall', 'breaths', { start: 9 }],
+    ['elbow-opening', 'breaths', { start: 5 }],
+    ['chest-lift-sitting', 'breaths', { start: 5 }],
+    ['open-lift-nod', 'breaths', { start: 5 }],
+    ['belly-out-and-in', 'breaths', { start: 10 }],
+    ['hips-turn-in', 'breaths', { start: 10 }],
+    ['side-plank-knees', 'breaths', { min: 3, max: 5 }],
+    ['bear-float', 'breaths', { min: 3, max: 5 }],
+    ['ball-bridge', 'breaths', { min: 3, start: 5 }],
+    ['lift-and-pause', 'components', expect.arrayContaining(['hold'])],
+  ] as const)('%s: %s as the trade gives them', (id, key, dose) => {
+    expect(findDrill(id)![key]).toEqual(
+      typeof dose === 'object' && 'asymmetricMatch' in dose ? dose : expect.objectContaining(dose),
+    );
+  });
+
+  test.each([
+    ['childs-pose-back', 30, 2],
+    ['child-side-reach', 30, 2],
+    ['inner-thigh-rock', 30, 2],
+    ['figure-four', 30, 2],
+  ])('%s is held about %d seconds, %d times a side (common practice)', (id, seconds, sets) => {
+    const drill = findDrill(id)!;
+    const { inhaleSeconds, exhaleSeconds, topPauseSeconds, bottomPauseSeconds } = startCadence(drill);
+    const one = drill.breaths.start * (inhaleSeconds + exhaleSeconds + topPauseSeconds + bottomPauseSeconds);
+    expect(Math.abs(one * drill.sets.start - seconds * sets)).toBeLessThanOrEqual(12);
+  });
+
+  test('resistance, wall and stretch work runs 90 to 120 s, twice at the most (common practice)', () => {
+    const { inhaleSeconds, exhaleSeconds } = startCadence(findDrill('elbows-on-wall')!);
+    expect(inhaleSeconds).toBe(5);
+    expect(exhaleSeconds).toBe(5);
+    const seconds = findDrill('elbows-on-wall')!.breaths.start * 10;
+    expect(seconds).toBeGreaterThanOrEqual(90);
+    expect(seconds).toBeLessThanOrEqual(120);
+  });
+
+  test('pauses after the exhale are 3 to 5 s where a drill is about them (common practice)', () => {
+    for (const id of ['lift-and-pause', 'exhale-restore', 'short-calm-pauses']) {
+      const { breath } = findDrill(id)!;
+      if (breath.kind !== 'steady') throw new Error(`${id} is steady.`);
+      expect(breath.bottomPause.start).toBeGreaterThanOrEqual(2);
+      expect(breath.bottomPause.max).toBeLessThanOrEqual(5);
+    }
+  });
+
+  test('slow work lies near six a minute, 4.5 to 7 [R8, value from memory]', () => {
+    for (const id of ['even-cadence', 'calm-down', 'half-dome-back', 'elbows-on-wall']) {
+      const rate = breathsPerMinute(startCadence(findDrill(id)!));
+      expect([id, rate >= 4.5 && rate <= 7]).toEqual([id, true]);
+    }
+    expect(breathsPerMinute(startCadence(findDrill('calm-down')!))).toBeCloseTo(5.71, 2);
+    expect(breathsPerMinute(startCadence(findDrill('two-hand-belly')!))).toBe(7.5);
+  });
+
+  test('every position is used, every family and every skill has drills, every prop and fault is met', () => {
+    const used = (of: (drill: (typeof drills)[number]) => readonly string[]) =>
+      new Set(drills.flatMap((drill) => [...of(drill)]));
+    expect([...positionList.map(({ id }) => id)].filter((id) => !used(({ positions: own }) => own).has(id))).toEqual(
+      [],
+    );
+    expect(familyIds.filter((id) => !drills.some(({ family }) => family === id))).toEqual(
+      ['hold'].filter(() => !drills.some(({ family }) => family === 'hold')),
+    );
+    expect(skillIds.filter((id) => !drills.some(({ skills }) => id in skills))).toEqual([]);
+    expect(faultIds.filter((id) => !used(({ faults: own }) => own).has(id))).toEqual([]);
+  });
+
+  test('movement, cues of every kind, care marks and teaching cues are there', () => {
+    const cues = drills.flatMap(({ cues: own }) => own);
+    for (const kind of cueKinds)
+      expect([kind, cues.filter((cue) => cue.kind === kind).length > 1]).toEqual([kind, true]);
+    expect(cues.some(({ care }) => care !== null)).toBe(true);
+    expect(cues.some(({ stance }) => stance !== null)).toBe(true);
+    for (const { movement } of drills) expect(movementWords[movement].length).toBeGreaterThan(2);
+  });
+
+  test('every drill says where its dose comes from; none is passed off as published without a reference', () => {
+    for (const { provenance } of drills) {
+      expect(['common practice', 'published']).toContain(provenance.kind);
+      if (provenance.kind === 'published') expect(provenance.reference).toMatch(/^R\d+$/);
+    }
+  });
+
+  test('harder leads up or along, and prerequisites are no harder than what they prepare', () => {
+    for (const drill of drills) {
+      if (drill.harder) expect([drill.id, findDrill(drill.harder)!.level >= drill.level]).toEqual([drill.id, true]);
+      for (const id of drill.prerequisites)
+        expect([drill.id, findDrill(id)!.level <= drill.level]).toEqual([drill.id, true]);
+    }
   });
 
   test('two-hand belly breath is 2 in 6 out; even cadence is 6 a minute, near where slow breathing lives [R8]', () => {

@@ -1,5 +1,7 @@
 import { cadence, ladder } from '../cadence';
-import { type Drill, type Range } from './schema';
+import { commonPractice } from '../reasons';
+import { type AxisId } from '../schools';
+import { type Cue, type CueKind, type Drill, type Range } from './schema';
 
 /** @example range(10, 10, 30) // start at the low end */
 export const range = (min: number, start: number, max: number): Range => ({ min, start, max });
@@ -12,6 +14,8 @@ type Breath = { inhale: Range; exhale: Range; topPause?: Range; bottomPause?: Ra
 type Written = Omit<
   Drill,
   | 'steps'
+  | 'cues'
+  | 'movement'
   | 'breath'
   | 'stances'
   | 'props'
@@ -27,19 +31,53 @@ type Written = Omit<
 > & {
   steps: [Drill['steps'][number]['phase'], string][];
   stances: Partial<Record<keyof Drill['stances'], string>>;
+  /** A plain string is an instruction. */
+  cues: readonly (string | Cue)[];
   /** Axes whose stance is meant as an everyday rule and not for this drill alone. */
   everyday?: (keyof Drill['stances'])[];
 } & ({ breath: Breath; rungs?: never } | { rungs: number; breath?: never }) &
   Partial<
     Pick<
       Drill,
-      'props' | 'sets' | 'restSeconds' | 'sides' | 'quiets' | 'prerequisites' | 'components' | 'easier' | 'harder'
+      | 'movement'
+      | 'provenance'
+      | 'props'
+      | 'sets'
+      | 'restSeconds'
+      | 'sides'
+      | 'quiets'
+      | 'prerequisites'
+      | 'components'
+      | 'easier'
+      | 'harder'
     >
   >;
 
+const cueOf = (kind: CueKind, words: string): Cue => ({ words, kind, care: null, stance: null });
+
+/** A picture to breathe with. @example image('A lantern, all round').kind // 'image' */
+export const image = (words: string) => cueOf('image', words);
+/** Felt rather than said: a hand, a band, the floor, a wall. */
+export const touch = (words: string) => cueOf('touch', words);
+export const sound = (words: string) => cueOf('sound', words);
+export const count = (words: string) => cueOf('count', words);
+
+/** Handle with care: for whom this wording goes wrong. */
+export const care = (cue: string | Cue, forWhom: string): Cue => ({
+  ...(typeof cue === 'string' ? cueOf('instruction', cue) : cue),
+  care: forWhom,
+});
+
+/** A cue whose wording teaches an everyday rule. */
+export const teaches = (cue: string | Cue, axis: AxisId, stance: string): Cue => ({
+  ...(typeof cue === 'string' ? cueOf('instruction', cue) : cue),
+  stance: { axis, stance },
+});
+
 /** Fills in what a written drill leaves out. Checked by the schema where the catalogue is put together. */
-export function drill({ steps, breath, rungs, stances, everyday = [], ...rest }: Written): Drill {
+export function drill({ steps, cues, breath, rungs, stances, everyday = [], ...rest }: Written): Drill {
   return {
+    movement: 'none',
     props: [],
     sets: range(1, 1, 3),
     restSeconds: 20,
@@ -49,8 +87,9 @@ export function drill({ steps, breath, rungs, stances, everyday = [], ...rest }:
     components: [],
     easier: null,
     harder: null,
-    provenance: 'common practice',
+    provenance: commonPractice,
     ...rest,
+    cues: cues.map((cue) => (typeof cue === 'string' ? cueOf('instruction', cue) : cue)),
     steps: steps.map(([phase, words]) => ({ phase, words })),
     breath: breath
       ? { kind: 'steady', topPause: nothing, bottomPause: nothing, ...breath }

@@ -1,13 +1,14 @@
 import { type Drill } from './schema';
-import { drill, range } from './drill';
+import { drill, image, range, touch } from './drill';
 
 /** Lower abdominals first, and the pelvic floor in time with the breath. */
 export const floorDrills: readonly Drill[] = [
   drill({
     id: 'ball-squeeze-low',
     name: 'Lower-first exhale with a ball',
+    family: 'floor',
     purpose: 'The lower abdominals come before the upper ones, at a small load.',
-    positions: ['hook-lying', 'side-lying'],
+    positions: ['hook-lying', 'side-lying', 'propped'],
     props: ['ball'],
     setUp: 'Ball between the knees, feet as tripods, one hand low above the pubic bone.',
     setUpSeconds: 25,
@@ -24,7 +25,7 @@ export const floorDrills: readonly Drill[] = [
     opens: { lowBack: 1 },
     skills: { lowToHigh: 3, exhale: 2, floorTiming: 1 },
     answers: ['topDown', 'floorLate'],
-    cues: ['Low hand sinks first', 'Zip from below', 'A third of that'],
+    cues: [touch('Low hand sinks first'), image('Zip from below'), 'A third of that'],
     faults: ['upperFirst', 'glutes', 'pelvisRocks'],
     easier: 'supported-release',
     harder: 'exhale-then-foot',
@@ -33,8 +34,10 @@ export const floorDrills: readonly Drill[] = [
   drill({
     id: 'exhale-then-foot',
     name: 'Exhale, then the foot',
+    family: 'floor',
     purpose: 'One foot leaves the floor on the exhale and nothing else moves.',
     positions: ['hook-lying'],
+    movement: 'march',
     setUp: 'Hands on the hip bones, low back quiet. The foot lifts 8 to 10 cm, no more.',
     setUpSeconds: 20,
     steps: [
@@ -61,8 +64,9 @@ export const floorDrills: readonly Drill[] = [
   drill({
     id: 'gather-and-lift',
     name: 'Gather and lift with the exhale',
+    family: 'floor',
     purpose: 'The floor lifts gently with the exhale and lets go fully with the inhale.',
-    positions: ['side-lying', 'legs on a chair', 'sitting'],
+    positions: ['side-lying', 'legs on a chair', 'sitting', 'propped'],
     props: ['pillow'],
     setUp: 'Carried, glutes off. Feel for the lift between the hip bones; a quarter of what there is.',
     setUpSeconds: 30,
@@ -80,7 +84,7 @@ export const floorDrills: readonly Drill[] = [
     skills: { floorTiming: 3, exhale: 1, lowToHigh: 1 },
     answers: ['floorLate'],
     components: ['floorLift'],
-    cues: ['A lift going up', 'A quarter is plenty', 'Let go all the way'],
+    cues: [image('A lift going up'), 'A quarter is plenty', 'Let go all the way'],
     faults: ['glutes', 'bellyPushed', 'heldBreath'],
     easier: 'widen-and-settle',
     harder: 'ball-bridge',

@@ -1,14 +1,16 @@
 import { type Drill } from './schema';
-import { drill, range } from './drill';
+import { drill, image, range, sound, touch } from './drill';
 
 /** Opening sides, back and chest. */
 export const openDrills: readonly Drill[] = [
   drill({
     id: 'towel-hug',
     name: 'Towel round the ribs',
+    family: 'open',
     purpose: 'Feel the lower ribs widen all round against a towel or band.',
-    positions: ['sitting', 'standing', 'standing at a wall'],
+    positions: ['sitting', 'standing', 'standing at a wall', 'long kneel'],
     props: ['band'],
+    movement: 'armsOpen',
     setUp: 'Flat round the back at the lower ribs, ends crossed in front, palms up, elbows in, long waist.',
     setUpSeconds: 35,
     steps: [
@@ -25,7 +27,7 @@ export const openDrills: readonly Drill[] = [
     opens: { leftSide: 3, rightSide: 3, leftBack: 3, rightBack: 3 },
     skills: { exhale: 1 },
     answers: ['sidesAndBackClosed', 'bellyOnly', 'upperChest', 'pitchedForward'],
-    cues: ['Fill the towel behind', 'Wide elbows, wide ribs', 'Neck long, ribs wide'],
+    cues: [touch('Fill the towel behind'), 'Wide elbows, wide ribs', 'Neck long, ribs wide'],
     faults: ['shoulders', 'arching', 'bellyPushed'],
     easier: 'own-hands-ribs',
     harder: 'wall-back-fill',
@@ -34,8 +36,9 @@ export const openDrills: readonly Drill[] = [
   drill({
     id: 'own-hands-ribs',
     name: 'Own hands round the ribs',
+    family: 'open',
     purpose: 'The hands press lightly in, the ribs push them apart.',
-    positions: ['hook-lying', 'side-lying', 'sitting', 'standing'],
+    positions: ['hook-lying', 'side-lying', 'sitting', 'standing', 'propped', 'long kneel'],
     setUp: 'Hands round the lower ribs, thumbs behind, a light pressure in. One finger on the last rib is enough.',
     setUpSeconds: 20,
     steps: [
@@ -50,7 +53,7 @@ export const openDrills: readonly Drill[] = [
     opens: { leftSide: 3, rightSide: 3, leftBack: 1, rightBack: 1 },
     skills: { lowBreath: 1 },
     answers: ['sidesAndBackClosed', 'bellyOnly', 'forcedBelly', 'positionDependent'],
-    cues: ['Push your hands apart', 'Like bucket handles', 'Wide, not up'],
+    cues: [touch('Push your hands apart'), image('Like bucket handles'), 'Wide, not up'],
     faults: ['shoulders', 'chestLeads', 'bellyPushed'],
     easier: 'lantern-all-round',
     harder: 'towel-hug',
@@ -59,6 +62,7 @@ export const openDrills: readonly Drill[] = [
   drill({
     id: 'wall-back-fill',
     name: 'Straw exhale at the wall',
+    family: 'exhale',
     purpose: 'Back ribs into the wall, an even exhale through a straw.',
     positions: ['standing at a wall', 'sitting'],
     props: ['wall', 'straw'],
@@ -76,7 +80,7 @@ export const openDrills: readonly Drill[] = [
     opens: { leftBack: 3, rightBack: 3, chestBack: 2, lowBack: 1 },
     skills: { exhale: 3, stack: 1 },
     answers: ['sidesAndBackClosed', 'bellyOnly', 'shallowBraced', 'pitchedForward'],
-    cues: ['Even sound to the end', 'Ribs into the wall', 'A sail fills behind'],
+    cues: [sound('Even sound to the end'), touch('Ribs into the wall'), image('A sail fills behind')],
     faults: ['dumped', 'arching', 'shoulders', 'ribsYanked'],
     easier: 'towel-hug',
     harder: 'elbows-on-wall',
@@ -85,6 +89,7 @@ export const openDrills: readonly Drill[] = [
   drill({
     id: 'half-dome-back',
     name: 'Half-dome back opener',
+    family: 'open',
     purpose: 'Lie heavy over the half-dome and let the breath widen the back.',
     positions: ['prone over half-dome'],
     props: ['halfDome'],
@@ -105,7 +110,7 @@ export const openDrills: readonly Drill[] = [
     quiets: ['belly', 'chestFront'],
     skills: { release: 1 },
     answers: ['sidesAndBackClosed', 'pumpClosed', 'heldInInhale'],
-    cues: ['Lie heavy', 'Umbrella opens behind', 'Keep some length'],
+    cues: ['Lie heavy', image('Umbrella opens behind'), 'Keep some length'],
     faults: ['shoulders', 'neck', 'yawning'],
     easier: 'childs-pose-back',
     level: 3,
@@ -113,6 +118,7 @@ export const openDrills: readonly Drill[] = [
   drill({
     id: 'childs-pose-back',
     name: "Child's pose breath",
+    family: 'release',
     purpose: 'With the front closed the breath has only the back to go to.',
     positions: ["child's pose"],
     props: ['pillow'],
@@ -141,6 +147,7 @@ export const openDrills: readonly Drill[] = [
   drill({
     id: 'side-lying-open',
     name: 'Side-lying, upper ribs open',
+    family: 'open',
     purpose: 'The closed side on top, where it has room.',
     positions: ['side-lying'],
     props: ['towel'],
@@ -160,7 +167,7 @@ export const openDrills: readonly Drill[] = [
     opens: { openSide: 3, openBack: 2 },
     skills: { settle: 1, exhale: 1 },
     answers: ['oneSide', 'sidesAndBackClosed'],
-    cues: ['Lift your hand', 'Ribs like a fan', 'Top side only'],
+    cues: [touch('Lift your hand'), image('Ribs like a fan'), 'Top side only'],
     faults: ['shoulders', 'neck', 'chestLeads'],
     harder: 'side-bend-open',
     level: 2,
@@ -168,8 +175,10 @@ export const openDrills: readonly Drill[] = [
   drill({
     id: 'side-bend-open',
     name: 'Side bend, hand on the open side',
+    family: 'open',
     purpose: 'Bend away and let the breath into the long side.',
-    positions: ['sitting', 'standing'],
+    positions: ['sitting', 'standing', 'long kneel'],
+    movement: 'sideBend',
     setUp: 'Tall, own hand on the side to open. Bend away, a little, no load.',
     setUpSeconds: 20,
     steps: [
@@ -186,7 +195,7 @@ export const openDrills: readonly Drill[] = [
     opens: { openSide: 3, openBack: 1 },
     skills: { variety: 2 },
     answers: ['oneSide', 'sidesAndBackClosed', 'even'],
-    cues: ['Into the long side', 'Ribs like a fan', 'Under your hand'],
+    cues: ['Into the long side', image('Ribs like a fan'), touch('Under your hand')],
     faults: ['shoulders', 'arching', 'neck'],
     easier: 'side-lying-open',
     level: 3,
@@ -194,8 +203,10 @@ export const openDrills: readonly Drill[] = [
   drill({
     id: 'child-side-reach',
     name: "Side reach in child's pose",
+    family: 'open',
     purpose: 'Both hands walked to one side; the long back opens.',
     positions: ["child's pose"],
+    movement: 'sideReach',
     setUp: 'From child’s pose walk both hands over to the free side, hips heavy.',
     setUpSeconds: 20,
     steps: [
@@ -222,6 +233,7 @@ export const openDrills: readonly Drill[] = [
   drill({
     id: 'quadruped-breath',
     name: 'Quadruped breath',
+    family: 'open',
     purpose: 'Gravity opens the front of the chest, the back stays long.',
     positions: ['quadruped'],
     setUp: 'Hands and knees, push the floor a little away, neck long.',
@@ -246,6 +258,7 @@ export const openDrills: readonly Drill[] = [
   drill({
     id: 'sternum-and-blades',
     name: 'Sternum and shoulder-blade breath',
+    family: 'open',
     purpose: 'Side ribs kept quiet by a band, the chest moves front and back.',
     positions: ['sitting', 'standing'],
     props: ['band'],
@@ -268,7 +281,7 @@ export const openDrills: readonly Drill[] = [
     quiets: ['leftSide', 'rightSide', 'belly'],
     skills: { variety: 2 },
     answers: ['pumpClosed', 'even'],
-    cues: ['Front and back, not up', 'Sternum like a pump', 'Shoulders stay behind'],
+    cues: ['Front and back, not up', image('Sternum like a pump'), 'Shoulders stay behind'],
     faults: ['shoulders', 'neck', 'arching'],
     easier: 'quadruped-breath',
     level: 4,

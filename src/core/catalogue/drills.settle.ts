@@ -1,13 +1,14 @@
 import { type Drill } from './schema';
-import { drill, range } from './drill';
+import { count, drill, image, range, sound, teaches, touch } from './drill';
 
 /** Settling and finding the low breath. */
 export const settleDrills: readonly Drill[] = [
   drill({
     id: 'resting-watch',
     name: 'Resting watch',
+    family: 'settle',
     purpose: 'Arrive, and notice the breath without changing it.',
-    positions: ['legs on a chair', 'hook-lying', 'side-lying', 'sitting'],
+    positions: ['legs on a chair', 'hook-lying', 'side-lying', 'sitting', 'propped'],
     setUp: 'Make the position comfortable. Hands where they are warm. Nothing to do.',
     setUpSeconds: 20,
     steps: [
@@ -22,7 +23,7 @@ export const settleDrills: readonly Drill[] = [
     opens: { belly: 1 },
     skills: { settle: 3, nose: 1 },
     answers: ['upperChest', 'shallowBraced', 'airHunger', 'paradoxical'],
-    cues: ['Nothing to do', 'Just watch it come', 'Heavy on the floor'],
+    cues: ['Nothing to do', 'Just watch it come', image('Heavy on the floor')],
     faults: ['yawning', 'shoulders'],
     harder: 'quiet-nose',
     level: 1,
@@ -30,8 +31,9 @@ export const settleDrills: readonly Drill[] = [
   drill({
     id: 'quiet-nose',
     name: 'Quiet nose breath',
+    family: 'settle',
     purpose: 'A small, silent breath through the nose.',
-    positions: ['legs on a chair', 'hook-lying', 'side-lying', 'sitting', 'standing'],
+    positions: ['legs on a chair', 'hook-lying', 'side-lying', 'sitting', 'standing', 'propped', 'leaning forward'],
     setUp: 'Lips closed, teeth apart, tongue on the roof of the mouth.',
     setUpSeconds: 20,
     steps: [
@@ -46,7 +48,7 @@ export const settleDrills: readonly Drill[] = [
     opens: { belly: 1 },
     skills: { nose: 3, lightness: 2, settle: 2, tolerance: 1 },
     answers: ['airHunger', 'upperChest', 'forcedBelly'],
-    cues: ['Too quiet to hear', 'A smaller breath', 'Let it come'],
+    cues: [sound('Too quiet to hear'), 'A smaller breath', 'Let it come'],
     faults: ['shoulders', 'neck', 'yawning'],
     easier: 'resting-watch',
     harder: 'calm-down',
@@ -55,8 +57,9 @@ export const settleDrills: readonly Drill[] = [
   drill({
     id: 'two-hand-belly',
     name: 'Two-hand belly breath',
+    family: 'settle',
     purpose: 'The lower hand moves, the upper hand stays.',
-    positions: ['hook-lying', 'legs on a chair', 'side-lying', 'sitting'],
+    positions: ['hook-lying', 'legs on a chair', 'side-lying', 'sitting', 'propped'],
     setUp: 'Own hands: one on the breastbone, one over the navel. 2 in, 6 out.',
     setUpSeconds: 25,
     steps: [
@@ -78,7 +81,11 @@ export const settleDrills: readonly Drill[] = [
     quiets: ['chestFront'],
     skills: { lowBreath: 3, nose: 2, exhale: 1 },
     answers: ['upperChest', 'paradoxical', 'shallowBraced'],
-    cues: ['Send it to your hand', 'Upper hand stays still', 'Let the hand rise'],
+    cues: [
+      touch('Send it to your hand'),
+      teaches(touch('Upper hand stays still'), 'chestOnInhale', 'stays quiet'),
+      teaches(touch('Let the hand rise'), 'bellyOnInhale', 'rises freely'),
+    ],
     faults: ['chestLeads', 'bellyPushed', 'backwards'],
     easier: 'tuck-breath',
     harder: 'lantern-all-round',
@@ -87,8 +94,9 @@ export const settleDrills: readonly Drill[] = [
   drill({
     id: 'lantern-all-round',
     name: 'Lantern all round',
+    family: 'settle',
     purpose: 'The low breath spreads until the back is felt on the floor.',
-    positions: ['hook-lying', 'legs on a chair', 'crossed-leg tuck'],
+    positions: ['hook-lying', 'legs on a chair', 'crossed-leg tuck', 'propped'],
     setUp: 'Hands round the lower ribs. Think of a paper lantern that widens all round.',
     setUpSeconds: 20,
     steps: [
@@ -103,7 +111,7 @@ export const settleDrills: readonly Drill[] = [
     opens: { belly: 2, lowBack: 2, leftSide: 2, rightSide: 2, leftBack: 1, rightBack: 1 },
     skills: { lowBreath: 2, settle: 1 },
     answers: ['upperChest', 'sidesAndBackClosed', 'forcedBelly', 'positionDependent'],
-    cues: ['A lantern, all round', 'Back into the floor', 'Wide, not up'],
+    cues: [image('A lantern, all round'), touch('Back into the floor'), 'Wide, not up'],
     faults: ['bellyPushed', 'arching', 'shoulders'],
     easier: 'two-hand-belly',
     harder: 'towel-hug',
@@ -112,6 +120,7 @@ export const settleDrills: readonly Drill[] = [
   drill({
     id: 'tuck-breath',
     name: 'Crossed-leg tuck breath',
+    family: 'settle',
     purpose: 'Four-part silent breath where the chest has no room to lead.',
     positions: ['crossed-leg tuck'],
     setUp: 'Arms and legs folded in. Tongue on the roof of the mouth. Swap the crossed limbs next time.',
@@ -138,7 +147,7 @@ export const settleDrills: readonly Drill[] = [
     skills: { lowBreath: 3, nose: 1, settle: 2 },
     answers: ['upperChest', 'paradoxical'],
     components: ['endRangeTuck'],
-    cues: ['Low and silent', 'Wait for it', 'Into your thighs'],
+    cues: ['Low and silent', 'Wait for it', touch('Into your thighs')],
     faults: ['chestLeads', 'gasp', 'neck'],
     easier: 'resting-watch',
     harder: 'two-hand-belly',
@@ -147,8 +156,9 @@ export const settleDrills: readonly Drill[] = [
   drill({
     id: 'calm-down',
     name: 'Calm-down breath',
+    family: 'settle',
     purpose: 'Three to four in, about seven out: the evening breath.',
-    positions: ['legs on a chair', 'hook-lying', 'side-lying', 'sitting'],
+    positions: ['legs on a chair', 'hook-lying', 'side-lying', 'sitting', 'propped', 'leaning forward'],
     setUp: 'Any position that carries you. In and out through the nose.',
     setUpSeconds: 15,
     steps: [
@@ -163,7 +173,7 @@ export const settleDrills: readonly Drill[] = [
     opens: { belly: 1, pelvicFloor: 1 },
     skills: { exhale: 2, settle: 3, tolerance: 1, release: 2 },
     answers: ['airHunger', 'shallowBraced', 'floorHolds'],
-    cues: ['Longer out than in', 'Like a tide leaving', 'No hurry back'],
+    cues: ['Longer out than in', image('Like a tide leaving'), 'No hurry back'],
     faults: ['dumped', 'gasp', 'yawning'],
     easier: 'quiet-nose',
     harder: 'even-cadence',
@@ -172,8 +182,9 @@ export const settleDrills: readonly Drill[] = [
   drill({
     id: 'even-cadence',
     name: 'Even five and five',
+    family: 'settle',
     purpose: 'Six breaths a minute, even in and out.',
-    positions: ['hook-lying', 'sitting', 'standing'],
+    positions: ['hook-lying', 'sitting', 'standing', 'propped'],
     setUp: 'Tall or lying, mouth closed.',
     setUpSeconds: 15,
     steps: [
@@ -188,7 +199,7 @@ export const settleDrills: readonly Drill[] = [
     opens: { belly: 1, leftSide: 1, rightSide: 1 },
     skills: { tolerance: 2, settle: 2, variety: 1 },
     answers: ['airHunger', 'even'],
-    cues: ['Same in, same out', 'Like slow rowing', 'Smooth corners'],
+    cues: [count('Same in, same out'), image('Like slow rowing'), 'Smooth corners'],
     faults: ['neck', 'shoulders', 'yawning'],
     easier: 'calm-down',
     level: 3,
@@ -196,8 +207,9 @@ export const settleDrills: readonly Drill[] = [
   drill({
     id: 'count-ladder',
     name: 'Count ladder',
+    family: 'exhale',
     purpose: 'One count longer each breath: in 1 out 2, up to in 5 out 6.',
-    positions: ['hook-lying', 'side-lying', 'sitting', 'standing'],
+    positions: ['hook-lying', 'side-lying', 'sitting', 'standing', 'propped'],
     setUp: 'In through the nose, out through the mouth. The count climbs by itself.',
     setUpSeconds: 15,
     steps: [
@@ -214,7 +226,7 @@ export const settleDrills: readonly Drill[] = [
     opens: { belly: 1, leftSide: 1, rightSide: 1 },
     skills: { exhale: 2, lightness: 1, variety: 1 },
     answers: ['airHunger', 'shallowBraced', 'even'],
-    cues: ['One more out', 'Climb the ladder', 'Easy at the top'],
+    cues: [count('One more out'), image('Climb the ladder'), 'Easy at the top'],
     faults: ['dumped', 'gasp', 'shoulders'],
     easier: 'quiet-nose',
     harder: 'calm-down',

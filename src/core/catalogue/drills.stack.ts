@@ -1,14 +1,16 @@
 import { type Drill } from './schema';
-import { drill, range } from './drill';
+import { care, drill, image, range, sound, teaches, touch } from './drill';
 
 /** Exhale, stack, release and the first steps toward load. */
 export const stackDrills: readonly Drill[] = [
   drill({
     id: 'exhale-restore',
     name: 'Long exhale, heels on the wall',
+    family: 'exhale',
     purpose: 'A sighed exhale until the ribs come down, then wait for the next breath.',
     positions: ['90/90', 'legs on a chair'],
     props: ['wall'],
+    movement: 'heelDrag',
     setUp: 'Heels pressed in, then dragged gently down until the hamstrings are felt. Low back and front of hips soft.',
     setUpSeconds: 40,
     steps: [
@@ -25,9 +27,9 @@ export const stackDrills: readonly Drill[] = [
     stances: { exhaleRoute: 'open-mouth sigh or hiss', hold: 'calm after exhale', ribsOnExhale: 'let soften' },
     opens: { leftBack: 1, rightBack: 1, leftSide: 1, rightSide: 1 },
     skills: { exhale: 3, stack: 2 },
-    answers: ['bellyOnly', 'upperChest', 'heldInInhale'],
+    answers: ['heldInInhale', 'bellyOnly', 'upperChest'],
     components: ['hold', 'forcedExhale'],
-    cues: ['Sigh it all out', 'Ribs melt down', 'Wait for it'],
+    cues: [sound('Sigh it all out'), image('Ribs melt down'), 'Wait for it'],
     faults: ['dumped', 'ribsYanked', 'backLifts', 'gasp'],
     easier: 'soft-hiss',
     harder: 'hook-stack',
@@ -36,8 +38,9 @@ export const stackDrills: readonly Drill[] = [
   drill({
     id: 'soft-hiss',
     name: 'Soft hiss',
+    family: 'exhale',
     purpose: 'An even hiss, one breath at a time, no pause.',
-    positions: ['hook-lying', 'legs on a chair', 'side-lying', 'sitting'],
+    positions: ['hook-lying', 'legs on a chair', 'side-lying', 'sitting', 'propped', 'leaning forward'],
     setUp: 'Own hands on the lower ribs to feel them come down.',
     setUpSeconds: 15,
     steps: [
@@ -52,7 +55,7 @@ export const stackDrills: readonly Drill[] = [
     opens: { leftSide: 1, rightSide: 1 },
     skills: { exhale: 3, settle: 1 },
     answers: ['bellyOnly', 'upperChest', 'shallowBraced', 'airHunger', 'heldInInhale'],
-    cues: ['Even hiss to the end', 'Ribs slide down', 'Small sip in'],
+    cues: [sound('Even hiss to the end'), 'Ribs slide down', 'Small sip in'],
     faults: ['dumped', 'ribsYanked', 'neck'],
     easier: 'calm-down',
     harder: 'exhale-restore',
@@ -61,6 +64,7 @@ export const stackDrills: readonly Drill[] = [
   drill({
     id: 'hook-stack',
     name: 'Hook-lying stack',
+    family: 'stack',
     purpose: 'A slight back-tip puts ribs over pelvis; the breath goes round.',
     positions: ['hook-lying', '90/90'],
     setUp: 'Tip the pelvis slightly back until the low ribs rest. Keep a light front tension.',
@@ -83,7 +87,12 @@ export const stackDrills: readonly Drill[] = [
     quiets: ['belly'],
     skills: { stack: 3, exhale: 1 },
     answers: ['bellyOnly', 'sidesAndBackClosed', 'positionDependent'],
-    cues: ['Ribs rest, then widen', 'Back ribs spread', 'Light belt in front'],
+    cues: [
+      'Ribs rest, then widen',
+      'Back ribs spread',
+      teaches(image('Light belt in front'), 'bellyOnInhale', 'is contained by light tension'),
+      care('A hint of curling up', 'Brings the ribs over the pelvis for some; those who slump collapse'),
+    ],
     faults: ['backLifts', 'ribsYanked', 'shoulders', 'upperFirst'],
     easier: 'soft-hiss',
     harder: 'elbows-on-wall',
@@ -92,6 +101,7 @@ export const stackDrills: readonly Drill[] = [
   drill({
     id: 'elbows-on-wall',
     name: 'Elbows on the wall',
+    family: 'stack',
     purpose: 'Stacked on the feet, shoulder blades apart, five in five out.',
     positions: ['elbows on the wall'],
     props: ['wall', 'block'],
@@ -120,9 +130,11 @@ export const stackDrills: readonly Drill[] = [
   drill({
     id: 'front-tension-standing',
     name: 'Hands on a surface, front tension',
+    family: 'stack',
     purpose: 'Keep a light front tension and let the breath into the back.',
     positions: ['hands on a surface'],
     props: ['table'],
+    movement: 'handsPress',
     setUp: 'Hands well below the shoulders, weight to the heels, tail slightly under.',
     setUpSeconds: 30,
     steps: [
@@ -144,7 +156,7 @@ export const stackDrills: readonly Drill[] = [
     quiets: ['belly'],
     skills: { stack: 3, exhale: 1, lowToHigh: 1 },
     answers: ['bellyOnly', 'sidesAndBackClosed', 'pitchedForward'],
-    cues: ['Front on, back fills', 'Heels heavy', 'Press down, breathe back'],
+    cues: ['Front on, back fills', touch('Heels heavy'), touch('Press down, breathe back')],
     faults: ['ribsYanked', 'shoulders', 'arching'],
     easier: 'elbows-on-wall',
     level: 4,
@@ -152,6 +164,7 @@ export const stackDrills: readonly Drill[] = [
   drill({
     id: 'widen-and-settle',
     name: 'Widen and settle',
+    family: 'release',
     purpose: 'Sit bones widen on the inhale and gather on the exhale; sensing, no work.',
     positions: ['sitting'],
     props: ['chair'],
@@ -169,7 +182,7 @@ export const stackDrills: readonly Drill[] = [
     opens: { pelvicFloor: 3, leftSide: 1, rightSide: 1 },
     skills: { release: 2, lowBreath: 1, floorTiming: 1 },
     answers: ['shallowBraced', 'floorHolds'],
-    cues: ['Sit bones wide', 'A lift going down', 'Soft, then home'],
+    cues: ['Sit bones wide', image('A lift going down'), image('Soft, then home')],
     faults: ['glutes', 'bellyPushed', 'pelvisRocks'],
     easier: 'supported-release',
     level: 2,
@@ -177,8 +190,9 @@ export const stackDrills: readonly Drill[] = [
   drill({
     id: 'supported-release',
     name: 'Supported release',
+    family: 'release',
     purpose: 'Carried everywhere, let belly and floor go on the inhale.',
-    positions: ['legs on a chair', 'side-lying'],
+    positions: ['legs on a chair', 'side-lying', 'propped'],
     props: ['pillow'],
     setUp: 'Pillows wherever there is a gap. Jaw loose, hands open.',
     setUpSeconds: 40,
@@ -194,7 +208,7 @@ export const stackDrills: readonly Drill[] = [
     opens: { belly: 2, pelvicFloor: 3, lowBack: 1 },
     skills: { release: 3, settle: 3, exhale: 1 },
     answers: ['shallowBraced', 'paradoxical', 'floorHolds'],
-    cues: ['Sandbag settling', 'Jaw loose', 'Let the floor go'],
+    cues: [image('Sandbag settling'), 'Jaw loose', 'Let the floor go'],
     faults: ['glutes', 'yawning', 'bellyPushed'],
     harder: 'widen-and-settle',
     level: 1,
@@ -202,8 +216,10 @@ export const stackDrills: readonly Drill[] = [
   drill({
     id: 'pelvic-rock',
     name: 'Pelvic rock with the breath',
+    family: 'move',
     purpose: 'Small rocks that travel to the head; the spine joins the breath.',
     positions: ['hook-lying'],
+    movement: 'pelvicRock',
     setUp: 'Feet as tripods. Small, lazy rocks; the head nods by itself.',
     setUpSeconds: 15,
     steps: [
@@ -227,9 +243,11 @@ export const stackDrills: readonly Drill[] = [
   drill({
     id: 'ball-bridge',
     name: 'Bridge on the exhale',
+    family: 'strength',
     purpose: 'Lower-first exhale, ribs and pelvis rise together.',
     positions: ['bridge'],
     props: ['ball'],
+    movement: 'bridge',
     setUp: 'Ball between the knees, feet as tripods.',
     setUpSeconds: 30,
     steps: [
@@ -253,9 +271,11 @@ export const stackDrills: readonly Drill[] = [
   drill({
     id: 'chair-rise',
     name: 'Chair rise with the breath',
+    family: 'move',
     purpose: 'Take the breath into getting up: out through the effort.',
     positions: ['sitting'],
     props: ['chair'],
+    movement: 'chairRise',
     setUp: 'Front of the seat, feet back under the knees, ribs over pelvis.',
     setUpSeconds: 20,
     steps: [

@@ -41,6 +41,17 @@ export const faults = {
     correction: 'Hands low, low to high',
     fallback: 'No lift, breath only',
   },
+  bellyPops: {
+    words: 'belly pops on the march',
+    correction: 'Exhale before the foot leaves',
+    fallback: 'Slide the heel instead',
+  },
+  roundsInBear: { words: 'rounds in bear', correction: 'Block on the low back', fallback: 'Quadruped' },
+  shouldersRoll: {
+    words: 'shoulders roll in side plank',
+    correction: 'Stack, push the floor away',
+    fallback: 'Side-lying',
+  },
   bridgeArches: {
     words: 'back arches in bridge',
     correction: 'Lower, press through the hips',
@@ -53,6 +64,20 @@ export const faults = {
   neck: { words: 'neck muscles work', correction: 'Less air, longer time', fallback: 'Lie down' },
   yawning: { words: 'yawning, light-headed', correction: 'Normal breathing, rest', fallback: 'End the set' },
 } as const satisfies Record<string, { words: string; correction: string; fallback: string }>;
+
+/** What comes when both corrections failed. */
+export const lastResort = 'One step easier, or let it be for today';
+
+/**
+ * The ladder of corrections of a fault, one after the other.
+ *
+ * @example correctionLadder('dumped') // ['Straw, even sound', 'Shorter exhale', 'One step easier, or let it be for today']
+ */
+export const correctionLadder = (fault: FaultId): readonly [string, string, string] => [
+  faults[fault].correction,
+  faults[fault].fallback,
+  lastResort,
+];
 
 export type FaultId = keyof typeof faults;
 export const faultIds = Object.keys(faults) as [FaultId, ...FaultId[]];

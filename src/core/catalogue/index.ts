@@ -1,11 +1,26 @@
 import { type Drill, drillSchema } from './schema';
+import { carryDrills } from './drills.carry';
 import { floorDrills } from './drills.floor';
+import { loadDrills } from './drills.load';
+import { lowDrills } from './drills.low';
 import { openDrills } from './drills.open';
+import { releaseDrills } from './drills.release';
 import { settleDrills } from './drills.settle';
 import { stackDrills } from './drills.stack';
+import { wideDrills } from './drills.wide';
 
 /** The built-in drills. The catalogue's test holds each against the schema. */
-export const drills: readonly Drill[] = [...settleDrills, ...stackDrills, ...floorDrills, ...openDrills];
+export const drills: readonly Drill[] = [
+  ...settleDrills,
+  ...lowDrills,
+  ...stackDrills,
+  ...openDrills,
+  ...wideDrills,
+  ...releaseDrills,
+  ...floorDrills,
+  ...loadDrills,
+  ...carryDrills,
+];
 
 const byId = new Map(drills.map((drill) => [drill.id, drill]));
 
@@ -14,7 +29,29 @@ export const findDrill = (id: string): Drill | undefined => byId.get(id);
 
 export { drillSchema };
 export { startCadence } from './drill';
-export { type FaultId, faultIds, faults } from './faults';
-export { type Position, type PositionId, changeSeconds, positionIds, positionList, positions } from './positions';
+export { movementWords } from './movements';
+export { type FaultId, correctionLadder, faultIds, faults } from './faults';
+export {
+  type Position,
+  type PositionId,
+  changeSeconds,
+  placeInOrder,
+  positionIds,
+  positionList,
+  positions,
+} from './positions';
 export { type Prop, type PropId, bodyProps, propIds, propList, props, substituteFor } from './props';
-export { type Drill, type OpenedId, type Range } from './schema';
+export {
+  type Cue,
+  type Drill,
+  type FamilyId,
+  type MovementId,
+  type OpenedId,
+  type Range,
+  cueKinds,
+  families,
+  familyIds,
+  movementIds,
+  openedIds,
+  skillIds,
+} from './schema';

@@ -33,8 +33,15 @@ export const positionList = [
     ['flatSupine'],
   ),
   row(
-    'legs on a chair',
+    'propped',
     2,
+    'floor',
+    'Half lying against pillows or a wedge, knees over a roll, head and chest clearly higher than the hips.',
+    ['sitting'],
+  ),
+  row(
+    'legs on a chair',
+    3,
     'floor',
     'On the back, calves on a chair, hips and knees at right angles, head on a folded towel.',
     ['lying on the back'],
@@ -42,7 +49,7 @@ export const positionList = [
   ),
   row(
     'hook-lying',
-    3,
+    4,
     'floor',
     'On the back, knees bent, feet flat, heels a sit-bone width apart.',
     ['lying on the back'],
@@ -50,7 +57,7 @@ export const positionList = [
   ),
   row(
     '90/90',
-    4,
+    5,
     'floor',
     'On the back, hips and knees at right angles, feet flat on the wall.',
     ['lying on the back'],
@@ -58,22 +65,30 @@ export const positionList = [
   ),
   row(
     'side-lying',
-    5,
+    6,
     'floor',
     'On the side, knees bent, head on a pillow level with the spine, towel under the waist.',
     ['side-lying, left side up'],
   ),
   row(
     'prone over half-dome',
-    6,
+    7,
     'floor',
     'Belly and lower ribs over the half-dome or two folded pillows, forehead on the hands.',
     ['prone over half-dome'],
     ['prone', 'proneRibs', 'halfDome', 'bellyPressure'],
   ),
   row(
+    'prone',
+    8,
+    'floor',
+    'On the front, forehead on the hands, a flat pillow under the belly if the low back asks for it.',
+    ['prone'],
+    ['prone', 'proneRibs', 'bellyPressure'],
+  ),
+  row(
     "child's pose",
-    7,
+    9,
     'floor',
     'Kneeling, sitting back to the heels, knees wide, forehead on the hands or a stack.',
     ["child's pose"],
@@ -81,25 +96,40 @@ export const positionList = [
   ),
   row(
     'quadruped',
-    8,
+    10,
     'floor',
     'Hands under shoulders, knees under hips, back long, neck long.',
     ['quadruped'],
     ['kneeling', 'handWeight'],
   ),
-  row('sitting', 9, 'chair', 'On the sit bones on a firm seat, feet down and a little forward, knees slightly wide.', [
+  row(
+    'leaning forward',
+    11,
+    'chair',
+    'Sitting, forearms on a table or on the thighs, the head carried or hanging softly, belly free.',
+    ['sitting'],
+  ),
+  row('sitting', 12, 'chair', 'On the sit bones on a firm seat, feet down and a little forward, knees slightly wide.', [
     'sitting',
   ]),
   row(
+    'long kneel',
+    13,
+    'floor',
+    'Kneeling tall on a mat, hips over knees, ribs over hips, shins long behind.',
+    ['standing'],
+    ['kneeling'],
+  ),
+  row(
     'standing at a wall',
-    10,
+    14,
     'standing',
     'Back of the ribs and pelvis on the wall, feet a foot length away, knees soft.',
     ['standing', 'wall behind the back'],
   ),
   row(
     'elbows on the wall',
-    11,
+    15,
     'standing',
     'Facing the wall, forearms on it at shoulder height, feet back, hips over feet.',
     ['standing'],
@@ -107,19 +137,52 @@ export const positionList = [
   ),
   row(
     'hands on a surface',
-    12,
+    16,
     'standing',
     'Hands on a table well below the shoulders, push back to the heels, knees soft, tail slightly under.',
     ['standing'],
   ),
-  row('standing', 13, 'standing', 'Feet under hips, ribs over pelvis, arms loose.', ['standing']),
+  row('standing', 17, 'standing', 'Feet under hips, ribs over pelvis, arms loose.', ['standing']),
+  row('walking', 18, 'standing', 'An easy walk on the level, arms swinging, eyes up.', ['standing']),
   row(
     'bridge',
-    14,
+    19,
     'floor',
     'From hook-lying, hips off the floor, ribs and pelvis together.',
     ['lying on the back'],
     ['flatSupine', 'bridge'],
+  ),
+  row(
+    'forearm kneel',
+    20,
+    'floor',
+    'On forearms and knees, elbows under shoulders, knees behind the hips, one long line.',
+    ['quadruped'],
+    ['kneeling', 'plank'],
+  ),
+  row(
+    'side plank',
+    21,
+    'floor',
+    'On one forearm and the knees, hips slightly bent, shoulders and hips one above the other.',
+    ['side-lying, left side up'],
+    ['sidePlank'],
+  ),
+  row(
+    'bear',
+    22,
+    'floor',
+    'Hands and toes, knees under the hips and a hand’s width off the floor, back long.',
+    ['quadruped'],
+    ['handWeight', 'bear'],
+  ),
+  row(
+    'loaded stand',
+    23,
+    'standing',
+    'Standing with a weight in the hands, feet under hips, ribs over pelvis.',
+    ['standing'],
+    ['loadedBrace'],
   ),
 ] as const satisfies readonly Position[];
 
@@ -130,6 +193,17 @@ export const positions = Object.fromEntries(positionList.map((entry) => [entry.i
   Position
 >;
 
+const baseOrder = { floor: 0, chair: 1, standing: 2 };
+
+/**
+ * Where a position comes in a sequence: what is done on the floor first, then sitting, then standing, and within each from
+ * easiest to hardest. Going up once costs the fewest changes. Common practice.
+ *
+ * @example placeInOrder('bridge') < placeInOrder('sitting') // true, although a bridge is harder
+ */
+export const placeInOrder = (position: PositionId): number =>
+  baseOrder[positions[position].base] * 100 + positions[position].rank;
+
 /**
  * Seconds a change from one position to another takes the client, over and above a drill's own set-up. Common practice:
  * floor ↔ chair ↔ standing costs time and attention.
@@ -139,6 +213,6 @@ export const positions = Object.fromEntries(positionList.map((entry) => [entry.i
 export function changeSeconds(from: PositionId | null, to: PositionId): number {
   if (from === null || from === to) return 0;
   const [a, b] = [positions[from].base, positions[to].base];
-  if (a === b) return 15;
+  if (a === b) return a === 'floor' ? 15 : 10;
   return a === 'floor' || b === 'floor' ? (a === 'standing' || b === 'standing' ? 45 : 30) : 20;
 }

@@ -21,13 +21,19 @@ export const propList = [
   row('towel', 'stiff bath towel'),
   row('ball', 'ball between the knees', ['pillow', 'block']),
   row('pillow', 'pillow'),
-  row('block', 'block', ['pillow']),
+  row('block', 'block', ['bottle', 'pillow']),
   row('halfDome', 'half-dome', ['pillow']),
   row('straw', 'own straw', ['lips']),
   row('lips', 'pursed lips'),
   row('wall', 'free wall'),
   row('chair', 'chair or bench'),
-  row('table', 'table or worktop'),
+  row('table', 'table or worktop', ['chair']),
+  row('balloon', 'balloon', ['hiss'], ['balloon']),
+  row('hiss', 'hiss'),
+  row('twinBalls', 'twin balls in a sock', ['towel'], ['twinBalls']),
+  row('weight', 'dumbbell or cable', ['bottle', 'band']),
+  row('bottle', 'full water bottle', ['weight']),
+  row('mirror', 'mirror or phone camera'),
 ] as const satisfies readonly Prop[];
 
 export type PropId = (typeof propList)[number]['id'];
@@ -35,7 +41,7 @@ export const propIds = propList.map(({ id }) => id) as [PropId, ...PropId[]];
 export const props = Object.fromEntries(propList.map((entry) => [entry.id, entry])) as unknown as Record<PropId, Prop>;
 
 /** Always at hand. */
-export const bodyProps: readonly PropId[] = ['lips'];
+export const bodyProps: readonly PropId[] = ['lips', 'hiss'];
 
 /**
  * What to use for a prop: itself when it is at hand and allowed, else the first substitute that is, else nothing.

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { cadenceSchema } from '../cadence';
 import { componentIds } from '../safety';
+import { provenanceSchema } from '../reasons';
 import { axes, axisIds } from '../schools';
 import { regionIds } from '../trunk';
 import { faultIds } from './faults';
@@ -24,7 +25,7 @@ const breathSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ladder'), rungs: z.array(cadenceSchema).min(1) }),
 ]);
 
-const skillIds = [
+export const skillIds = [
   'settle',
   'exhale',
   'nose',
@@ -43,6 +44,75 @@ const gain = z.number().int().min(1).max(3);
 export const openedIds = [...regionIds, 'openSide', 'openBack'] as const;
 export type OpenedId = (typeof openedIds)[number];
 
+/** What a drill is mainly for; the catalogue is browsed by it, and a plan begins with one kind and ends with another. */
+export const families = {
+  settle: 'settle and find the low breath',
+  exhale: 'a longer, complete exhale',
+  open: 'open sides, back and chest',
+  stack: 'ribs over pelvis',
+  release: 'let go and lengthen',
+  floor: 'pelvic floor and lower abdominals',
+  strength: 'strength with the breath',
+  move: 'movement with the breath',
+  hold: 'pauses and holds',
+  carry: 'carry it into daily posture',
+} as const;
+export type FamilyId = keyof typeof families;
+export const familyIds = Object.keys(families) as [FamilyId, ...FamilyId[]];
+
+/** How a drill moves besides the breath; the figure has a second pose for each. */
+export const movementIds = [
+  'none',
+  'bridge',
+  'march',
+  'heelSlide',
+  'sideBend',
+  'sideReach',
+  'headTurn',
+  'nod',
+  'pelvicRock',
+  'rockBack',
+  'armsOpen',
+  'armsUp',
+  'chestLift',
+  'forwardFold',
+  'kneesFloat',
+  'hipsLift',
+  'headLift',
+  'squat',
+  'hinge',
+  'press',
+  'row',
+  'chairRise',
+  'legOut',
+  'heelDrag',
+  'handsPress',
+  'elbowsLeave',
+  'step',
+] as const;
+export type MovementId = (typeof movementIds)[number];
+
+export const cueKinds = ['image', 'touch', 'instruction', 'sound', 'count'] as const;
+export type CueKind = (typeof cueKinds)[number];
+
+/** A cue: a few words of one kind. */
+export const cueSchema = z
+  .object({
+    words: z
+      .string()
+      .trim()
+      .min(2)
+      .max(60)
+      .refine((cue) => cue.split(/\s+/).length <= 5, 'A cue has at most five words.'),
+    kind: z.enum(cueKinds),
+    /** Handle with care: for whom this wording goes wrong, and how. */
+    care: z.string().min(5).max(160).nullable(),
+    /** The everyday rule its wording teaches; it is not said where the lead school teaches the contrary. */
+    stance: z.object({ axis: z.enum(axisIds), stance: z.string() }).nullable(),
+  })
+  .strict();
+export type Cue = z.infer<typeof cueSchema>;
+
 const stancesSchema = z.partialRecord(
   z.enum(axisIds),
   z.object({ stance: z.string(), scope: z.enum(['this drill', 'everyday rule']) }),
@@ -53,16 +123,18 @@ export const drillSchema = z
   .object({
     id: z.string().regex(/^[a-z0-9-]+$/),
     name: z.string().min(3).max(60),
+    family: z.enum(familyIds),
     purpose: z.string().min(10).max(200),
     positions: z.array(z.enum(positionIds)).min(1),
     props: z.array(z.enum(propIds)),
-    setUp: z.string().min(10),
+    movement: z.enum(movementIds),
+    setUp: z.string().min(10).max(400),
     setUpSeconds: z.number().int().min(5).max(180),
     steps: z
       .array(
         z.object({
           phase: z.enum(['throughout', 'inhale', 'topPause', 'exhale', 'bottomPause']),
-          words: z.string().min(3),
+          words: z.string().min(3).max(200),
         }),
       )
       .min(2),
@@ -71,8 +143,8 @@ export const drillSchema = z
     sets: rangeSchema,
     restSeconds: z.number().int().min(0).max(180),
     sides: z.enum(['none', 'one or both']),
-    floorCue: z.string().min(3),
-    abdominalCue: z.string().min(3),
+    floorCue: z.string().min(3).max(160),
+    abdominalCue: z.string().min(3).max(160),
     stances: stancesSchema.refine(
       (stances) =>
         Object.entries(stances).every(([axis, value]) =>
@@ -86,13 +158,14 @@ export const drillSchema = z
     answers: z.array(z.string()).min(1),
     prerequisites: z.array(z.string()),
     components: z.array(z.enum(componentIds)),
-    /** At most five words each; the first is the one to start with. */
-    cues: z.array(z.string().refine((cue) => cue.split(/\s+/).length <= 5, 'A cue has at most five words.')).min(2),
+    /** The first is the one to start with. */
+    cues: z.array(cueSchema).min(2).max(8),
     faults: z.array(z.enum(faultIds)).min(2),
     easier: z.string().nullable(),
     harder: z.string().nullable(),
     level: z.number().int().min(1).max(6),
-    provenance: z.literal('common practice'),
+    /** Where dose and breath come from; a published one names its reference. */
+    provenance: provenanceSchema,
   })
   .strict();
 export type Drill = z.infer<typeof drillSchema>;

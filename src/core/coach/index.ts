@@ -1,4 +1,5 @@
 export { type RunPlace, type RunTimeline, type TimedSegment, locate, timelineOf } from './timeline';
+export { calmPart, drillHistoryOf, outcomeOf } from './history';
 export {
   type ItemSummary,
   type RunEvent,

@@ -1,3 +1,4 @@
+export { breathSteps, nextBreaths } from './progress';
 export {
   type Dose,
   type ItemSide,

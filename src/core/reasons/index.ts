@@ -1,4 +1,11 @@
 export { type ReferenceId, references } from './references';
-export { type Provenance, commonPractice, provenanceSentence, published, setByYou } from './provenance';
+export {
+  type Provenance,
+  commonPractice,
+  provenanceSchema,
+  provenanceSentence,
+  published,
+  setByYou,
+} from './provenance';
 export { type Reason, type RecordRef } from './reason';
 export { capital, listed, lowered } from './words';

@@ -1,8 +1,15 @@
-import { type ReferenceId, references } from './references';
+import { z } from 'zod';
+import { type ReferenceId, referenceIds, references } from './references';
 
 /** Where a number or a rule comes from. The interface shows it beside every figure. */
 export type Provenance =
   { kind: 'published'; reference: ReferenceId } | { kind: 'common practice' } | { kind: 'set by you' };
+
+export const provenanceSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('published'), reference: z.enum(referenceIds) }).strict(),
+  z.object({ kind: z.literal('common practice') }).strict(),
+  z.object({ kind: z.literal('set by you') }).strict(),
+]) satisfies z.ZodType<Provenance>;
 
 export const commonPractice: Provenance = { kind: 'common practice' };
 export const setByYou: Provenance = { kind: 'set by you' };

@@ -59,6 +59,13 @@ export const references = {
     citation: 'Fisher 1993; Mardia & Jupp 2000: circular statistics, mean direction and resultant length.',
     fromMemory: false,
   },
+  R14: {
+    short: 'CERT, 2016',
+    citation:
+      'Slade et al. 2016, Br J Sports Med 50:1428–1437: Consensus on Exercise Reporting Template, what a prescription must state.',
+    fromMemory: true,
+  },
 } as const;
 
 export type ReferenceId = keyof typeof references;
+export const referenceIds = Object.keys(references) as [ReferenceId, ...ReferenceId[]];

@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import { drillSchema } from '../catalogue';
 import { stampedEventSchema } from '../coach';
+import { templateSchema } from '../formats';
 import { lookSetIds, protocolIds, rawSchemas } from '../look';
 import { intentIds, judgementSchema, snapshotSchema } from '../read';
 import { factKeys, factSchemas } from '../safety';
@@ -74,6 +76,22 @@ export const commandSchemas = {
     note: z.string().max(300),
   }),
   'appointment.cancel': z.object({ appointmentId: id }),
+  'drill.save': z.object({
+    drill: drillSchema,
+    /** The revision the writer saw, 0 for a new drill. */
+    revision: z.number().int().min(0),
+  }),
+  'drill.remove': z.object({ drillId: z.string() }),
+  'drill.restore': z.object({ drillId: z.string() }),
+  /** All or nothing. */
+  'drills.import': z.object({ drills: z.array(drillSchema).min(1).max(500) }),
+  'template.save': z.object({
+    templateId: id,
+    name: z.string().trim().min(1, 'Give the template a name.').max(80, 'A name has at most 80 characters.'),
+    template: templateSchema,
+  }),
+  'template.remove': z.object({ templateId: id }),
+  'template.restore': z.object({ templateId: id }),
   'settings.change': settingsSchema.partial(),
 } as const;
 

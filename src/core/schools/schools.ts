@@ -18,6 +18,10 @@ export const axes = {
     stances: ['nose', 'mouth allowed', 'as full as possible', 'small, slow, silent'],
   },
   glutes: { name: 'glutes', stances: ['help', 'stay relaxed'] },
+  hips: {
+    name: 'hips in side plank and bridge',
+    stances: ['straight', 'slightly bent', 'peeled bone by bone', 'ribs and pelvis kept together'],
+  },
   bandLevel: { name: 'band level', stances: ['waist', 'lower ribs', 'under the chest'] },
   pelvis: {
     name: 'pelvis',
@@ -59,6 +63,7 @@ export const contradictions: Readonly<Partial<Record<AxisId, readonly (readonly 
   ],
   inhale: [['as full as possible', 'small, slow, silent']],
   glutes: [['help', 'stay relaxed']],
+  hips: [['peeled bone by bone', 'ribs and pelvis kept together']],
   ribsOnExhale: [['actively brought down and in', 'kept from being pulled down']],
   pelvicFloor: [
     ['only release', 'gentle lift on exhale'],

@@ -1,38 +1,123 @@
-import { type Drill } from '../catalogue';
-import { type PlanContext, gatherCandidates } from './candidates';
-import { type PlanItem, type PlanRequest } from './plan';
+import { type Drill, type PositionId } from '../catalogue';
+import { type Candidate, type PlanContext, candidateOf, gatherCandidates, wantedOf } from './candidates';
+import { clashingPairs, problemOf } from './layOut';
+import { type PlanItem, type PlanRequest, knownDrill, planTotals, recheckSeconds } from './plan';
+import { type Tally, tally } from './problem';
 
-/** A drill that could stand in for an item, with what it would gain. */
+/**
+ * What a plan as it stands is worth in the planner's points, in its own order, whoever made it, and the first hard rule it
+ * breaks in words.
+ */
+export function weighPlan(items: readonly PlanItem[], request: PlanRequest, context: PlanContext): Tally {
+  const wanted = wantedOf(request, context.confirmedFindings);
+  const setting = settingOf(request, context);
+  return weighed(
+    items.flatMap((item) => {
+      const drill = knownDrill(item);
+      return drill ? [candidateOf(drill, item, setting, 'kept')] : [];
+    }),
+    wanted.weights,
+    request,
+    context,
+  );
+}
+
+const settingOf = (request: PlanRequest, context: PlanContext) => ({
+  request,
+  context,
+  wanted: wantedOf(request, context.confirmedFindings),
+  history: new Map((context.history ?? []).map((entry) => [entry.drillId, entry])),
+});
+
+function weighed(
+  candidates: readonly Candidate[],
+  weights: readonly number[],
+  request: PlanRequest,
+  context: PlanContext,
+) {
+  const problem = {
+    ...problemOf(candidates, weights, request, context),
+    clashes: clashingPairs(candidates),
+    settleFirst: true,
+    carryLast: true,
+  };
+  return tally(
+    problem,
+    candidates.map((_, index) => index),
+  );
+}
+
+/** A drill that could stand in an item's place or be added, and what that would cost. */
 export interface Alternative {
   drill: Drill;
   item: Omit<PlanItem, 'id'>;
-  points: number;
   relation: 'easier' | 'harder' | 'other';
+  /** Worth of the plan with it, as a part of its worth now: 0.95 is five per cent less. */
+  worth: number;
+  /** Seconds the visit gets longer or shorter by. */
+  seconds: number;
+  /** Changes of position more or fewer. */
+  changes: number;
+  /** A rule the plan would break with it that it does not break now, in words. */
+  breaks: string | null;
 }
 
 /**
- * What could stand in an item's place: its easier and harder neighbours first, then by what they would gain.
+ * What could stand in an item's place, or be added: its easier and harder neighbours first, then by what the plan would be
+ * worth with it, each with its price.
  *
- * @param taken drills already in the plan
- * @param current the drill to replace, or null for adding
+ * @param items the plan as it stands
+ * @param at the place to fill
+ * @param mode whether what stands there goes
  */
 export function alternatives(
   request: PlanRequest,
   context: PlanContext,
-  taken: readonly string[],
-  current: Drill | null,
+  items: readonly PlanItem[],
+  at: number,
+  mode: 'swap' | 'add',
 ): Alternative[] {
   const { candidates, wanted } = gatherCandidates(request, context);
-  const best = new Map<string, Alternative>();
-  for (const { drill, item, gains, value } of candidates) {
-    if (taken.includes(drill.id)) continue;
-    const points = value + gains.reduce((sum, gain, i) => sum + gain * wanted.weights[i]! * 10, 0);
-    const relation = drill.id === current?.easier ? 'easier' : drill.id === current?.harder ? 'harder' : 'other';
+  const setting = settingOf(request, context);
+  const current = mode === 'swap' ? knownDrill(items[at]!) : undefined;
+  const taken = new Set(items.filter((_, i) => mode === 'add' || i !== at).map(({ drillId }) => drillId));
+  const standing = items.flatMap((item) => {
+    const drill = knownDrill(item);
+    return drill ? [candidateOf(drill, item, setting, 'kept')] : [];
+  });
+  const before = standing.slice(0, at);
+  const after = standing.slice(mode === 'swap' ? at + 1 : at);
+  const now = weighed(standing, wanted.weights, request, context);
+  const changesNow = changesOf(standing.map(({ item }) => item.position));
+  const secondsNow = items.length > 0 ? planTotals(items).whole.seconds - recheckSeconds : 0;
+  const best = new Map<string, Alternative & { points: number }>();
+  for (const candidate of candidates) {
+    const { drill, item } = candidate;
+    if (taken.has(drill.id) || (drill.id === current?.id && item.position === items[at]!.position)) continue;
+    const whole = [...before, candidate, ...after];
+    const then = weighed(whole, wanted.weights, request, context);
     const known = best.get(drill.id);
-    if (!known || points > known.points) {
-      best.set(drill.id, { drill, item: { ...item, reasons: [], byHand: true }, points, relation });
-    }
+    if (known && known.points >= then.points) continue;
+    best.set(drill.id, {
+      drill,
+      item: { ...item, reasons: [], byHand: true },
+      relation: drill.id === current?.easier ? 'easier' : drill.id === current?.harder ? 'harder' : 'other',
+      points: then.points,
+      worth: now.points > 0 ? then.points / now.points : 1,
+      seconds: then.seconds - secondsNow,
+      changes: changesOf(whole.map((one) => one.item.position)) - changesNow,
+      breaks: then.broken !== null && then.broken !== now.broken ? then.broken : null,
+    });
   }
   const order = { easier: 0, harder: 1, other: 2 };
-  return [...best.values()].sort((a, b) => order[a.relation] - order[b.relation] || b.points - a.points);
+  return [...best.values()]
+    .sort(
+      (a, b) =>
+        order[a.relation] - order[b.relation] ||
+        Number(a.breaks !== null) - Number(b.breaks !== null) ||
+        b.points - a.points,
+    )
+    .map(({ points: _, ...alternative }) => alternative);
 }
+
+const changesOf = (list: readonly PositionId[]) => list.slice(1).filter((position, i) => position !== list[i]).length;

@@ -1,11 +1,22 @@
-import { type Drill, type PositionId, type PropId, drills, positions, props, substituteFor } from '../catalogue';
+import {
+  type Drill,
+  type PositionId,
+  type PropId,
+  drills,
+  placeInOrder,
+  positions,
+  props,
+  substituteFor,
+} from '../catalogue';
 import { segmentsOf, totalsOf } from '../dose';
 import { type ConfirmedFinding, type SkillId, intents, wantedFor } from '../read';
 import { type Reason, commonPractice, lowered } from '../reasons';
 import { type Gate, type Gates, checkComponents, components, refusalInWords } from '../safety';
-import { clashes, everydayRules, schools } from '../schools';
+import { type AxisId, type SchoolId, clashes, everydayRules, schools } from '../schools';
 import { type RegionId, type Shares, type TrunkEffect, predictShares, regionIds, regions } from '../trunk';
+import { type DrillHistory, isOwned, prescribedBreaths } from './history';
 import { type PlanItem, type PlanRequest, itemComponents, startCadences } from './plan';
+import { newFromLevel, worth } from './rules';
 
 /** What the planner knows besides the request. */
 export interface PlanContext {
@@ -18,22 +29,37 @@ export interface PlanContext {
   confirmedFindings?: readonly ConfirmedFinding[];
   /** Drills that ended in a stop and were not reviewed since, with the run that says so. */
   stoppedDrills: readonly { drillId: string; runId: string }[];
+  /** How drills went before, for this client. */
+  history?: readonly DrillHistory[];
+  /** The coach's own drills, planned with like the built-in ones. */
+  ownDrills?: readonly Drill[];
 }
 
-/** A drill in a position with props and its start dose, ready to be chosen, with what it would gain. */
+/** A part of what a candidate is worth besides its gains, with why. */
+export interface WorthPart {
+  why: string;
+  points: number;
+}
+
+/** A drill in a position with props and a dose, ready to be chosen, with what it would gain. */
 export interface Candidate {
   item: Omit<PlanItem, 'id' | 'reasons' | 'byHand'>;
   drill: Drill;
-  stage: number;
+  stage: 0 | 1 | 2 | 3;
+  dose: 'start' | 'prescribed' | 'kept';
   /** Gain on each wanted thing, in tenths, by index into {@link Wanted}. */
   gains: number[];
-  /** Indices of the gains above 0. */
-  helps: number[];
-  /** Seconds and hold seconds without the change into its position. */
+  /** Seconds, hold seconds and seconds flat on the back, without the change into its position. */
   seconds: number;
   holdSeconds: number;
+  supineSeconds: number;
   value: number;
+  valueParts: readonly WorthPart[];
   holds: boolean;
+  /** Has to be learned. */
+  isNew: boolean;
+  /** Drills that must come before it, those that are owned left out. */
+  needs: readonly string[];
 }
 
 /** The wanted parts and skills with their weights, in a fixed order. */
@@ -65,72 +91,112 @@ export function seenEffects(position: PositionId): TrunkEffect[] {
   return position === 'side-lying' ? [] : positionEffects(position, 'none');
 }
 
+/** Everything about an item that changes where the air goes: position, bend, band, tension. */
+export function setUpEffects(drill: Drill, item: Pick<PlanItem, 'position' | 'side' | 'props'>): TrunkEffect[] {
+  const effects = positionEffects(item.position, item.side);
+  const bends = drill.movement === 'sideBend' || drill.movement === 'sideReach';
+  if (bends && item.side === 'left') effects.push('left side open in a bend');
+  if (bends && item.side === 'right') effects.push('right side open in a bend');
+  if (drill.stances.bandLevel && item.props.some((prop) => prop === 'band' || prop === 'towel')) {
+    effects.push('band round the ribs');
+  }
+  if (drill.stances.abdominalStrategy?.stance === 'opposition') effects.push('light front tension');
+  return effects;
+}
+
+/** All drills a plan may choose from. A drill of the coach's own takes the place of a built-in one of the same id. */
+export function allDrills(context: Pick<PlanContext, 'ownDrills'>): Drill[] {
+  const own = context.ownDrills ?? [];
+  const taken = new Set(own.map(({ id }) => id));
+  return [...drills.filter(({ id }) => !taken.has(id)), ...own];
+}
+
+/** Where a candidate stands in the one total order of a plan. */
+export const orderOf = (candidate: Candidate): readonly [number, number, number] => [
+  candidate.stage,
+  placeInOrder(candidate.item.position),
+  candidate.drill.level,
+];
+
+export function compareOrder(a: Candidate, b: Candidate): number {
+  const [one, other] = [orderOf(a), orderOf(b)];
+  return (
+    one[0] - other[0] ||
+    one[1] - other[1] ||
+    one[2] - other[2] ||
+    (a.drill.id < b.drill.id ? -1 : a.drill.id > b.drill.id ? 1 : a.seconds - b.seconds)
+  );
+}
+
 /**
- * Every drill in every position it allows, filtered by gates, props and the lead school; and for each drill that is left
- * with nothing, the reason.
+ * Every drill in every position it allows, filtered by gates, props, the lead school and the coach's own word; and for each
+ * drill that is left with nothing, the reason.
  */
 export function gatherCandidates(request: PlanRequest, context: PlanContext): Gathered {
   const wanted = wantedOf(request, context.confirmedFindings);
+  const history = new Map((context.history ?? []).map((entry) => [entry.drillId, entry]));
   const candidates: Candidate[] = [];
   const refusals: Gathered['refusals'] = [];
-  for (const drill of drills) {
-    const outcome = forDrill(drill, request, context, wanted);
+  for (const drill of allDrills(context)) {
+    const outcome = forDrill(drill, { request, context, wanted, history });
     if ('refusal' in outcome) refusals.push({ drillId: drill.id, reason: outcome.refusal });
     else candidates.push(...outcome.candidates);
   }
-  candidates.sort(
-    (a, b) =>
-      a.stage - b.stage ||
-      positions[a.item.position].rank - positions[b.item.position].rank ||
-      a.drill.level - b.drill.level ||
-      (a.drill.id < b.drill.id ? -1 : 1),
-  );
+  candidates.sort(compareOrder);
   return { candidates, wanted, refusals };
 }
 
-function forDrill(
-  drill: Drill,
-  request: PlanRequest,
-  context: PlanContext,
-  wanted: Wanted,
-): { candidates: Candidate[] } | { refusal: Reason } {
+interface Setting {
+  request: PlanRequest;
+  context: PlanContext;
+  wanted: Wanted;
+  history: ReadonlyMap<string, DrillHistory>;
+}
+
+const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
+
+function forDrill(drill: Drill, setting: Setting): { candidates: Candidate[] } | { refusal: Reason } {
+  const { request, context } = setting;
   const stopped = context.stoppedDrills.find(({ drillId }) => drillId === drill.id);
   if (stopped) {
     return {
       refusal: {
-        what: 'Ended in a stop last time; out of plans until you have reviewed it.',
-        rule: 'A drill that ended in a stop waits for the coach.',
+        ...reason(
+          'Ended in a stop last time; out of plans until you have reviewed it.',
+          'A drill that ended in a stop waits for the coach.',
+        ),
         records: [{ kind: 'run', id: stopped.runId, label: 'the run' }],
-        provenance: commonPractice,
       },
     };
+  }
+  if (request.nevers?.includes(drill.id)) {
+    return { refusal: { ...reason('You took it out for today.', 'Your word'), provenance: { kind: 'set by you' } } };
   }
   const [clash] = clashes(everydayRules(drill.stances), schools[request.leadSchool].everyday);
   if (clash) {
     return {
-      refusal: {
-        what: `Teaches “${clash.one}”; ${schools[request.leadSchool].name} teaches “${clash.other}”.`,
-        rule: 'One everyday rule a plan: two that contradict never meet.',
-        records: [],
-        provenance: commonPractice,
-      },
+      refusal: reason(
+        `Teaches “${clash.one}”; ${schools[request.leadSchool].name} teaches “${clash.other}”.`,
+        'One everyday rule a plan: two that contradict never meet.',
+      ),
     };
   }
+  const used = propsFor(drill, request.propsAtHand, context.gates);
+  if (!Array.isArray(used)) return { refusal: propRefusal(used.missing) };
   const found: Candidate[] = [];
   let refused: Gate | null = null;
-  let missing: string | null = null;
   for (const position of drill.positions) {
-    const used = propsFor(drill, request.propsAtHand, context.gates);
-    if (!Array.isArray(used)) {
-      missing = used.missing;
-      continue;
-    }
-    const attempt = itemFor(drill, position, used, request, context.gates);
+    if (request.avoidPositions?.includes(position)) continue;
+    const attempt = itemFor(drill, position, used, setting);
     if ('refused' in attempt) refused ??= attempt.refused;
-    else found.push(candidateOf(drill, attempt.item, request, context, wanted));
+    else found.push(candidateOf(drill, attempt.item, setting, setting.history.has(drill.id) ? 'prescribed' : 'start'));
   }
   if (found.length > 0) return { candidates: found };
-  return { refusal: missing ? propRefusal(missing) : gateRefusal(refused!) };
+  return {
+    refusal: refused
+      ? gateRefusal(refused)
+      : reason('Only in positions that you keep out today.', 'Positions to avoid'),
+  };
 }
 
 function propsFor(drill: Drill, atHand: readonly PropId[], gates: Gates): PropId[] | { missing: string } {
@@ -147,20 +213,24 @@ function itemFor(
   drill: Drill,
   position: PositionId,
   used: PropId[],
-  request: PlanRequest,
-  gates: Gates,
+  { request, context, history }: Setting,
 ): { item: Candidate['item'] } | { refused: Gate } {
+  const { gates } = context;
+  const own = context.ownDrills?.includes(drill) ? { own: drill } : {};
   const build = (withoutHold: boolean): Candidate['item'] => ({
     drillId: drill.id,
+    ...own,
     position,
     props: used,
     side: sideFor(drill, request),
     cadences: startCadences(drill, withoutHold),
-    breaths: drill.breath.kind === 'ladder' ? drill.breath.rungs.length : drill.breaths.start,
+    breaths:
+      drill.breath.kind === 'ladder' ? drill.breath.rungs.length : prescribedBreaths(drill, history.get(drill.id)),
     sets: drill.sets.start,
     restSeconds: drill.restSeconds,
     setUpSeconds: drill.setUpSeconds,
     changes: [],
+    cues: cuesFor(drill, request.leadSchool, history.get(drill.id)),
   });
   // The smallest allowed change comes first: drop the pause, then ask whether the rest may stand.
   const plain = build(false);
@@ -173,10 +243,27 @@ function itemFor(
   return { item: { ...light, changes: [`pause dropped: ${lower(why.reason.what)}`, ...changesOf(second.changes)] } };
 }
 
+/**
+ * The cues to begin with: what landed with this client before, then what is new, never what did not land, at most two.
+ * A cue whose wording teaches against the lead school is left out. Common practice: no more than two new cues in a drill.
+ */
+export function cuesFor(drill: Drill, leadSchool: SchoolId, history?: DrillHistory): string[] {
+  const fits = drill.cues.filter(
+    ({ stance, words }) =>
+      !history?.missed.includes(words) &&
+      (stance === null || clashes({ [stance.axis]: stance.stance }, schools[leadSchool].everyday).length === 0),
+  );
+  const place = (words: string, handled: boolean) => (history?.landed.includes(words) ? 0 : handled ? 2 : 1);
+  return [...fits]
+    .sort((a, b) => place(a.words, a.care !== null) - place(b.words, b.care !== null))
+    .slice(0, 2)
+    .map(({ words }) => words);
+}
+
 const lower = (words: string) => lowered(words).replace(/\.$/, '');
 
 const changesOf = (changes: readonly Gate[]) => [
-  ...new Set(changes.map(({ to, reason }) => `${to} (${lower(reason.what)})`)),
+  ...new Set(changes.map(({ to, reason: why }) => `${to} (${lower(why.what)})`)),
 ];
 
 function sideFor(drill: Drill, request: PlanRequest): PlanItem['side'] {
@@ -184,33 +271,74 @@ function sideFor(drill: Drill, request: PlanRequest): PlanItem['side'] {
   return request.intent === 'openOneSide' && request.side ? request.side : 'both';
 }
 
-function candidateOf(
+/** A candidate out of an item as it stands, whoever made it. */
+export function candidateOf(
   drill: Drill,
   item: Candidate['item'],
-  request: PlanRequest,
-  context: PlanContext,
-  wanted: Wanted,
+  { request, context, wanted, history }: Setting,
+  dose: Candidate['dose'],
 ): Candidate {
-  const shares = predictShares(context.yields, positionEffects(item.position, item.side));
+  const shares = predictShares(context.yields, setUpEffects(drill, item));
   const oneSided = request.intent === 'openOneSide';
   const gains = wanted.keys.map((key) => Math.round(10 * gainOn(key, drill, item, shares, oneSided)));
   const { seconds, holdSeconds } = totalsOf(segmentsOf(item));
-  const answers = drill.answers.filter((pattern) => context.confirmedPatterns.includes(pattern)).length;
-  const exhaleFirst = intents[request.intent].exhaleFirst && (drill.skills.exhale ?? 0) >= 3;
-  const substituted = item.props.filter((prop, i) => prop !== drill.props[i]).length;
-  // A change that asks for another position is better answered by a position that needs no change.
-  const changed = item.changes.filter((change) => !change.startsWith('pause dropped')).length;
+  const own = history.get(drill.id);
+  const valueParts = worthParts(drill, item, { request, context, wanted, history });
   return {
     item,
     drill,
-    stage: (drill.skills.settle ?? 0) >= 3 ? 0 : exhaleFirst ? 1 : 2,
+    stage: stageOf(drill, request),
+    dose,
     gains,
-    helps: gains.flatMap((gain, i) => (gain > 0 ? [i] : [])),
     seconds,
     holdSeconds,
-    value: answers * 60 - substituted * 10 - item.props.length * 8 - changed * 80,
+    supineSeconds: (positions[item.position].components as readonly string[]).includes('flatSupine') ? seconds : 0,
+    value: valueParts.reduce((sum, { points }) => sum + points, 0),
+    valueParts,
     holds: itemComponents(item).includes('hold'),
+    isNew: drill.level >= newFromLevel && !own,
+    needs: drill.prerequisites.filter((id) => !isOwned(own) && !isOwned(history.get(id))),
   };
+}
+
+/** 0 settles, 1 exhale first where the intent asks for it, 2 the work, 3 carries it into the day. */
+function stageOf(drill: Drill, { intent }: PlanRequest): Candidate['stage'] {
+  if (drill.family === 'carry') return 3;
+  if ((drill.skills.settle ?? 0) >= 3) return 0;
+  return intents[intent].exhaleFirst && (drill.skills.exhale ?? 0) >= 3 ? 1 : 2;
+}
+
+function worthParts(drill: Drill, item: Candidate['item'], { request, context, history }: Setting): WorthPart[] {
+  const answers = drill.answers.filter((pattern) => context.confirmedPatterns.includes(pattern)).length;
+  const teaches = schools[request.leadSchool].everyday;
+  const fit = (Object.entries(teaches) as [AxisId, string][]).filter(
+    ([axis, stance]) => drill.stances[axis]?.stance === stance,
+  ).length;
+  const substituted = item.props.filter((prop, i) => prop !== drill.props[i]).length;
+  // A change that asks for another position is better answered by a position that needs no change.
+  const changed = item.changes.filter((change) => !change.startsWith('pause dropped')).length;
+  const own = history.get(drill.id);
+  const landed = Math.min(3, drill.cues.filter(({ words }) => own?.landed.includes(words)).length);
+  const { moves, sides, sets } = worth.attention;
+  const attention =
+    (drill.movement === 'none' ? 0 : moves) + (item.side === 'both' ? sides : 0) + (item.sets > 1 ? sets : 0);
+  const parts: [string, number][] = [
+    ['answers what was found', answers * worth.answer],
+    [
+      'is the usual first answer to what was found',
+      context.confirmedPatterns.includes(drill.answers[0]!) ? worth.firstAnswer : 0,
+    ],
+    [`stands as ${schools[request.leadSchool].name} teaches`, fit * worth.schoolFit],
+    ['needs another form today', changed * worth.change],
+    ['props to hand out', item.props.length * worth.prop],
+    ['a substitute for a prop', substituted * worth.substitute],
+    ['new to the client', history.size > 0 && !own ? worth.novelty : 0],
+    ['attention it takes', attention],
+    ['cues of it landed before', landed * worth.landed],
+    ['went calmly last time', own?.outcomes.at(-1) === 'calm' ? worth.calm : 0],
+    ['did not go calmly last time', own?.outcomes.at(-1) === 'not calm' ? worth.notCalm : 0],
+  ];
+  return parts.filter(([, points]) => points !== 0).map(([why, points]) => ({ why, points }));
 }
 
 /** Parts a drill opens, with its open side made definite; both sides share the gain. */

@@ -2,6 +2,7 @@ import { cadence } from '../cadence';
 import { type Answer, type ConditionId, conditionIds, emptyProfile, evaluateGates } from '../safety';
 import { evenYields } from '../trunk';
 import {
+  type DrillHistory,
   type Plan,
   type PlanItem,
   alternatives,
@@ -11,6 +12,7 @@ import {
   planTotals,
   startCadences,
   positionEffects,
+  weighPlan,
 } from '.';
 import { drills, findDrill } from '../catalogue';
 
@@ -59,11 +61,16 @@ const plan = (items: PlanItem[], minutes = 20): Plan => ({
   items,
   refusals: [],
 });
-const words = (problems: ReturnType<typeof checkPlan>) => problems.map(({ level, what }) => `${level}: ${what}`);
+/** How a whole plan begins and ends is told apart below; single items are looked at without it. */
+const frame = ['It does not begin with settling.', 'Nothing at the end carries it into the day.'];
+const words = (problems: ReturnType<typeof checkPlan>) =>
+  problems.filter(({ what }) => !frame.includes(what)).map(({ level, what }) => `${level}: ${what}`);
+const settling = item({ id: 's', drillId: 'resting-watch', cadences: [cadence(3, 4)], breaths: 8 });
+const carrying = item({ id: 'z', drillId: 'carry-sitting', cadences: [cadence(3, 4.5)], breaths: 5, sets: 1 });
 
 describe('a hand edit is checked at once', () => {
   test('a plan that may be coached has no problems', () => {
-    expect(checkPlan(plan([item()]), gatesWith())).toEqual([]);
+    expect(checkPlan(plan([settling, item(), carrying]), gatesWith())).toEqual([]);
   });
 
   test('what is blocked is off, with the smallest way out', () => {
@@ -130,6 +137,75 @@ describe('a hand edit is checked at once', () => {
   });
 });
 
+describe('rules of order are told with the way out, never repaired', () => {
+  const what = (items: PlanItem[], history: DrillHistory[] = [], rest: Partial<Plan['request']> = {}) => {
+    const whole = plan(items);
+    return checkPlan({ ...whole, request: { ...whole.request, ...rest } }, gatesWith(), history).map(
+      (problem) => problem.what,
+    );
+  };
+
+  test('it begins with settling and ends in the day', () => {
+    expect(what([item()])).toEqual(expect.arrayContaining(frame));
+    expect(what([settling, item(), carrying])).toEqual([]);
+  });
+
+  test('a prerequisite comes before, unless the drill is owned', () => {
+    const leaves = item({ id: 'l', drillId: 'elbows-leave-wall', position: 'elbows on the wall' });
+    expect(what([settling, leaves, carrying]).join()).toContain('wants Elbows on the wall before it');
+    const owned: DrillHistory = {
+      drillId: 'elbows-on-wall',
+      outcomes: ['calm'],
+      breaths: 9,
+      sets: 1,
+      landed: [],
+      missed: [],
+    };
+    expect(what([settling, leaves, carrying], [owned]).join()).not.toContain('wants Elbows');
+  });
+
+  test('difficulty does not jump, and few things are new', () => {
+    const bear = item({ id: 'b', drillId: 'bear-float', position: 'bear' });
+    expect(what([settling, bear, carrying]).join()).toContain('a step up from 1 to 6 of 6');
+    const hard = ['side-bend-open', 'towel-hug', 'sternum-and-blades'].map((drillId) => item({ id: drillId, drillId }));
+    expect(what([settling, ...hard, carrying]).join()).toContain('3 things to learn; 2 a visit are enough');
+  });
+
+  test('exhale comes before opening where the intent asks for it', () => {
+    const opens = item({ id: 'o', drillId: 'side-bend-open' });
+    const exhale = item({ id: 'e', drillId: 'soft-hiss' });
+    expect(what([settling, opens, exhale, carrying], [], { intent: 'letRibsDown' }).join()).toContain(
+      'opens before the exhale',
+    );
+    expect(what([settling, exhale, opens, carrying], [], { intent: 'letRibsDown' }).join()).not.toContain(
+      'opens before',
+    );
+  });
+
+  test('everyday rules that contradict are off until the contrast is meant', () => {
+    const lets = item({ id: 'x', drillId: 'two-hand-belly' });
+    const keeps = item({ id: 'y', drillId: 'hook-stack', position: 'hook-lying' });
+    const off = checkPlan(plan([settling, lets, keeps, carrying]), gatesWith()).filter(({ level }) => level === 'off');
+    expect(off.map(({ itemId }) => itemId)).toEqual(['y']);
+    expect(off[0]!.what).toContain('“is contained by light tension”; Two-hand belly breath says “rises freely”');
+    const meant = checkPlan(plan([settling, lets, { ...keeps, contrast: true }, carrying]), gatesWith());
+    expect(meant.filter(({ level }) => level === 'off')).toEqual([]);
+  });
+
+  test('the lead school’s everyday rule is held too', () => {
+    const keeps = item({ id: 'y', drillId: 'hook-stack', position: 'hook-lying' });
+    expect(what([settling, keeps, carrying], [], { leadSchool: 'quietChest' }).join()).toContain(
+      'quiet chest, which leads, says',
+    );
+  });
+
+  test('the same drill twice, and too many things, are told', () => {
+    expect(what([settling, item(), item({ id: 'again' }), carrying]).join()).toContain('is in the plan twice');
+    const many = Array.from({ length: 9 }, (_, i) => item({ id: `n${i}`, drillId: 'quiet-nose', breaths: 8 }));
+    expect(what(many).join()).toContain('9 things; 6 are enough for 20 minutes');
+  });
+});
+
 describe('what an item contains', () => {
   test('comes from drill, position, props and pauses', () => {
     expect(itemComponents(holding('a'))).toEqual(expect.arrayContaining(['hold', 'forcedExhale', 'flatSupine']));
@@ -159,12 +235,13 @@ describe('what could stand in', () => {
   const context = { gates: gatesWith(), yields: evenYields(), confirmedPatterns: [], stoppedDrills: [] };
   const { request } = plan([]);
 
+  const standing = [item({ id: 'a', drillId: 'calm-down' }), item({ id: 'b' })];
+
   test('the easier neighbour comes first, the harder next, and nothing that is taken', () => {
-    const list = alternatives(request, context, ['calm-down', 'resting-watch'], findDrill('quiet-nose')!);
+    const list = alternatives(request, context, standing, 1, 'swap');
     const ids = list.map(({ drill }) => drill.id);
-    expect(ids).not.toContain('resting-watch');
     expect(ids).not.toContain('calm-down');
-    const fresh = alternatives(request, context, [], findDrill('quiet-nose')!);
+    const fresh = alternatives(request, context, [item()], 0, 'swap');
     expect(fresh.slice(0, 2).map(({ drill, relation }) => [drill.id, relation])).toEqual([
       ['resting-watch', 'easier'],
       ['calm-down', 'harder'],
@@ -173,9 +250,28 @@ describe('what could stand in', () => {
     expect(fresh.length).toBeLessThanOrEqual(drills.length);
   });
 
+  test('each says what it costs: worth, seconds and changes of position as the plan would have them', () => {
+    for (const { item: offered, worth, seconds, changes } of alternatives(request, context, standing, 1, 'swap').slice(
+      0,
+      12,
+    )) {
+      const then = [standing[0]!, { ...offered, id: 'new' }];
+      const points = (items: PlanItem[]) => weighPlan(items, request, context).points;
+      expect(worth).toBeCloseTo(points(then) / points(standing), 9);
+      expect(seconds).toBe(planTotals(then).whole.seconds - planTotals(standing).whole.seconds);
+      expect(changes).toBe(planTotals(then).positionChanges - planTotals(standing).positionChanges);
+    }
+  });
+
+  test('adding keeps what stands there', () => {
+    const [first] = alternatives(request, context, standing, 1, 'add');
+    const then = [standing[0]!, { ...first!.item, id: 'new' }, standing[1]!];
+    expect(first!.seconds).toBe(planTotals(then).whole.seconds - planTotals(standing).whole.seconds);
+  });
+
   test('never offers what a gate blocks', () => {
     const gated = { ...context, gates: gatesWith('pregnancy', 'knee') };
-    for (const { item: offered } of alternatives(request, gated, [], null)) {
+    for (const { item: offered } of alternatives(request, gated, [], 0, 'add')) {
       expect(itemComponents({ ...offered, cadences: offered.cadences })).not.toContain('flatSupine');
     }
   });

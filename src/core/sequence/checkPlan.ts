@@ -1,8 +1,11 @@
-import { type PositionId, bodyProps, findDrill, positions, props } from '../catalogue';
+import { type Drill, type PositionId, bodyProps, findDrill, positions, props } from '../catalogue';
 import { durationInWords, holdCapSeconds, isHold } from '../dose';
+import { intents } from '../read';
 import { type Gates, checkComponents, refusalInWords } from '../safety';
-import { type Plan, type PlanItem, drillOf, itemComponents, planTotals } from './plan';
-import { mostBaseChanges } from './search';
+import { axes, clashes, everydayRules, schools } from '../schools';
+import { type DrillHistory, isOwned } from './history';
+import { type Plan, type PlanItem, drillOf, itemComponents, knownDrill, planTotals } from './plan';
+import { cautiousSupineSeconds, mostBaseChanges, mostItems, mostLevelRise, mostNewDrills, newFromLevel } from './rules';
 
 /** A problem with a plan: `off` may not be coached, `mind` is a warning that leaves the choice with the coach. */
 export interface Problem {
@@ -18,8 +21,12 @@ export interface Problem {
  *
  * @returns all problems, `off` first; empty when the plan may be coached as it is
  */
-export function checkPlan(plan: Plan, gates: Gates): Problem[] {
-  const perItem = plan.items.flatMap((item, i) => itemProblems(item, plan.items[i - 1] ?? null, gates, plan));
+export function checkPlan(plan: Plan, gates: Gates, history: readonly DrillHistory[] = []): Problem[] {
+  const perItem = plan.items.flatMap((item, i) => [
+    ...itemProblems(item, plan.items[i - 1] ?? null, gates, plan),
+    ...orderProblems(plan, i, history),
+    ...clashProblems(plan, i),
+  ]);
   const { whole, baseChanges } = planTotals(plan.items);
   const problems: Problem[] = [...perItem];
   const mind = (what: string, wayOut: string) => problems.push({ level: 'mind', itemId: null, what, wayOut });
@@ -33,6 +40,7 @@ export function checkPlan(plan: Plan, gates: Gates): Problem[] {
   if (baseChanges > mostBaseChanges) {
     mind(`${baseChanges} changes between floor, chair and standing.`, 'Put items in the same position together.');
   }
+  for (const [what, wayOut] of wholeProblems(plan, gates, history)) mind(what, wayOut);
   if (whole.holdSeconds > holdCapSeconds) {
     problems.push({
       level: 'off',
@@ -48,7 +56,7 @@ function itemProblems(item: PlanItem, previous: PlanItem | null, gates: Gates, p
   const problems: Problem[] = [];
   const add = (level: Problem['level'], what: string, wayOut: string) =>
     problems.push({ level, itemId: item.id, what, wayOut });
-  if (!findDrill(item.drillId)) {
+  if (!knownDrill(item)) {
     add('off', 'This drill is no longer in the catalogue.', 'Take it out.');
     return problems;
   }
@@ -63,6 +71,110 @@ function itemProblems(item: PlanItem, previous: PlanItem | null, gates: Gates, p
   for (const words of doseProblems(item))
     add('mind', `${drill.name}: ${words}`, 'Bring it back, or keep it knowingly.');
   return problems;
+}
+
+/** Rules of order an item breaks where it stands. */
+function orderProblems(plan: Plan, index: number, history: readonly DrillHistory[]): Problem[] {
+  const item = plan.items[index]!;
+  const drill = knownDrill(item);
+  if (!drill) return [];
+  const before = plan.items.slice(0, index).flatMap((other) => knownDrill(other) ?? []);
+  const problems: Problem[] = [];
+  const mind = (what: string, wayOut: string) =>
+    problems.push({ level: 'mind', itemId: item.id, what: `${drill.name}: ${what}`, wayOut });
+  const owned = (id: string) => isOwned(history.find(({ drillId }) => drillId === id));
+  const missing = drill.prerequisites.filter((id) => !owned(id) && !before.some((other) => other.id === id));
+  if (missing.length > 0 && !owned(drill.id)) {
+    mind(
+      `wants ${missing.map((id) => findDrill(id)?.name ?? id).join(', ')} before it.`,
+      'Put that before it, or swap.',
+    );
+  }
+  const hardest = Math.max(...before.map(({ level }) => level));
+  if (before.length > 0 && drill.level > hardest + mostLevelRise) {
+    mind(`a step up from ${hardest} to ${drill.level} of 6.`, 'Put something between, or move it later.');
+  }
+  const opens = drill.family === 'open' || drill.family === 'stack';
+  const exhaleLater = plan.items
+    .slice(index + 1)
+    .some((other) => (knownDrill(other)?.skills.exhale ?? 0) >= 3 && knownDrill(other)!.family !== 'carry');
+  if (intents[plan.request.intent].exhaleFirst && opens && exhaleLater) {
+    mind('opens before the exhale was worked.', 'Move the exhale drill before it.');
+  }
+  if (plan.items.slice(0, index).some(({ drillId }) => drillId === item.drillId)) {
+    mind('is in the plan twice.', 'Take one out, or make the other longer.');
+  }
+  return problems;
+}
+
+/** Everyday rules that contradict an earlier item's, or the lead school's. */
+function clashProblems(plan: Plan, index: number): Problem[] {
+  const item = plan.items[index]!;
+  const drill = knownDrill(item);
+  if (!drill || item.contrast) return [];
+  const rules = everydayRules(drill.stances);
+  const against = (name: string, other: ReturnType<typeof everydayRules>): Problem[] =>
+    clashes(rules, other).map(({ axis, one, other: theirs }) => ({
+      level: 'off',
+      itemId: item.id,
+      what: `${drill.name}: ${axes[axis].name} “${one}”; ${name} says “${theirs}”.`,
+      wayOut: 'Swap one of them, or mark it as a deliberate contrast.',
+    }));
+  const earlier = plan.items
+    .slice(0, index)
+    .filter(({ contrast }) => !contrast)
+    .flatMap((other) => knownDrill(other) ?? []);
+  const school = schools[plan.request.leadSchool];
+  return [
+    ...earlier.flatMap((other: Drill) => against(other.name, everydayRules(other.stances))),
+    ...against(`${school.name}, which leads,`, school.everyday),
+  ];
+}
+
+/** Rules the plan breaks as a whole. */
+function wholeProblems({ items, request }: Plan, gates: Gates, history: readonly DrillHistory[]): [string, string][] {
+  const known = items.flatMap((item) => {
+    const drill = knownDrill(item);
+    return drill ? [{ item, drill }] : [];
+  });
+  if (known.length === 0) return [];
+  const found: [boolean, string, string][] = [];
+  const first = known[0]!.drill;
+  const last = known.at(-1)!.drill;
+  found.push([
+    (first.skills.settle ?? 0) < 3,
+    'It does not begin with settling.',
+    'Move or add a drill that settles to the front.',
+  ]);
+  found.push([
+    last.family !== 'carry',
+    'Nothing at the end carries it into the day.',
+    'Add a carry-over drill at the end.',
+  ]);
+  const most = mostItems(request.minutes);
+  found.push([
+    items.length > most,
+    `${items.length} things; ${most} are enough for ${request.minutes} minutes.`,
+    'Take one out.',
+  ]);
+  const fresh = known.filter(
+    ({ drill }) => drill.level >= newFromLevel && !history.some(({ drillId }) => drillId === drill.id),
+  ).length;
+  found.push([
+    fresh > mostNewDrills,
+    `${fresh} things to learn; ${mostNewDrills} a visit are enough.`,
+    'Swap one for something known or easier.',
+  ]);
+  const cautious = gates.gates.find(({ component, level }) => component === 'flatSupine' && level === 'change');
+  const supine = known
+    .filter(({ item }) => (positions[item.position].components as readonly string[]).includes('flatSupine'))
+    .reduce((sum, { item }) => sum + planTotals([item]).perItem[0]!.seconds, 0);
+  found.push([
+    cautious !== undefined && supine > cautiousSupineSeconds,
+    `${durationInWords(supine)} flat on the back: ${cautious?.reason.what}.`,
+    'Do some of it sitting, on the side or propped.',
+  ]);
+  return found.filter(([broken]) => broken).map(([, what, wayOut]) => [what, wayOut]);
 }
 
 /** The smallest change that would make an item allowed, in words. */

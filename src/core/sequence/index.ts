@@ -1,15 +1,32 @@
-export { type Alternative, alternatives } from './alternatives';
-export { type PlanContext, openedRegions, positionEffects, seenEffects } from './candidates';
+export { type Alternative, alternatives, weighPlan } from './alternatives';
+export { type Loss, type WhatIf, priceOf, whatWouldChange } from './ask';
+export {
+  type PlanContext,
+  allDrills,
+  cuesFor,
+  openedRegions,
+  positionEffects,
+  seenEffects,
+  setUpEffects,
+} from './candidates';
 export { type Problem, checkPlan } from './checkPlan';
-export { makePlan } from './makePlan';
-export { diminishing, mostBaseChanges, mostItems, mostNodes } from './search';
+export { type DrillHistory, isOwned, prescribedBreaths } from './history';
+export { type LaidOut, layOut } from './layOut';
+export { type PhaseLimit, phaseLimits, withPhase } from './limits';
+export { type PlanOptions, makePlan } from './makePlan';
+export { type PlanningItem, type PlanningProblem, diminishing, gainSteps, tally } from './problem';
+export { mostBaseChanges, mostItems } from './rules';
+export { type Suit, suitOf } from './suits';
+export { type Effort, type Found, mostNodes, search } from './search';
 export {
   type Plan,
   type PlanItem,
   type PlanRequest,
+  cueWords,
   drillOf,
   itemComponents,
   itemSegments,
+  knownDrill,
   planItemSchema,
   planRequestSchema,
   planSchema,

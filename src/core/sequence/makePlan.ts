@@ -1,111 +1,98 @@
-import { positions } from '../catalogue';
-import { type SkillId, skills } from '../read';
-import { type Reason, capital, commonPractice, listed, lowered } from '../reasons';
-import { type RegionId, regions } from '../trunk';
-import { type Candidate, type PlanContext, type Wanted, gatherCandidates } from './candidates';
-import { type Plan, type PlanRequest, recheckSeconds } from './plan';
-import { type Selection, marginalPoints, obstacle, search } from './search';
+import { isHold, nextBreaths } from '../dose';
+import { type Reason, commonPractice } from '../reasons';
+import { type PlanContext } from './candidates';
+import { absentReasons, presentReasons } from './explain';
+import { type LaidOut, layOut } from './layOut';
+import { type Plan, type PlanItem, type PlanRequest, drillOf, planTotals } from './plan';
+import { fullerFromMinutes } from './rules';
+import { type Effort, type Found, search } from './search';
+
+export interface PlanOptions extends Effort {
+  /** Items that are to stay as they are, in their order. */
+  locked?: readonly PlanItem[];
+}
 
 /**
  * Makes a plan for an intent: settles first, exhale before inhale work where the intent asks for it, gentle to demanding,
- * within the minutes, the props, the gates and the hold cap. The answer is one and the same everywhere; `proven` says
- * whether the whole space was searched or the search was cut off.
+ * carried into the day at the end, within the minutes, the props, the gates and the caps. The answer is one and the same
+ * everywhere; `proven` says whether the whole space was searched, `atMostBetter` how much better another plan could be.
  *
  * @param request what the coach asked for
  * @param context gates, yields and history
  * @param newId gives ids for the items
+ * @returns the plan; without items, and `impossible` saying why, when no choice keeps all the rules
  * @example makePlan(request, context, () => crypto.randomUUID()).items.length
  */
-export function makePlan(request: PlanRequest, context: PlanContext, newId: () => string): Plan {
-  const { candidates, wanted, refusals } = gatherCandidates(request, context);
-  const { best, proven } = search(candidates, wanted, request);
-  const items = best.chosen.map((candidate, i) => ({
-    ...candidate.item,
-    id: newId(),
-    byHand: false,
-    reasons: reasonsFor(candidate, wanted, context, i),
-  }));
-  const lost = candidates
-    .filter(({ drill }) => !best.chosen.some((chosen) => chosen.drill.id === drill.id))
-    .map(({ drill }) => drill.id);
+export function makePlan(
+  request: PlanRequest,
+  context: PlanContext,
+  newId: () => string,
+  { locked = [], ...effort }: PlanOptions = {},
+): Plan {
+  const laid = layOut(request, context, locked);
+  const found = search(laid.problem, effort);
+  const chosen = found.chosen.map((index) => laid.candidates[index]!);
+  const { impossible } = chosen.length === 0 ? { impossible: whyImpossible(laid) } : {};
+  const items = chosen.map((candidate, i): PlanItem => {
+    const kept = locked.find(({ drillId }) => candidate.dose === 'kept' && drillId === candidate.drill.id);
+    if (kept) return kept;
+    return {
+      ...candidate.item,
+      id: newId(),
+      byHand: false,
+      reasons: presentReasons(candidate, i, chosen, laid, context),
+    };
+  });
+  fillTime(items, request);
   return {
     request,
-    proven,
+    proven: found.proven,
+    points: found.points,
+    atMostBetter: betterAtMost(found),
+    ...(impossible ? { impossible } : {}),
     items,
-    refusals: [
-      ...refusals,
-      ...[...new Set(lost)].map((drillId) => ({
-        drillId,
-        reason: lostReason(drillId, candidates, best, wanted, request),
-      })),
-    ],
+    refusals: [...laid.refusals, ...absentReasons(found.chosen, laid, context)],
   };
 }
 
-function nameOf(key: RegionId | SkillId): string {
-  return key in regions ? regions[key as RegionId].name : skills[key as SkillId];
-}
-
-function reasonsFor(candidate: Candidate, wanted: Wanted, context: PlanContext, index: number): Reason[] {
-  const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
-  const { drill, item } = candidate;
-  const helped = wanted.keys
-    .map((key, i) => ({ key, points: candidate.gains[i]! * wanted.weights[i]! }))
-    .filter(({ points }) => points > 0)
-    .sort((a, b) => b.points - a.points)
-    .slice(0, 3);
-  const opened = helped.filter(({ key }) => key in regions).map(({ key }) => nameOf(key));
-  const trained = helped.filter(({ key }) => !(key in regions)).map(({ key }) => nameOf(key));
-  const what = [
-    ...(opened.length > 0 ? [`opens ${listed(opened)}`] : []),
-    ...(trained.length > 0 ? [`trains ${listed(trained)}`] : []),
-  ].join('; ');
-  const list: Reason[] = [];
-  if (index === 0) list.push(reason('Settles first.', 'Settling comes before everything.'));
-  if (what) list.push(reason(`${what.charAt(0).toUpperCase()}${what.slice(1)}.`, 'Wanted by the intent'));
-  const skipped = drill.positions.find(
-    (position) => position !== item.position && positions[position].rank < positions[item.position].rank,
-  );
-  const gate = skipped
-    ? context.gates.gates.find(
-        ({ component, level }) =>
-          level !== 'change' && (positions[skipped].components as readonly string[]).includes(component),
-      )
-    : undefined;
-  if (skipped && gate) {
-    list.push({
-      ...gate.reason,
-      what: `${capital(item.position)}, because ${skipped} is off: ${lowered(gate.reason.what)}.`,
-    });
-  }
-  item.props.forEach((used, i) => {
-    const meant = drill.props[i];
-    if (meant && used !== meant) list.push(reason(`${capital(used)} instead of ${meant}.`, 'Props at hand'));
+/**
+ * Where there is time left, one step more of each drill, in order, as long as it fits; what is kept by hand and what
+ * carries over stay as they are.
+ */
+function fillTime(items: PlanItem[], request: PlanRequest) {
+  if (request.minutes < fullerFromMinutes) return;
+  items.forEach((item, i) => {
+    const drill = drillOf(item);
+    if (item.locked || drill.family === 'carry' || drill.breath.kind === 'ladder' || item.cadences.some(isHold)) return;
+    const breaths = nextBreaths(drill.breaths, item.breaths, 1);
+    if (breaths === item.breaths) return;
+    const fuller = { ...item, breaths };
+    const { whole } = planTotals([...items.slice(0, i), fuller, ...items.slice(i + 1)]);
+    if (whole.seconds > request.minutes * 60) return;
+    items[i] = { ...fuller, reasons: [...item.reasons.slice(0, -1), fullerReason] };
   });
-  for (const change of item.changes) list.push(reason(`Changed: ${change}.`, 'Cautions'));
-  list.push(reason('Start dose of the drill.', 'Begin small; change one thing at a time.'));
-  return list;
 }
 
-function lostReason(
-  drillId: string,
-  candidates: readonly Candidate[],
-  best: Selection,
-  wanted: Wanted,
-  request: PlanRequest,
-): Reason {
-  const own = candidates.filter(({ drill }) => drill.id === drillId);
-  const helps = own.some(({ gains }) => gains.some((gain) => gain > 0));
-  const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
-  if (!helps) return reason('Nothing the intent wants.', 'Wanted by the intent');
-  const blocked = obstacle(best.chosen, own[0]!, request);
-  if (blocked) return reason(`${capital(blocked)}.`, 'Order and attention');
-  const spare = request.minutes * 60 - recheckSeconds - best.seconds;
-  const shortest = Math.min(...own.map(({ seconds }) => seconds));
-  if (shortest > spare) return reason('No time left for it; what is in the plan answers more.', 'Minutes of the visit');
-  const added = Math.max(...own.map((candidate) => marginalPoints(best.gains, candidate, wanted) - candidate.value));
-  return reason(
-    added <= 0 ? 'What it opens is covered by the others.' : 'Adds less than its change of position costs.',
-    'Diminishing returns',
-  );
+const fullerReason: Reason = {
+  what: 'One step more than the dose it would have had: there is time for it.',
+  rule: 'Minutes of the visit',
+  records: [],
+  provenance: commonPractice,
+};
+
+/** How much better a plan could be than the one found, as a part of its worth; 0 when proven. */
+function betterAtMost({ proven, points, atMost }: Found): number {
+  return proven || points <= 0 ? 0 : (atMost - points) / points;
+}
+
+/** What stands in the way when nothing keeps all the rules: the thing without which a plan exists. */
+function whyImpossible({ problem, candidates }: LaidOut): string {
+  const nameOf = (id: string) => candidates.find(({ drill }) => drill.id === id)?.drill.name ?? id;
+  for (const must of problem.musts) {
+    const without = search({ ...problem, musts: problem.musts.filter((id) => id !== must) });
+    if (without.chosen.length > 0)
+      return `No plan keeps all the rules with “${nameOf(must)}” in it. Unlock it, or give more minutes.`;
+  }
+  if (problem.musts.length > 0) return 'No plan keeps all the rules with everything that is locked. Unlock some of it.';
+  return 'Nothing that is allowed today fits these minutes and props. Give more minutes, or allow more positions.';
 }

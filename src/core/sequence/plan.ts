@@ -4,6 +4,7 @@ import {
   type Drill,
   type PositionId,
   changeSeconds,
+  drillSchema,
   findDrill,
   positionIds,
   positions,
@@ -41,6 +42,14 @@ export const planItemSchema = z.object({
   changes: z.array(z.string()),
   reasons: z.array(reasonSchema),
   byHand: z.boolean(),
+  /** The cues to begin with, at most two that are new to the client. */
+  cues: z.array(z.string().max(120)).max(3).optional(),
+  /** Kept as it is when the rest is planned anew. */
+  locked: z.boolean().optional(),
+  /** The coach means it to contradict another item's everyday rule. */
+  contrast: z.boolean().optional(),
+  /** A drill of the coach's own, as it stood when it was put in: a later change of it doesn't reach what was planned. */
+  own: drillSchema.optional(),
 });
 export type PlanItem = z.infer<typeof planItemSchema>;
 
@@ -51,6 +60,11 @@ export const planRequestSchema = z.object({
   minutes: z.number().int().min(5).max(60),
   propsAtHand: z.array(z.enum(propIds)),
   leadSchool: z.enum(schoolIds),
+  /** Positions that are not to be used today. */
+  avoidPositions: z.array(z.enum(positionIds)).optional(),
+  /** Drills that must be in, and drills that must not. */
+  musts: z.array(z.string()).max(8).optional(),
+  nevers: z.array(z.string()).max(60).optional(),
 });
 export type PlanRequest = z.infer<typeof planRequestSchema>;
 
@@ -58,6 +72,11 @@ export const planSchema = z.object({
   request: planRequestSchema,
   /** True when the search covered everything: nothing better exists for these minutes, props and limits. */
   proven: z.boolean(),
+  /** Worth of the plan in the planner's points, and how much better another could be at most, in parts of it. */
+  points: z.number().optional(),
+  atMostBetter: z.number().min(0).optional(),
+  /** Why there is no plan, when nothing keeps all the rules. */
+  impossible: z.string().optional(),
   items: z.array(planItemSchema).max(30),
   /** Why each drill that could have been expected is absent. */
   refusals: z.array(z.object({ drillId: z.string(), reason: reasonSchema })),
@@ -67,9 +86,14 @@ export type Plan = z.infer<typeof planSchema>;
 /** Time kept at the end of every plan for rechecking the marker. */
 export const recheckSeconds = 60;
 
+type Named = Pick<PlanItem, 'drillId'> & { own?: Drill | undefined };
+
+/** The drill of an item, or undefined when the catalogue no longer has it. */
+export const knownDrill = (item: Named): Drill | undefined => item.own ?? findDrill(item.drillId);
+
 /** The drill of an item. @throws {RangeError} when the catalogue no longer has it */
-export function drillOf(item: Pick<PlanItem, 'drillId'>): Drill {
-  const drill = findDrill(item.drillId);
+export function drillOf(item: Named): Drill {
+  const drill = knownDrill(item);
   if (!drill) throw new RangeError(`The catalogue has no drill called ${item.drillId}.`);
   return drill;
 }
@@ -102,7 +126,7 @@ export function planTotals(items: readonly PlanItem[]): {
  * Everything an item contains that may be gated: of the drill, its position, its props, and its pauses. A pause that was
  * dropped takes the hold with it.
  */
-export function itemComponents(item: Pick<PlanItem, 'drillId' | 'position' | 'props' | 'cadences'>): Component[] {
+export function itemComponents(item: Named & Pick<PlanItem, 'position' | 'props' | 'cadences'>): Component[] {
   const holds = item.cadences.some(isHold);
   const own = drillOf(item).components.filter((component) => component !== 'hold');
   return [
@@ -125,5 +149,16 @@ export function startCadences(drill: Drill, withoutHold: boolean): Cadence[] {
       topPauseSeconds: pause(topPause.start, topPause.min),
       bottomPauseSeconds: pause(bottomPause.start, bottomPause.min),
     }),
+  ];
+}
+
+/** The cues of an item in the order they are offered: those chosen for this client first, then what else the drill has. */
+export function cueWords(item: PlanItem): string[] {
+  const chosen = item.cues ?? [];
+  return [
+    ...chosen,
+    ...drillOf(item)
+      .cues.map(({ words }) => words)
+      .filter((words) => !chosen.includes(words)),
   ];
 }

@@ -1,152 +1,141 @@
-import { findDrill } from '../catalogue';
-import { clashes, everydayRules } from '../schools';
-import { type Candidate, type Wanted, gatherCandidates } from './candidates';
-import { type PlanRequest, recheckSeconds } from './plan';
-import { marginalPoints, mostItems, obstacle, search } from './search';
-import { conditionIds, emptyProfile, evaluateGates } from '../safety';
-import { intentIds } from '../read';
-import { evenYields } from '../trunk';
+import { instance } from '../../../bench/instances';
+import { compile } from './compile';
+import { type PlanningProblem, diminishing, tally } from './problem';
+import { certain, firstPrices, findPrices, layerOf, relax } from './relaxation';
+import { search } from './search';
+import { fits, nothingChosen, putBack, take } from './state';
 
-const no = { value: 'no' as const, day: '2026-11-23', recordId: 'fact', detail: {} };
-const profile = { ...emptyProfile, answers: Object.fromEntries(conditionIds.map((id) => [id, no])) };
-const context = {
-  gates: evaluateGates(profile, '2026-11-23'),
-  yields: evenYields(),
-  confirmedPatterns: [],
-  stoppedDrills: [],
-};
-const request = (extra: Partial<PlanRequest> = {}): PlanRequest => ({
-  intent: 'openSidesAndBack',
-  side: null,
-  minutes: 12,
-  propsAtHand: ['towel', 'pillow', 'wall', 'chair', 'halfDome'],
-  leadSchool: 'openAllRegions',
-  ...extra,
-});
+const shape = { drills: 7, positions: 2, doses: 1, mostItems: 4, minutes: 9, targets: 3 };
+const seeds = Array.from({ length: 40 }, (_, i) => i + 1);
 
-/** A repeatable handful of candidates, kept in their order, always with something that settles. */
-function handful(seed: number, count: number, asked: PlanRequest): { candidates: Candidate[]; wanted: Wanted } {
-  let state = seed;
-  const random = () => (state = (state * 48271) % 2147483647) / 2147483647;
-  const { candidates, wanted } = gatherCandidates(asked, context);
-  const settling = candidates.filter(({ stage }) => stage === 0).slice(0, 2);
-  const others = candidates.filter(({ stage }) => stage > 0).sort(() => random() - 0.5);
-  const chosen = new Set([...settling, ...others.slice(0, count - 2)]);
-  return { candidates: candidates.filter((candidate) => chosen.has(candidate)), wanted };
-}
-
-/** Every allowed selection, one by one: slow, plain and independent of the bound. */
-function bruteForce(candidates: readonly Candidate[], wanted: Wanted, asked: PlanRequest): number {
-  let best = 0;
-  const room = mostItems(asked.minutes);
-  const walk = (index: number, chosen: Candidate[]) => {
-    if (chosen.length > 0) {
-      // A search given just these has nothing to choose but to take them all or fewer.
-      const { best: found } = search(chosen, wanted, asked, Number.POSITIVE_INFINITY);
-      if (found.chosen.length === chosen.length) best = Math.max(best, worth(found));
-    }
-    if (chosen.length === room) return;
-    for (let next = index; next < candidates.length; next += 1) {
-      if (obstacle(chosen, candidates[next]!, asked)) continue;
-      walk(next + 1, [...chosen, candidates[next]!]);
-    }
-  };
-  walk(0, []);
+/** Every choice there is, one by one, judged by the plain checker: slow and independent of everything the search does. */
+function bruteForce({ items, ...rest }: PlanningProblem): number | null {
+  const problem = { items, ...rest };
+  let best: number | null = null;
+  for (let mask = 1; mask < 2 ** items.length; mask += 1) {
+    const chosen = items.flatMap((_, i) => (mask & (1 << i) ? [i] : []));
+    if (chosen.length > problem.mostItems) continue;
+    const { points, broken } = tally(problem, chosen);
+    if (broken === null && (best === null || points > best)) best = points;
+  }
   return best;
 }
 
-const upright = new Set(['sitting', 'standing', 'standing at a wall', 'elbows on the wall', 'hands on a surface']);
-const worth = (found: { points: number; chosen: readonly Candidate[] }) =>
-  found.points + (found.chosen.length > 0 && upright.has(found.chosen.at(-1)!.item.position) ? 120 : 0);
+const withItems = (problem: PlanningProblem, keep: (i: number) => boolean): PlanningProblem => ({
+  ...problem,
+  items: problem.items.filter((_, i) => keep(i)),
+});
+const best = (problem: PlanningProblem) => search(problem);
 
-describe('search', () => {
-  test.each([1, 2, 3, 4, 5, 6])('finds the best of every possible selection, handful %d', (seed) => {
-    const asked = request({ intent: intentIds[seed % intentIds.length]!, side: 'left', minutes: 10 });
-    const { candidates, wanted } = handful(seed * 7919, 9, asked);
-    const { best, proven } = search(candidates, wanted, asked, Number.POSITIVE_INFINITY);
-    expect(proven).toBe(true);
-    expect(worth(best)).toBe(bruteForce(candidates, wanted, asked));
+describe('the search', () => {
+  test.each(seeds.slice(0, 16))('finds the best of every possible choice, seed %d', (seed) => {
+    const whole = instance(seed, shape);
+    const problem = withItems(whole, (i) => i < 12);
+    const found = best(problem);
+    expect(found.proven).toBe(true);
+    expect(found.chosen.length > 0 ? found.points : null).toBe(bruteForce(problem));
   });
 
-  test('is cut off by nodes, says so, and never gives less than a longer search began with', () => {
-    const asked = request({ minutes: 30 });
-    const { candidates, wanted } = gatherCandidates(asked, context);
-    const short = search(candidates, wanted, asked, 5);
-    const long = search(candidates, wanted, asked, 2000);
+  test.each(seeds.slice(0, 12))('more time, a wider cap, one thing more never lower the optimum, seed %d', (seed) => {
+    const problem = instance(seed, shape);
+    const { points } = best(problem);
+    const wider: Partial<PlanningProblem>[] = [
+      { mostSeconds: problem.mostSeconds + 120 },
+      { mostHoldSeconds: problem.mostHoldSeconds + 60 },
+      { mostItems: problem.mostItems + 1 },
+      { mostNew: problem.mostNew + 1 },
+      { mostBaseChanges: problem.mostBaseChanges + 1 },
+      { mostLevelRise: problem.mostLevelRise + 1 },
+      { clashes: [] },
+    ];
+    for (const more of wider) expect(best({ ...problem, ...more }).points).toBeGreaterThanOrEqual(points);
+  });
+
+  test.each(seeds.slice(0, 12))(
+    'a block never raises it; taking out what was not chosen changes nothing, seed %d',
+    (seed) => {
+      const problem = instance(seed, shape);
+      const { points, chosen } = best(problem);
+      const inPlan = new Set(chosen.map((i) => problem.items[i]!.drill));
+      for (const drill of new Set(problem.items.map((item) => item.drill))) {
+        const without = best(withItems(problem, (i) => problem.items[i]!.drill !== drill));
+        const worth = without.chosen.length > 0 ? without.points : Number.NEGATIVE_INFINITY;
+        if (inPlan.has(drill)) expect(worth).toBeLessThanOrEqual(points);
+        else expect(worth).toBe(points);
+      }
+    },
+  );
+
+  test('a drill that must be in is in, and can only cost', () => {
+    for (const seed of seeds.slice(0, 10)) {
+      const problem = instance(seed, shape);
+      const free = best(problem);
+      for (const drill of new Set(problem.items.map((item) => item.drill))) {
+        const forced = best({ ...problem, musts: [drill] });
+        if (forced.chosen.length === 0) continue;
+        expect(forced.chosen.some((i) => problem.items[i]!.drill === drill)).toBe(true);
+        expect(forced.points).toBeLessThanOrEqual(free.points);
+      }
+    }
+  });
+
+  test('is cut off by nodes, says so, and says how much better could still be possible', () => {
+    const large = instance(2, { drills: 40, positions: 4, doses: 2, mostItems: 8, minutes: 20, targets: 8 });
+    const short = search(large, { nodes: 40 });
+    const long = search(large, { nodes: 4000 });
     expect(short.proven).toBe(false);
-    expect(worth(long.best)).toBeGreaterThanOrEqual(worth(short.best));
-    expect(long.nodes).toBeGreaterThan(short.nodes);
+    expect(short.atMost).toBeGreaterThan(short.points);
+    expect(long.points).toBeGreaterThanOrEqual(short.points);
+    expect(short.atMost).toBeGreaterThanOrEqual(long.points);
+    expect(tally(large, short.chosen).broken).toBeNull();
   });
 
-  test('more time never lowers the optimum; taking out a drill that was not chosen changes nothing', () => {
-    const { candidates, wanted } = handful(104729, 12, request());
-    const at = (minutes: number) =>
-      worth(search(candidates, wanted, request({ minutes }), Number.POSITIVE_INFINITY).best);
-    const values = [6, 8, 10, 12, 15].map(at);
-    expect([...values].sort((a, b) => a - b)).toEqual(values);
-
-    const { best } = search(candidates, wanted, request(), Number.POSITIVE_INFINITY);
-    const spare = candidates.find((candidate) => !best.chosen.includes(candidate))!;
-    const without = search(
-      candidates.filter((candidate) => candidate !== spare),
-      wanted,
-      request(),
-      Number.POSITIVE_INFINITY,
-    );
-    expect(worth(without.best)).toBe(worth(best));
+  test('the same question has the same answer, and a known plan is never made worse', () => {
+    const problem = instance(5, { ...shape, drills: 20, mostItems: 5 });
+    const once = best(problem);
+    expect(best(problem)).toEqual(once);
+    expect(search(problem, { nodes: 1, known: once.chosen }).points).toBe(once.points);
   });
 
-  test('a block never raises the optimum', () => {
-    const { candidates, wanted } = handful(31337, 12, request());
-    const all = worth(search(candidates, wanted, request(), Number.POSITIVE_INFINITY).best);
-    for (const blocked of candidates) {
-      const rest = candidates.filter((candidate) => candidate !== blocked);
-      expect(worth(search(rest, wanted, request(), Number.POSITIVE_INFINITY).best)).toBeLessThanOrEqual(all);
-    }
-  });
-
-  test('what a drill adds never grows in company: the bound stands on it', () => {
-    const { candidates, wanted } = gatherCandidates(request(), context);
-    const alone = wanted.keys.map(() => 0);
-    const company = candidates[3]!.gains;
-    for (const candidate of candidates) {
-      expect(marginalPoints(company, candidate, wanted)).toBeLessThanOrEqual(marginalPoints(alone, candidate, wanted));
-    }
-  });
-
-  test('the plan it gives fits the time with the recheck, holds apart, settled first, rules in peace', () => {
-    for (const intent of intentIds) {
-      const asked = request({ intent, side: 'right', minutes: 20 });
-      const { candidates, wanted } = gatherCandidates(asked, context);
-      const { best } = search(candidates, wanted, asked);
-      expect(best.seconds + recheckSeconds).toBeLessThanOrEqual(1200);
-      expect(best.chosen[0]!.stage).toBe(0);
-      best.chosen.slice(1).forEach((candidate, i) => expect(candidate.holds && best.chosen[i]!.holds).toBe(false));
-      const rules = best.chosen.map(({ drill }) => everydayRules(drill.stances));
-      for (const one of rules) for (const other of rules) expect(clashes(one, other)).toHaveLength(0);
-    }
+  test('nothing that keeps the rules is told as nothing', () => {
+    const problem = { ...instance(1, shape), mostSeconds: 10 };
+    expect(best(problem)).toMatchObject({ chosen: [], points: 0 });
   });
 });
 
-describe('obstacle says why a drill can’t follow', () => {
-  const { candidates } = gatherCandidates(request({ minutes: 60 }), context);
-  const of = (id: string) => candidates.find(({ drill }) => drill.id === id)!;
-
-  test.each([
-    [[], 'towel-hug', 'can’t come first: settling does'],
-    [['resting-watch'], 'resting-watch', 'is in the plan already'],
-    [['resting-watch'], 'sternum-and-blades', 'would be too big a step up'],
-    [['resting-watch', 'two-hand-belly'], 'hook-stack', 'contradicts Two-hand belly breath'],
-    [['resting-watch'], 'quiet-nose', null],
-  ] as const)('after %j, %s: %s', (before, next, words) => {
-    const candidate = of(next) ?? { ...of('towel-hug'), drill: findDrill(next)! };
-    expect(obstacle(before.map(of), candidate, request({ minutes: 60 }))).toBe(words);
+describe('the bound', () => {
+  test.each(seeds.slice(0, 8))('never lies below what can still be reached, seed %d', (seed) => {
+    const problem = withItems(instance(seed, shape), (i) => i < 11);
+    const c = compile(problem);
+    const items = Int32Array.from({ length: c.n }, (_, i) => i);
+    const { kept } = findPrices(c, items, nothingChosen(c), firstPrices(c), 12, 2, () => 0);
+    for (const prices of [firstPrices(c), ...kept]) {
+      const table = relax(c, items, problem.mostItems, prices);
+      const state = nothingChosen(c);
+      // At every state the search can reach: the bound of each way on against the true best beyond it.
+      const visit = (from: number): number => {
+        const here = tally(problem, state.chosen);
+        let most = here.broken === null && state.chosen.length > 0 ? here.points : Number.NEGATIVE_INFINITY;
+        const places = problem.mostItems - state.chosen.length;
+        if (places === 0) return most;
+        const last = state.chosen.at(-1);
+        for (let i = from; i < c.n; i += 1) {
+          if (!fits(c, state, i)) continue;
+          const arc = last === undefined ? 0 : table.arc[c.placeOf[last]! * c.places + c.placeOf[i]!]!;
+          const bound = certain(c, table, state) + table.from[layerOf(c, state)]![places]![i]! + arc;
+          const hardest = take(c, state, i);
+          const reached = visit(i + 1);
+          putBack(c, state, hardest);
+          if (reached > Number.NEGATIVE_INFINITY) expect(bound).toBeGreaterThanOrEqual(reached - 1e-6);
+          most = Math.max(most, reached);
+        }
+        return most;
+      };
+      visit(0);
+    }
   });
 
-  test('too many things are too many, whatever the clock says', () => {
-    const full = candidates.filter(({ stage }) => stage === 0).slice(0, 1);
-    while (full.length < mostItems(5)) full.push(of('quiet-nose'));
-    expect(obstacle(full, of('soft-hiss'), request({ minutes: 5 }))).toBe('would be one thing too many for the visit');
-    expect([5, 10, 20, 60].map(mostItems)).toEqual([3, 4, 6, 7]);
+  test('gains are worth less the more there is of them, and nothing past the last step', () => {
+    expect([0, 30, 60, 100, 500].map((tenths) => diminishing(tenths))).toEqual([0, 300, 450, 530, 530]);
   });
 });

@@ -1,239 +1,283 @@
-import { type Drill, type PositionId, changeSeconds, positions } from '../catalogue';
-import { holdCapSeconds } from '../dose';
-import { clashes, everydayRules } from '../schools';
-import { type Candidate, type Wanted } from './candidates';
-import { type PlanRequest, recheckSeconds } from './plan';
+import { type Compiled, compile } from './compile';
+import { type PlanningProblem } from './problem';
+import {
+  type Prices,
+  type Relaxation,
+  certain,
+  findPrices,
+  firstPrices,
+  layerOf,
+  relax,
+  worthKeeping,
+} from './relaxation';
+import { Incumbent, type State, complete, fits, nothingChosen, pointsOf, putBack, take } from './state';
 
 /** The search is cut off by nodes, not by time, so that the answer is the same on every machine. */
-export const mostNodes = 800;
-
-/** Most items in a visit, by minutes: attention is the limit, not the clock. Common practice. */
-export const mostItems = (minutes: number) => Math.min(7, 2 + Math.floor(minutes / 5));
-
-/** Most changes between floor, chair and standing. Common practice. */
-export const mostBaseChanges = 3;
-
-/** The level may rise by at most this much from the hardest so far. Common practice: difficulty never jumps. */
-const mostLevelRise = 2;
-
-/** A plan that ends upright carries over into daily posture; that is worth a step. */
-const uprightEndPoints = 120;
-
-/** Attention lost on a change of position: points a second of it. */
-const changeCostPerSecond = 2;
-
-/** Value of a gain, falling as more is gained: the first of a thing counts most. Tenths in, points out. */
-const steps: readonly { upTo: number; slope: number }[] = [
-  { upTo: 30, slope: 10 },
-  { upTo: 60, slope: 5 },
-  { upTo: 100, slope: 2 },
-];
-
-function pointsFor(tenths: number): number {
-  let points = 0;
-  let from = 0;
-  for (const { upTo, slope } of steps) {
-    if (tenths <= from) break;
-    points += (Math.min(tenths, upTo) - from) * slope;
-    from = upTo;
-  }
-  return points;
-}
-
-/** Looked up rather than computed: the search asks a million times. Past the last step nothing more is gained. */
-const pointsTable = Array.from({ length: steps.at(-1)!.upTo + 1 }, (_, tenths) => pointsFor(tenths));
-
-/**
- * Points for a gain with diminishing returns.
- *
- * @param tenths gain in whole tenths, 0 or more
- * @example diminishing(30) // 300
- */
-export function diminishing(tenths: number): number {
-  return pointsTable[Math.min(tenths, pointsTable.length - 1)]!;
-}
-
-/** A choice of candidates in their order, with what it uses and is worth. */
-export interface Selection {
-  chosen: readonly Candidate[];
-  seconds: number;
-  holdSeconds: number;
-  gains: readonly number[];
-  baseChanges: number;
-  points: number;
-}
+export const mostNodes = 60_000;
 
 export interface Found {
-  best: Selection;
-  /** True when the whole space was searched: nothing better exists for this model. */
+  /** Indices of the chosen items, in their order; empty when nothing keeps all the rules. */
+  chosen: number[];
+  points: number;
+  /** True when the whole space was searched: nothing better exists for this problem. */
   proven: boolean;
+  /** No choice can be worth more than this. Equal to the points when proven. */
+  atMost: number;
   nodes: number;
 }
 
-const nothing = (wanted: Wanted): Selection => ({
-  chosen: [],
-  seconds: 0,
-  holdSeconds: 0,
-  gains: wanted.keys.map(() => 0),
-  baseChanges: 0,
-  points: 0,
-});
-
-/** Why a candidate can't follow what was chosen, in words, or null when it can. */
-export function obstacle(chosen: readonly Candidate[], candidate: Candidate, request: PlanRequest): string | null {
-  const last = chosen.at(-1);
-  if (chosen.some(({ drill }) => drill.id === candidate.drill.id)) return 'is in the plan already';
-  if (!last && candidate.stage > 0) return 'can’t come first: settling does';
-  if (chosen.length >= mostItems(request.minutes)) return 'would be one thing too many for the visit';
-  if (last && candidate.drill.level - Math.max(...chosen.map(({ drill }) => drill.level)) > mostLevelRise) {
-    return 'would be too big a step up';
-  }
-  if (last?.holds && candidate.holds) return 'would put two holds back to back';
-  const other = chosen.find(({ drill }) => contradict(drill, candidate.drill));
-  return other ? `contradicts ${other.drill.name}` : null;
+export interface Effort {
+  /** Nodes after which the search stops and says how much better could still be possible. */
+  nodes?: number;
+  /** A choice that is known to keep the rules, to begin from. */
+  known?: readonly number[];
 }
 
-const clashCache = new Map<string, boolean>();
+/** Steps in search of prices: at the start, and again further down. */
+const firstRounds = 60;
+const laterRounds = 25;
+/** Sets of prices kept for the way down. */
+const keepers = 2;
+/** Nodes given to the way down before prices are sought anew. */
+const patience = 4000;
+const beamWidth = 12;
 
-function contradict(one: Drill, other: Drill): boolean {
-  if (one.stances === other.stances) return false;
-  const key = `${one.id} ${other.id}`;
-  let known = clashCache.get(key);
-  if (known === undefined) {
-    known = clashes(everydayRules(one.stances), everydayRules(other.stances)).length > 0;
-    clashCache.set(key, known);
-  }
-  return known;
+interface Hunt {
+  c: Compiled;
+  state: State;
+  best: Incumbent;
+  nodes: number;
+  cap: number;
+  /** The most that anything left unsearched can be worth. */
+  openBound: number;
 }
 
-const base = (position: PositionId) => positions[position].base;
+const beats = (bound: number, points: number) => Math.floor(bound + 1e-6) > points;
 
-function extended(selection: Selection, candidate: Candidate, wanted: Wanted, request: PlanRequest): Selection | null {
-  const last = selection.chosen.at(-1);
-  const from = last?.item.position ?? null;
-  const to = candidate.item.position;
-  const change = changeSeconds(from, to);
-  const seconds = selection.seconds + candidate.seconds + change;
-  const holdSeconds = selection.holdSeconds + candidate.holdSeconds;
-  const baseChanges = selection.baseChanges + Number(from !== null && base(from) !== base(to));
-  if (seconds + recheckSeconds > request.minutes * 60) return null;
-  if (holdSeconds > holdCapSeconds || baseChanges > mostBaseChanges) return null;
-  if (obstacle(selection.chosen, candidate, request)) return null;
-  const points = selection.points + marginalPoints(selection.gains, candidate, wanted) - change * changeCostPerSecond;
-  const gains = [...selection.gains];
-  for (const i of candidate.helps) gains[i]! += candidate.gains[i]!;
-  return { chosen: [...selection.chosen, candidate], seconds, holdSeconds, gains, baseChanges, points };
+/**
+ * Finds the best choice. Prices for the bound come first, and with them good plans to begin from; whatever can't be part of
+ * a better plan is left out for good. The rest is searched depth first in its order; where the way down takes too long, prices
+ * are sought anew for what is left to choose at that point, which makes the bound close again.
+ *
+ * @returns the best choice with proof, or the best so far with the most that any other could be worth
+ * @source the formulation in docs/planner.md
+ * @example search(problem).proven
+ */
+export function search(problem: PlanningProblem, { nodes: cap = mostNodes, known }: Effort = {}): Found {
+  const c = compile(problem);
+  const best = new Incumbent(c);
+  if (known) best.offer(known);
+  const hunt: Hunt = { c, state: nothingChosen(c), best, nodes: 0, cap, openBound: Number.NEGATIVE_INFINITY };
+  begin(hunt);
+  const points = best.points > Number.NEGATIVE_INFINITY ? best.points : 0;
+  const atMost = Math.max(points, Math.floor(hunt.openBound + 1e-6));
+  return { chosen: best.chosen, points, proven: atMost <= points, atMost, nodes: hunt.nodes };
 }
 
-const finalPoints = ({ points, chosen }: Selection) =>
-  points + (chosen.length > 0 && base(chosen.at(-1)!.item.position) !== 'floor' ? uprightEndPoints : 0);
-
-/** What a candidate would add by itself: because returns diminish, it can never add more in company. */
-export function marginalPoints(gains: readonly number[], candidate: Candidate, wanted: Wanted): number {
-  let points = candidate.value;
-  for (const i of candidate.helps) {
-    points += wanted.weights[i]! * (diminishing(gains[i]! + candidate.gains[i]!) - diminishing(gains[i]!));
+/** The start: prices, a good plan, prices again with the good plan as the aim. */
+function begin(hunt: Hunt) {
+  const { c, state, best } = hunt;
+  const toChoose = c.problem.mostItems;
+  let items = c.reachable;
+  let prices = firstPrices(c);
+  let bound = Number.POSITIVE_INFINITY;
+  for (let phase = 0; phase < 3; phase += 1) {
+    const list = items;
+    const found = findPrices(c, list, state, prices, firstRounds, 1, (path) => {
+      best.offer(
+        repaired(
+          c,
+          path.map((j) => list[j]!),
+        ),
+      );
+      return best.points;
+    });
+    hunt.nodes += found.rounds;
+    bound = Math.min(bound, found.bound);
+    prices = found.kept[0]!;
+    if (!beats(bound, best.points)) return;
+    const table = relax(c, list, toChoose, prices);
+    beam(c, table, beamWidth, best);
+    if (phase === 0) polish(c, best);
+    if (!beats(bound, best.points)) return;
+    items = worthKeeping(c, table, state, best.points);
   }
-  return points;
+  explore(hunt, items, prices, bound);
+}
+
+/** Searches everything that can follow the state over some items. */
+function explore(hunt: Hunt, items: Int32Array, from: Prices, ceiling: number) {
+  const { c, state, best } = hunt;
+  if (hunt.nodes >= hunt.cap) {
+    hunt.openBound = Math.max(hunt.openBound, ceiling);
+    return;
+  }
+  const { kept, bound, rounds } = findPrices(c, items, state, from, laterRounds, keepers, () => best.points);
+  hunt.nodes += rounds;
+  const most = Math.min(ceiling, bound);
+  if (!beats(most, best.points)) return;
+  const toChoose = c.problem.mostItems - state.chosen.length;
+  const first = relax(c, items, toChoose, kept[0]!);
+  const left = worthKeeping(c, first, state, best.points);
+  const tables = kept.map((prices) => relax(c, left, toChoose, prices));
+  if (descend(hunt, left, tables, Math.min(hunt.cap, hunt.nodes + patience))) return;
+  for (const { at, bound: own } of options(hunt, left, tables, 0)) {
+    const ceilingHere = Math.min(most, own);
+    if (!beats(ceilingHere, best.points)) return;
+    const hardest = take(c, state, left[at]!);
+    if (complete(c, state) && pointsOf(c, state) > best.points) best.offer(state.chosen);
+    if (state.chosen.length < c.problem.mostItems) {
+      explore(hunt, compatible(c, state, left.subarray(at + 1)), kept[0]!, ceilingHere);
+    }
+    putBack(c, state, hardest);
+  }
+}
+
+/** The items that may still be chosen some time after a state; what was taken or contradicted is out. */
+function compatible(c: Compiled, state: State, items: Int32Array): Int32Array {
+  return items.filter((i) => {
+    const drill = c.drillOf[i]!;
+    if (state.taken[drill] === 1 || state.seconds + c.seconds[i]! > c.problem.mostSeconds) return false;
+    if (state.newOnes + c.isNew[i]! > c.problem.mostNew) return false;
+    if (state.holdSeconds + c.holdSeconds[i]! > c.problem.mostHoldSeconds) return false;
+    for (const other of c.clashes[drill]!) if (state.taken[other] === 1) return false;
+    return true;
+  });
+}
+
+/** What can come next, with its bound, best first. */
+function options(
+  { c, state, best }: Hunt,
+  items: Int32Array,
+  tables: readonly Relaxation[],
+  from: number,
+): { at: number; bound: number }[] {
+  const places = c.problem.mostItems - state.chosen.length;
+  if (places === 0) return [];
+  const last = state.chosen.at(-1);
+  const basis = tables.map((r) => certain(c, r, state));
+  const until = lastChance(c, state, items);
+  const layer = layerOf(c, state);
+  const found: { at: number; bound: number }[] = [];
+  for (let j = from; j < until; j += 1) {
+    const i = items[j]!;
+    let bound = Number.POSITIVE_INFINITY;
+    for (let r = 0; r < tables.length; r += 1) {
+      const { from: paths, arc } = tables[r]!;
+      let value = basis[r]! + paths[layer]![places]![j]!;
+      if (last !== undefined) value += arc[c.placeOf[last]! * c.places + c.placeOf[i]!]!;
+      if (value < bound) {
+        bound = value;
+        if (!beats(bound, best.points)) break;
+      }
+    }
+    if (beats(bound, best.points) && fits(c, state, i)) found.push({ at: j, bound });
+  }
+  return found.sort((a, b) => b.bound - a.bound || a.at - b.at);
+}
+
+/** How far down the list the next item may stand: a drill that must be in can't be passed by. */
+function lastChance(c: Compiled, state: State, items: Int32Array): number {
+  let latest = c.n;
+  for (const must of c.musts) if (state.taken[must] === 0) latest = Math.min(latest, c.lastOfDrill[must]!);
+  if (latest === c.n) return items.length;
+  let until = 0;
+  while (until < items.length && items[until]! <= latest) until += 1;
+  return until;
+}
+
+/** Depth first through the items in their order. False when the nodes ran out before everything was seen. */
+function descend(hunt: Hunt, items: Int32Array, tables: readonly Relaxation[], until: number): boolean {
+  const { c, state, best } = hunt;
+  const visit = (from: number): boolean => {
+    hunt.nodes += 1;
+    if (hunt.nodes > until) return false;
+    if (complete(c, state) && pointsOf(c, state) > best.points) best.offer(state.chosen);
+    for (const { at, bound } of options(hunt, items, tables, from)) {
+      if (!beats(bound, best.points)) break;
+      const hardest = take(c, state, items[at]!);
+      const done = !stillPossible(at) || visit(at + 1);
+      putBack(c, state, hardest);
+      if (!done) return false;
+    }
+    return true;
+  };
+
+  /** The bound again with what the item really gains: closer than the one it was picked by. */
+  const stillPossible = (at: number) => {
+    const places = c.problem.mostItems - state.chosen.length;
+    if (complete(c, state) && pointsOf(c, state) > best.points) return true;
+    const place = c.placeOf[items[at]!]!;
+    const layer = layerOf(c, state);
+    for (const r of tables) {
+      const rest = r.next[layer]![places]![r.rowOf[layer]![places]![at + 1]! + place]!;
+      if (!beats(certain(c, r, state) + rest, best.points)) return false;
+    }
+    return true;
+  };
+
+  return visit(0);
+}
+
+/** Adds, exchanges or drops one at a time, as long as it helps. */
+function polish(c: Compiled, best: Incumbent) {
+  for (let better = true; better;) {
+    better = false;
+    const base = best.chosen;
+    for (let out = -1; out < base.length; out += 1) {
+      const kept = base.filter((_, at) => at !== out);
+      if (out >= 0) better = best.offer(kept) || better;
+      for (let i = 0; i < c.n; i += 1) {
+        if (kept.some((other) => c.drillOf[other] === c.drillOf[i])) continue;
+        const at = kept.findIndex((other) => other > i);
+        better = best.offer(at < 0 ? [...kept, i] : [...kept.slice(0, at), i, ...kept.slice(at)]) || better;
+      }
+    }
+  }
+}
+
+/** Makes a plan out of a relaxed path: what fits, in its order, with the end it needs. */
+function repaired(c: Compiled, path: readonly number[]): number[] {
+  const state = nothingChosen(c);
+  const end = c.problem.carryLast ? path.filter((i) => c.stageOf[i] === 3).at(-1) : undefined;
+  for (const i of path) {
+    if (i === end || !fits(c, state, i)) continue;
+    const before = take(c, state, i);
+    if (end !== undefined && !fits(c, state, end)) putBack(c, state, before);
+  }
+  if (end !== undefined && fits(c, state, end)) take(c, state, end);
+  return state.chosen;
 }
 
 /**
- * Depth first over the ordered candidates with a bound. The bound adds the best marginal points of as many further
- * drills as there is room for and leaves the cost of changes out; since returns diminish it never lies below the truth.
- *
- * @param candidates in their total order
- * @source formulation in docs/planner.md
+ * A quick way to good plans: level by level the few partial plans with the best bounds go on, and whatever is complete on the
+ * way is offered.
  */
-export function search(
-  candidates: readonly Candidate[],
-  wanted: Wanted,
-  request: PlanRequest,
-  nodeCap = mostNodes,
-): Found {
-  let best = improved(nothing(wanted), candidates, wanted, request);
-  let nodes = 0;
-  let cut = false;
-  const room = mostItems(request.minutes);
-  const longest = request.minutes * 60 - recheckSeconds;
-
-  const visit = (selection: Selection, from: number) => {
-    if (cut) return;
-    nodes += 1;
-    if (nodes > nodeCap) {
-      cut = true;
-      return;
+function beam(c: Compiled, r: Relaxation, width: number, best: Incumbent) {
+  const state = nothingChosen(c);
+  let level: number[][] = [[]];
+  for (let depth = 0; depth < c.problem.mostItems && level.length > 0; depth += 1) {
+    const grown: { bound: number; chosen: number[] }[] = [];
+    for (const chosen of level) {
+      const hardest = chosen.map((i) => take(c, state, i));
+      const paths = r.from[layerOf(c, state)]![c.problem.mostItems - depth]!;
+      const last = chosen.at(-1);
+      const basis = certain(c, r, state);
+      for (let j = 0; j < r.items.length; j += 1) {
+        const i = r.items[j]!;
+        if (last !== undefined && i <= last) continue;
+        const arc = last === undefined ? 0 : r.arc[c.placeOf[last]! * c.places + c.placeOf[i]!]!;
+        const bound = basis + paths[j]! + arc;
+        if (grown.length === width && bound <= grown[width - 1]!.bound) continue;
+        if (!fits(c, state, i)) continue;
+        let at = grown.length;
+        while (at > 0 && grown[at - 1]!.bound < bound) at -= 1;
+        grown.splice(at, 0, { bound, chosen: [...chosen, i] });
+        if (grown.length > width) grown.pop();
+      }
+      while (state.chosen.length > 0) putBack(c, state, hardest.pop()!);
     }
-    if (finalPoints(selection) > finalPoints(best)) best = selection;
-    const places = room - selection.chosen.length;
-    if (places === 0) return;
-    const options: Option[] = [];
-    for (let index = from; index < candidates.length; index += 1) {
-      const candidate = candidates[index]!;
-      if (selection.seconds + candidate.seconds > longest) continue;
-      const marginal = marginalPoints(selection.gains, candidate, wanted);
-      if (marginal + uprightEndPoints > 0) options.push({ index, marginal, drillId: candidate.drill.id });
-    }
-    options.sort((a, b) => b.marginal - a.marginal || a.index - b.index);
-    const company = bestCompany(options, places);
-    for (const option of options) {
-      const bound = selection.points + option.marginal + company(option.drillId) + uprightEndPoints;
-      if (bound <= finalPoints(best)) continue;
-      // Everything after this one in the order may still follow it; what comes before it may not.
-      const next = extended(selection, candidates[option.index]!, wanted, request);
-      if (next) visit(next, option.index + 1);
-    }
-  };
-  visit(nothing(wanted), 0);
-  return { best, proven: !cut, nodes };
-}
-
-interface Option {
-  index: number;
-  marginal: number;
-  drillId: string;
-}
-
-/** The most that other drills can add beside one, one option a drill, up to the places left. Options are sorted. */
-function bestCompany(options: readonly Option[], places: number): (drillId: string) => number {
-  const top: Option[] = [];
-  for (const option of options) {
-    if (option.marginal <= 0 || top.length > places) break;
-    if (!top.some(({ drillId }) => drillId === option.drillId)) top.push(option);
+    level = grown.map(({ chosen }) => chosen);
+    for (const chosen of level) best.offer(chosen);
   }
-  return (drillId) =>
-    top
-      .filter((option) => option.drillId !== drillId)
-      .slice(0, places - 1)
-      .reduce((sum, { marginal }) => sum + marginal, 0);
-}
-
-/** A good plan to start from: add, exchange or drop one at a time as long as it helps. */
-function improved(start: Selection, candidates: readonly Candidate[], wanted: Wanted, request: PlanRequest): Selection {
-  const order = new Map(candidates.map((candidate, index) => [candidate, index]));
-  const build = (chosen: readonly Candidate[]) =>
-    [...chosen]
-      .sort((a, b) => order.get(a)! - order.get(b)!)
-      .reduce<Selection | null>((sum, next) => sum && extended(sum, next, wanted, request), nothing(wanted));
-  let best = start;
-  for (;;) {
-    const tries = neighbours(best.chosen, candidates)
-      .map(build)
-      .filter((selection): selection is Selection => selection !== null);
-    const next = tries.reduce((top, one) => (finalPoints(one) > finalPoints(top) ? one : top), best);
-    if (next === best) return best;
-    best = next;
-  }
-}
-
-function neighbours(chosen: readonly Candidate[], candidates: readonly Candidate[]): Candidate[][] {
-  const ids = new Set(chosen.map(({ drill }) => drill.id));
-  const fresh = candidates.filter(({ drill }) => !ids.has(drill.id));
-  const added = fresh.map((candidate) => [...chosen, candidate]);
-  const exchanged = chosen.flatMap((out) => {
-    const kept = chosen.filter((one) => one !== out);
-    const moved = candidates.filter((candidate) => candidate !== out && candidate.drill.id === out.drill.id);
-    return [...fresh, ...moved].map((candidate) => [...kept, candidate]);
-  });
-  const dropped = chosen.map((out) => chosen.filter((one) => one !== out));
-  return [...added, ...exchanged, ...dropped];
 }

@@ -2,7 +2,7 @@
 
 import { useEffect, useId, useMemo, useRef } from 'react';
 import { type BreathStretch } from '@/core/cadence';
-import { breathPieces, pointList } from './score.geometry';
+import { breathPieces, pointList } from './score/score.geometry';
 
 const width = 600;
 const height = 96;

@@ -57,6 +57,8 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
     { name: 'Today', href: '/' },
     { name: 'Add a client', href: '/clients/new' },
     { name: 'All clients', href: '/clients' },
+    { name: 'Catalogue of drills', href: '/catalogue' },
+    { name: 'Where schools differ', href: '/catalogue/schools' },
     { name: 'Settings', href: '/settings' },
     ...stationList
       .filter(({ id }) => clientId && (openStationIds ?? []).includes(id))

@@ -33,8 +33,9 @@ export function Keeping() {
       if (outcome.state === 'refused') void refusedEntries().then(setRefused);
       else if (kind !== 'run.append') {
         if (timer) clearTimeout(timer);
-        // While parts are graded tap after tap the page already shows them: its view may follow a little later.
-        timer = setTimeout(() => void refresh(), kind === 'look.save' ? 700 : 120);
+        // While parts are graded or a plan is edited tap after tap the page already shows it: its view may follow a little later.
+        const following = kind === 'look.save' || kind === 'plan.save';
+        timer = setTimeout(() => void refresh(), following ? 700 : 120);
       }
     });
     void refusedEntries().then(setRefused);

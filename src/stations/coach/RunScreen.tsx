@@ -7,9 +7,8 @@ import Link from 'next/link';
 import { faults } from '@/core/catalogue';
 import { type StoredRun } from '@/core/record';
 import { type PlanItem, drillOf, openedRegions } from '@/core/sequence';
-import { type RegionId, unobserved } from '@/core/trunk';
 import { Button, LinkButton } from '@/parts/Button';
-import { Ring } from '@/parts/figures/Ring';
+import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
 import { Tide } from '@/parts/figures/Tide';
 import { SaveMark } from '@/parts/shell/SaveMark';
 import { isTyping } from '@/parts/shell/keys';
@@ -153,12 +152,13 @@ export function RunScreen({ view, stored }: { view: ClientView; stored: StoredRu
         <aside className="flex min-h-0 flex-col max-lg:col-span-2" aria-label="This drill">
           <Counter shown={shown} item={item} />
           <figure className="my-3 min-h-0 grow max-lg:hidden" aria-hidden>
-            <Ring
-              title="Part to open"
-              className="mx-auto h-full max-h-72"
-              first={unobserved()}
-              tinted={Object.keys(openedRegions(drill, sideNow(run, item))) as RegionId[]}
-              showLabels={false}
+            <Mannequin
+              className="mx-auto h-full max-h-72 w-full"
+              position={item.position}
+              movement={drill.movement}
+              props={item.props}
+              side={sideNow(run, item) === 'right' ? 'right' : 'left'}
+              tinted={partsToTint(openedRegions(drill, sideNow(run, item)))}
             />
           </figure>
           <p className="text-4xl leading-[1.08] font-semibold lg:text-[3.1rem]" aria-live="polite">

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type FaultId, faults } from '@/core/catalogue';
-import { type PlanItem, drillOf } from '@/core/sequence';
+import { type PlanItem, cueWords, drillOf } from '@/core/sequence';
 import { newId } from '@/keep';
 import { planContext, usePlanner } from '../sequence/usePlan';
 import { type ClientView } from '../view';
@@ -13,7 +13,7 @@ const namingMs = 6000;
 
 /** One cue at a time; whether it landed is one tap, and then the next is at hand. */
 export function useCues(run: LiveRun, item: PlanItem, index: number) {
-  const { cues } = drillOf(item);
+  const cues = useMemo(() => cueWords(item), [item]);
   const [at, setAt] = useState<Record<number, number>>({});
   const current = (at[index] ?? 0) % cues.length;
   const words = cues[current]!;
@@ -78,12 +78,12 @@ export function useEasier(view: ClientView, items: readonly PlanItem[], item: Pl
   const plan = view.visit?.plan?.plan ?? null;
   const drill = drillOf(item);
   const [found, setFound] = useState<{ for: string; name: string; item: Omit<PlanItem, 'id'> } | null>(null);
-  const taken = items.map(({ drillId }) => drillId).join(' ');
+  const at = items.findIndex(({ id }) => id === item.id);
   useEffect(() => {
-    if (!plan || !drill.easier) return;
+    if (!plan || !drill.easier || at < 0) return;
     let over = false;
     void planner()
-      .alternatives(plan.request, planContext(view), taken.split(' '), drill.id)
+      .alternatives(plan.request, planContext(view), [...items], at, 'swap')
       .then((list) => {
         const one = list.find(({ relation }) => relation === 'easier');
         if (!over && one) setFound({ for: drill.id, name: one.drill.name, item: one.item });
@@ -91,7 +91,7 @@ export function useEasier(view: ClientView, items: readonly PlanItem[], item: Pl
     return () => {
       over = true;
     };
-  }, [planner, plan, view, drill, taken]);
+  }, [planner, plan, view, drill, items, at]);
   const usable = found?.for === drill.id ? found : null;
   return useMemo(
     () => ({

@@ -1,8 +1,9 @@
 'use client';
 
 import { type Remote, wrap } from 'comlink';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { baseMap, bestGrades } from '@/core/look';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { type MeasuredBreath } from '@/core/cadence';
+import { baseMap, bestGrades, fewestTaps, newest, quietRate } from '@/core/look';
 import { type Plan, type PlanContext, type PlanItem, seenEffects } from '@/core/sequence';
 import { estimateYields, evenYields } from '@/core/trunk';
 import { keep, newId } from '@/keep';
@@ -19,6 +20,8 @@ export function planContext(view: ClientView): PlanContext {
     confirmedPatterns: reading?.patterns ?? [],
     confirmedFindings: reading?.snapshot?.findings ?? [],
     stoppedDrills: view.stopped,
+    history: view.planning?.history ?? [],
+    ownDrills: view.planning?.ownDrills ?? [],
   };
 }
 
@@ -41,26 +44,45 @@ export function usePlanner(): () => Remote<PlanWorker> {
   }, []);
 }
 
+/** What was measured of the client's own breath today, for the comfort of a cadence. */
+export function measuredBreath(view: ClientView): MeasuredBreath {
+  const looks = view.visit?.looks ?? [];
+  const quiet = newest(looks, 'quietLook', 'before');
+  const exhale = newest(looks, 'exhale', 'before');
+  const seconds = [...(exhale?.raw.seconds ?? [])].sort((a, b) => a - b);
+  return {
+    ratePerMinute: quiet && quiet.raw.taps.length >= fewestTaps ? quietRate(quiet.raw.taps).breathsPerMinute : null,
+    exhaleSeconds: seconds.length > 0 ? seconds[Math.floor((seconds.length - 1) / 2)]! : null,
+  };
+}
+
+const mostUndo = 100;
+
 /** The visit's plan on the screen: every change is saved at once and can be undone. */
 export function usePlan(view: ClientView) {
   const stored = view.visit?.plan ?? null;
   const [plan, setPlan] = useState<Plan | null>(stored?.plan ?? null);
-  const [past, setPast] = useState<Plan[]>([]);
-  const [future, setFuture] = useState<Plan[]>([]);
   const [error, setError] = useState<string | null>(null);
+  const [steps, setSteps] = useState({ back: 0, on: 0 });
   const record = useRef({ id: stored?.id ?? null, revision: stored?.revision ?? 0 });
+  const past = useRef<Plan[]>([]);
+  const future = useRef<Plan[]>([]);
+  const now = useRef(plan);
   const visitId = view.visit?.id;
 
-  const send = useCallback(
+  const show = useCallback(
     (next: Plan) => {
+      now.current = next;
+      setPlan(next);
+      setSteps({ back: past.current.length, on: future.current.length });
       if (!visitId) return;
-      const now = record.current;
-      now.id ??= newId();
-      const revision = now.revision;
-      now.revision += 1;
-      void keep('plan.save', { planId: now.id, visitId, plan: next, revision }).then((outcome) => {
+      const own = record.current;
+      own.id ??= newId();
+      const revision = own.revision;
+      own.revision += 1;
+      void keep('plan.save', { planId: own.id, visitId, plan: next, revision }).then((outcome) => {
         setError(outcome.state === 'refused' ? outcome.why : null);
-        if (outcome.state === 'conflict') now.revision = (outcome.theirs as { revision: number }).revision;
+        if (outcome.state === 'conflict') own.revision = (outcome.theirs as { revision: number }).revision;
       });
     },
     [visitId],
@@ -68,50 +90,48 @@ export function usePlan(view: ClientView) {
 
   const change = useCallback(
     (next: Plan) => {
-      if (plan) setPast((list) => [...list.slice(-49), plan]);
-      setFuture([]);
-      setPlan(next);
-      send(next);
+      if (now.current) past.current = [...past.current.slice(1 - mostUndo), now.current];
+      future.current = [];
+      show(next);
     },
-    [plan, send],
+    [show],
   );
 
-  const step = useCallback(
-    (from: Plan[], setFrom: (list: Plan[]) => void, to: Plan[], setTo: (list: Plan[]) => void) => {
-      const next = from.at(-1);
-      if (!next || !plan) return;
-      setFrom(from.slice(0, -1));
-      setTo([...to, plan]);
-      setPlan(next);
-      send(next);
+  const undo = useCallback(() => {
+    const before = past.current.at(-1);
+    if (!before || !now.current) return;
+    past.current = past.current.slice(0, -1);
+    future.current = [...future.current, now.current];
+    show(before);
+  }, [show]);
+
+  const redo = useCallback(() => {
+    const next = future.current.at(-1);
+    if (!next || !now.current) return;
+    future.current = future.current.slice(0, -1);
+    past.current = [...past.current, now.current];
+    show(next);
+  }, [show]);
+
+  /** Edits go through here, so that they work on the plan as it is now and need not be made anew when it changes. */
+  const edit = useCallback(
+    (make: (items: PlanItem[]) => PlanItem[]) => {
+      if (now.current) change({ ...now.current, items: make(now.current.items) });
     },
-    [plan, send],
+    [change],
   );
 
-  const edits = useMemo(() => {
-    const withItems = (items: PlanItem[]) => plan && change({ ...plan, items });
-    return {
-      move: (index: number, by: -1 | 1) => {
-        const to = index + by;
-        if (!plan || to < 0 || to >= plan.items.length) return;
-        const items = [...plan.items];
-        const [item] = items.splice(index, 1);
-        items.splice(to, 0, item!);
-        withItems(items);
-      },
-      remove: (id: string) => plan && withItems(plan.items.filter((item) => item.id !== id)),
-      replace: (id: string, next: PlanItem) =>
-        plan && withItems(plan.items.map((item) => (item.id === id ? next : item))),
-      add: (item: PlanItem) => plan && withItems([...plan.items, item]),
-    };
-  }, [plan, change]);
-
-  return {
-    plan,
-    error,
-    change,
-    ...edits,
-    undo: past.length > 0 ? () => step(past, setPast, future, setFuture) : null,
-    redo: future.length > 0 ? () => step(future, setFuture, past, setPast) : null,
-  };
+  return { plan, error, change, edit, undo: steps.back > 0 ? undo : null, redo: steps.on > 0 ? redo : null };
 }
+
+/** An item moved to another place. @example moved(items, 'a', 0)[0].id // 'a' */
+export function moved(items: readonly PlanItem[], id: string, to: number): PlanItem[] {
+  const from = items.findIndex((item) => item.id === id);
+  if (from < 0) return [...items];
+  const rest = items.filter((item) => item.id !== id);
+  return [...rest.slice(0, to), items[from]!, ...rest.slice(to)];
+}
+
+/** Breaths of an item set, where its breath allows: a ladder has as many as it has rungs. */
+export const withBreaths = (item: PlanItem, breaths: number): PlanItem =>
+  item.cadences.length > 1 ? item : { ...item, breaths: Math.max(1, Math.min(60, breaths)), byHand: true };

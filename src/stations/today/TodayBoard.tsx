@@ -61,9 +61,12 @@ export function TodayBoard({
             {isDemo && ' This is the demo studio; everybody in it is invented.'}
           </p>
         </div>
-        <LinkButton href="/clients/new" look="strong">
-          Walk-in: add a client
-        </LinkButton>
+        <div className="flex flex-wrap gap-2">
+          <LinkButton href="/catalogue">Catalogue</LinkButton>
+          <LinkButton href="/clients/new" look="strong">
+            Walk-in: add a client
+          </LinkButton>
+        </div>
       </div>
 
       {!noticeSeen && <FirstNotice />}

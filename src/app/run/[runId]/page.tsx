@@ -3,7 +3,7 @@ import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
 import { RunScreen } from '@/stations/coach/RunScreen';
 import { findRun, findVisit, theStore } from '@/store';
-import { loadClient } from '../../load';
+import { loadForPlanning } from '../../load';
 
 export const metadata = { title: 'Coaching' };
 
@@ -11,7 +11,7 @@ export default async function RunPage({ params }: { params: Promise<{ runId: str
   const store = theStore();
   const run = findRun(store, (await params).runId);
   const visit = run && findVisit(store, run.visitId);
-  const view = visit && loadClient(visit.clientId);
+  const view = visit && loadForPlanning(visit.clientId);
   if (!run || !view) notFound();
   if (!openStations[view.path.state].includes('coach')) {
     return (

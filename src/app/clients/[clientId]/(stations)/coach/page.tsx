@@ -2,10 +2,10 @@ import { notFound } from 'next/navigation';
 import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
 import { CoachStation } from '@/stations/coach/CoachStation';
-import { loadClient } from '../../../../load';
+import { loadForPlanning } from '../../../../load';
 
 export default async function CoachPage({ params }: { params: Promise<{ clientId: string }> }) {
-  const view = loadClient((await params).clientId);
+  const view = loadForPlanning((await params).clientId);
   if (!view) notFound();
   if (!openStations[view.path.state].includes('coach')) return <PathStop view={view} />;
   return <CoachStation view={view} />;

@@ -1,0 +1,25 @@
+import { EmptyState } from '@/parts/Notice';
+import { LinkButton } from '@/parts/Button';
+import { Compare } from '@/stations/catalogue/Compare';
+import { loadCatalogue } from '../load';
+
+export const metadata = { title: 'Compare two drills' };
+
+export default async function ComparePage({ searchParams }: { searchParams: Promise<{ a?: string; b?: string }> }) {
+  const { a = '', b = '' } = await searchParams;
+  const { find, names } = loadCatalogue();
+  const [one, other] = [find(a), find(b)];
+  if (!one || !other) {
+    return (
+      <EmptyState title="Choose two drills to compare.">
+        <LinkButton href="/catalogue">To the drills</LinkButton>
+      </EmptyState>
+    );
+  }
+  return (
+    <>
+      <h1 className="mb-4 text-2xl">Two drills side by side</h1>
+      <Compare pair={[one, other]} names={names} />
+    </>
+  );
+}

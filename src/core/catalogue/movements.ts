@@ -1,0 +1,32 @@
+import { type MovementId } from './schema';
+
+/** What a movement is called in a lane of the score and on a drill's page. */
+export const movementWords: Readonly<Record<MovementId, string>> = {
+  none: 'still',
+  bridge: 'hips lift and lower',
+  march: 'one foot leaves',
+  heelSlide: 'heel slides out',
+  sideBend: 'bend to the side',
+  sideReach: 'reach to the side',
+  headTurn: 'head turns',
+  nod: 'head nods',
+  pelvicRock: 'pelvis rocks',
+  rockBack: 'rock to the heels',
+  armsOpen: 'arms open, close',
+  armsUp: 'arms rise, sink',
+  chestLift: 'breastbone lifts',
+  forwardFold: 'fold forward',
+  kneesFloat: 'knees float',
+  hipsLift: 'hips lift',
+  headLift: 'head and hands lift',
+  squat: 'squat',
+  hinge: 'hinge at the hips',
+  press: 'press overhead',
+  row: 'row',
+  chairRise: 'rise, sit',
+  legOut: 'one leg out, rock',
+  heelDrag: 'heels drag down',
+  handsPress: 'hands press down',
+  elbowsLeave: 'elbows leave the wall',
+  step: 'steps',
+};

@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { type Plan, type PlanItem, planItemSchema } from '../sequence';
+
+/** A plan without anything of a client: no reasons, no limits, no history; sides as both. */
+export const templateSchema = z
+  .object({
+    items: z
+      .array(planItemSchema.omit({ id: true, reasons: true, changes: true, byHand: true, locked: true }))
+      .min(1, 'A template needs at least one drill.')
+      .max(30),
+    minutes: z.number().int().min(5).max(60),
+    leadSchool: z.string().max(40),
+  })
+  .strict();
+export type Template = z.infer<typeof templateSchema>;
+
+/**
+ * Takes what may be kept of a plan for other clients.
+ *
+ * @example templateOf(plan).items[0] // no id, no reasons
+ */
+export function templateOf({ items, request }: Plan): Template {
+  return {
+    minutes: request.minutes,
+    leadSchool: request.leadSchool,
+    items: items.map(
+      ({ drillId, position, props, side, cadences, breaths, sets, restSeconds, setUpSeconds, contrast, own }) => ({
+        drillId,
+        position,
+        props,
+        side: side === 'none' ? 'none' : 'both',
+        cadences,
+        breaths,
+        sets,
+        restSeconds,
+        setUpSeconds,
+        ...(contrast ? { contrast } : {}),
+        ...(own ? { own } : {}),
+      }),
+    ),
+  };
+}
+
+/**
+ * Items of a template for a client. Nothing is repaired: what is off for them today is shown when the plan is checked.
+ *
+ * @param newId gives ids for the items
+ */
+export const itemsOf = (template: Template, newId: () => string): PlanItem[] =>
+  template.items.map((item) => ({ ...item, id: newId(), changes: [], reasons: [], byHand: true }));

@@ -1,0 +1,200 @@
+import { type PlanningProblem, diminishing } from './problem';
+
+/** The problem laid out in flat arrays for the search. Indices only; nothing here is read by anyone else. */
+export interface Compiled {
+  problem: PlanningProblem;
+  n: number;
+  targets: number;
+  places: number;
+  drills: number;
+  /** Layers of the bound's tables: one for each number of new things that may still be chosen. */
+  layers: number;
+  drillOf: Int32Array;
+  placeOf: Int32Array;
+  stageOf: Int32Array;
+  levelOf: Int32Array;
+  seconds: Float64Array;
+  holdSeconds: Float64Array;
+  supineSeconds: Float64Array;
+  isNew: Uint8Array;
+  holds: Uint8Array;
+  value: Float64Array;
+  /** Gains above 0 of each item, target by target, and where each item's begin. */
+  gainTarget: Int32Array;
+  gainTenths: Float64Array;
+  gainStart: Int32Array;
+  changeSeconds: Float64Array;
+  changePoints: Float64Array;
+  changeBase: Uint8Array;
+  /** Worth of a total gain on a target: weight times the falling curve, by whole tenths up to the last step. */
+  worth: Float64Array[];
+  lastTenth: number;
+  /** Rules on which drills may be taken together, each Σ factor × taken ≤ most, for the prices of the relaxation. */
+  rows: readonly Row[];
+  /** Drills each drill may not meet, and drills each item needs before it. */
+  clashes: Int32Array[];
+  needs: Int32Array[];
+  musts: Int32Array;
+  /** Items that can be part of some plan at all, as far as new things, needs and steps of difficulty allow. */
+  reachable: Int32Array;
+  /** The last item of each drill: after it a drill that must be in can no longer be taken. */
+  lastOfDrill: Int32Array;
+}
+
+export interface Row {
+  drills: readonly number[];
+  factors: readonly number[];
+  most: number;
+  /** A rule that must be met exactly has a price of either sign. */
+  exact: boolean;
+}
+
+const indexed = (ids: readonly string[]) => new Map([...new Set(ids)].map((id, index) => [id, index]));
+
+export function compile(problem: PlanningProblem): Compiled {
+  const { items, weights, steps } = problem;
+  const n = items.length;
+  const drillIndex = indexed([...items.map(({ drill }) => drill), ...problem.musts]);
+  const placeIndex = indexed(items.map(({ position }) => position));
+  const placeIds = [...placeIndex.keys()];
+  const places = placeIds.length;
+  const numbers = (of: (item: (typeof items)[number]) => number) => Float64Array.from(items, of);
+  const whole = (of: (item: (typeof items)[number]) => number) => Int32Array.from(items, of);
+  const pairs = placeIds.flatMap((from) => placeIds.map((to) => problem.change[from]![to]!));
+  const lastTenth = steps.at(-1)!.upTo;
+  const helped = items.map(({ gains }) => gains.flatMap((gain, target) => (gain > 0 ? [{ gain, target }] : [])));
+  const gainStart = new Int32Array(n + 1);
+  helped.forEach((list, i) => (gainStart[i + 1] = gainStart[i]! + list.length));
+  const clashes = Array.from({ length: drillIndex.size }, () => [] as number[]);
+  for (const [one, other] of problem.clashes) {
+    const [a, b] = [drillIndex.get(one), drillIndex.get(other)];
+    if (a === undefined || b === undefined) continue;
+    clashes[a]!.push(b);
+    clashes[b]!.push(a);
+  }
+  const needs = items.map(({ needs: ids }) => Int32Array.from(ids, (need) => drillIndex.get(need) ?? -1));
+  const drillOf = Int32Array.from(items, ({ drill }) => drillIndex.get(drill)!);
+  const lastOfDrill = new Int32Array(drillIndex.size).fill(-1);
+  items.forEach(({ drill }, i) => (lastOfDrill[drillIndex.get(drill)!] = i));
+  return {
+    problem,
+    n,
+    targets: weights.length,
+    places,
+    drills: drillIndex.size,
+    layers: (items.some(({ isNew }) => isNew) ? Math.min(problem.mostNew, problem.mostItems) : 0) + 1,
+    drillOf,
+    rows: rowsOf(problem, drillIndex, drillOf, needs, clashes),
+    placeOf: whole(({ position }) => placeIndex.get(position)!),
+    stageOf: whole(({ stage }) => stage),
+    levelOf: whole(({ level }) => level),
+    seconds: numbers(({ seconds }) => seconds),
+    holdSeconds: numbers(({ holdSeconds }) => holdSeconds),
+    supineSeconds: numbers(({ supineSeconds }) => supineSeconds),
+    isNew: Uint8Array.from(items, ({ isNew }) => Number(isNew)),
+    holds: Uint8Array.from(items, ({ holds }) => Number(holds)),
+    value: numbers(({ value }) => value),
+    gainTarget: Int32Array.from(helped.flat(), ({ target }) => target),
+    gainTenths: Float64Array.from(helped.flat(), ({ gain }) => gain),
+    gainStart,
+    changeSeconds: Float64Array.from(pairs, ({ seconds }) => seconds),
+    changePoints: Float64Array.from(pairs, ({ points }) => points),
+    changeBase: Uint8Array.from(pairs, ({ base }) => Number(base)),
+    worth: weights.map((weight) =>
+      Float64Array.from({ length: lastTenth + 1 }, (_, tenths) => weight * diminishing(tenths, steps)),
+    ),
+    lastTenth,
+    clashes: clashes.map((list) => Int32Array.from(list)),
+    // A drill needed that has no item at all can never come first: -1 stands for it.
+    needs,
+    reachable: reachableItems(problem),
+    musts: Int32Array.from(problem.musts, (must) => drillIndex.get(must)!),
+    lastOfDrill,
+  };
+}
+
+/** The hardest level a plan can begin with. */
+const openingLevel = ({ items, settleFirst }: PlanningProblem) =>
+  items.reduce((most, { stage, level }) => (!settleFirst || stage === 0 ? Math.max(most, level) : most), 0);
+
+/**
+ * Items whose needs, counted together with whatever must come before so hard a thing, don't ask for more new things than
+ * are allowed. The others are in no plan, and left in they would only loosen the bound.
+ */
+function reachableItems(problem: PlanningProblem): Int32Array {
+  const { items, mostNew, mostLevelRise } = problem;
+  const first = new Map<string, number>();
+  items.forEach(({ drill }, i) => first.has(drill) || first.set(drill, i));
+  const begin = openingLevel(problem);
+  const closure = (drill: string, seen: Set<string>): Set<string> => {
+    seen.add(drill);
+    const at = first.get(drill);
+    for (const need of at === undefined ? [] : items[at]!.needs) if (!seen.has(need)) closure(need, seen);
+    return seen;
+  };
+  return Int32Array.from(
+    items.flatMap((item, i) => {
+      const needed = [...closure(item.drill, new Set())].map((drill) => first.get(drill));
+      if (needed.some((at) => at === undefined)) return [];
+      const own = needed.map((at) => items[at!]!);
+      const fresh = own.filter(({ isNew }) => isNew).length;
+      const steps = item.level - mostLevelRise;
+      const stepped =
+        item.level <= begin + mostLevelRise || own.some(({ drill, level }) => drill !== item.drill && level >= steps);
+      if (stepped) return fresh <= mostNew ? [i] : [];
+      const before = items.slice(0, i).filter(({ drill, level }) => drill !== item.drill && level >= steps);
+      if (before.length === 0) return [];
+      return fresh + Number(before.every(({ isNew }) => isNew)) <= mostNew ? [i] : [];
+    }),
+  );
+}
+
+function rowsOf(
+  problem: PlanningProblem,
+  drillIndex: ReadonlyMap<string, number>,
+  drillOf: Int32Array,
+  needs: readonly Int32Array[],
+  clashes: readonly number[][],
+): Row[] {
+  const { musts, items, mostLevelRise } = problem;
+  const forced = new Set(musts.map((id) => drillIndex.get(id)!));
+  const times = new Int32Array(drillIndex.size);
+  drillOf.forEach((drill) => (times[drill]! += 1));
+  const rows: Row[] = [];
+  times.forEach((count, drill) => {
+    // A path can't take the same item twice, so a drill with one item needs no rule of its own.
+    if (forced.has(drill) || count > 1) rows.push({ drills: [drill], factors: [1], most: 1, exact: forced.has(drill) });
+  });
+  const needed = new Set<string>();
+  drillOf.forEach((drill, i) => {
+    for (const need of needs[i]!) {
+      if (need < 0 || needed.has(`${drill} ${need}`)) continue;
+      needed.add(`${drill} ${need}`);
+      rows.push({ drills: [drill, need], factors: [1, -1], most: 0, exact: false });
+    }
+  });
+  // A hard thing wants something nearly as hard before it; what the day can begin with needs nothing.
+  const begin = openingLevel(problem);
+  const levels = new Map(items.map(({ drill, level }) => [drillIndex.get(drill)!, level]));
+  for (const [drill, level] of levels) {
+    if (level <= begin + mostLevelRise) continue;
+    const latest = drillOf.lastIndexOf(drill);
+    const before = [...levels].filter(
+      ([other, own]) => other !== drill && own >= level - mostLevelRise && drillOf.indexOf(other) < latest,
+    );
+    rows.push({
+      drills: [drill, ...before.map(([other]) => other)],
+      factors: [1, ...before.map(() => -1)],
+      most: 0,
+      exact: false,
+    });
+  }
+  clashes.forEach((others, drill) => {
+    for (const other of others) {
+      if (other > drill && times[other]! > 0 && times[drill]! > 0) {
+        rows.push({ drills: [drill, other], factors: [1, 1], most: 1, exact: false });
+      }
+    }
+  });
+  return rows;
+}

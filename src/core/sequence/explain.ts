@@ -1,0 +1,181 @@
+import { positions } from '../catalogue';
+import { type SkillId, skills } from '../read';
+import { type Reason, capital, commonPractice, listed, lowered } from '../reasons';
+import { type RegionId, regions } from '../trunk';
+import { type Candidate, type PlanContext, type Wanted } from './candidates';
+import { type LaidOut } from './layOut';
+import { type PlanningProblem, diminishing, tally } from './problem';
+
+const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
+
+export const wantedName = (key: RegionId | SkillId): string =>
+  key in regions ? regions[key as RegionId].name : skills[key as SkillId];
+
+/** Why an item is in, why here, and why at this dose. */
+export function presentReasons(
+  candidate: Candidate,
+  index: number,
+  chosen: readonly Candidate[],
+  { wanted, problem }: LaidOut,
+  context: PlanContext,
+): Reason[] {
+  return [
+    whyIt(candidate, index, chosen, wanted, problem.steps),
+    ...whyAnswers(candidate),
+    whyHere(candidate, index, chosen),
+    ...whyThisForm(candidate, context),
+    whyThisDose(candidate),
+  ];
+}
+
+/** What the plan would lose without it: its own gain where the others leave room. */
+function whyIt(
+  candidate: Candidate,
+  index: number,
+  chosen: readonly Candidate[],
+  { keys, weights }: Wanted,
+  steps: PlanningProblem['steps'],
+): Reason {
+  const helped = keys
+    .map((key, i) => {
+      const others = chosen.reduce((sum, other, at) => sum + (at === index ? 0 : other.gains[i]!), 0);
+      const points = weights[i]! * (diminishing(others + candidate.gains[i]!, steps) - diminishing(others, steps));
+      return { key, points };
+    })
+    .filter(({ points }) => points > 0)
+    .sort((a, b) => b.points - a.points)
+    .slice(0, 3);
+  const opened = helped.filter(({ key }) => key in regions).map(({ key }) => wantedName(key));
+  const trained = helped.filter(({ key }) => !(key in regions)).map(({ key }) => wantedName(key));
+  const parts = [
+    ...(opened.length > 0 ? [`opens ${listed(opened)}`] : []),
+    ...(trained.length > 0 ? [`trains ${listed(trained)}`] : []),
+  ];
+  if (parts.length > 0)
+    return reason(`${capital(parts.join('; '))}.`, 'Wanted by the intent, beyond what the rest gives');
+  if (candidate.stage === 0)
+    return reason('Brings the client to rest before anything is asked.', 'Settling comes first');
+  if (candidate.stage === 3) return reason('Takes what was found into the day.', 'Every plan ends in daily posture');
+  return reason('Answers what was found.', 'Confirmed patterns');
+}
+
+const whyAnswers = ({ valueParts }: Candidate): Reason[] =>
+  valueParts
+    .filter(({ points, why }) => points > 0 && why !== 'answers what was found')
+    .map(({ why }) => reason(`${capital(why)}.`, 'Fit and what happened before'));
+
+function whyHere(candidate: Candidate, index: number, chosen: readonly Candidate[]): Reason {
+  const previous = chosen[index - 1];
+  const next = chosen[index + 1];
+  if (index === 0) return reason('First: settling comes before everything.', 'Order');
+  if (candidate.stage === 3) return reason('Last: carried over into daily posture, then the recheck.', 'Order');
+  if (candidate.stage === 1) return reason('Here: the exhale comes before inhale work.', 'Order');
+  if (previous && next && next.stage === 2 && next.item.position === candidate.item.position) {
+    return reason(`Here: together with what else is done in ${candidate.item.position}.`, 'Few changes of position');
+  }
+  if (previous?.item.position === candidate.item.position) {
+    return reason(`Here: ${candidate.item.position} goes on, a little harder.`, 'Gentle to demanding');
+  }
+  return reason(
+    `Here: ${candidate.item.position} comes after ${previous!.item.position}.`,
+    'Floor, chair, standing; gentle to demanding',
+  );
+}
+
+function whyThisForm({ drill, item }: Candidate, context: PlanContext): Reason[] {
+  const list: Reason[] = [];
+  const skipped = drill.positions.find(
+    (position) => position !== item.position && positions[position].rank < positions[item.position].rank,
+  );
+  const gate = skipped
+    ? context.gates.gates.find(
+        ({ component, level }) =>
+          level !== 'change' && (positions[skipped].components as readonly string[]).includes(component),
+      )
+    : undefined;
+  if (skipped && gate) {
+    const what = `${capital(item.position)}, because ${skipped} is off: ${lowered(gate.reason.what)}.`;
+    list.push({ ...gate.reason, what });
+  }
+  item.props.forEach((used, i) => {
+    const meant = drill.props[i];
+    if (meant && used !== meant) list.push(reason(`${capital(used)} instead of ${meant}.`, 'Props at hand'));
+  });
+  for (const change of item.changes) list.push(reason(`Changed: ${change}.`, 'Cautions'));
+  return list;
+}
+
+const doseWords = {
+  start: ['The drill’s start dose.', 'Begin small; change one thing at a time.'],
+  prescribed: ['The dose this client has reached.', 'One step up after a calm time, one back after two that were not.'],
+  kept: ['Kept as you set it.', 'Locked'],
+} as const;
+
+function whyThisDose({ dose, drill }: Candidate): Reason {
+  const [what, rule] = doseWords[dose];
+  return { ...reason(what, rule), provenance: dose === 'kept' ? { kind: 'set by you' } : drill.provenance };
+}
+
+/** For each drill that could have been chosen and was not: the rule or the loss that kept it out, the expected ones first. */
+export function absentReasons(
+  chosen: readonly number[],
+  laid: LaidOut,
+  context: PlanContext,
+): { drillId: string; reason: Reason }[] {
+  const { candidates, problem } = laid;
+  const inPlan = new Set(chosen.map((index) => candidates[index]!.drill.id));
+  const absent = new Map<string, { index: number; expected: number }[]>();
+  candidates.forEach(({ drill }, index) => {
+    if (inPlan.has(drill.id)) return;
+    const expected = drill.answers.filter((pattern) => context.confirmedPatterns.includes(pattern)).length;
+    absent.set(drill.id, [...(absent.get(drill.id) ?? []), { index, expected }]);
+  });
+  const base = tally(problem, chosen);
+  return [...absent]
+    .sort(([, a], [, b]) => b[0]!.expected - a[0]!.expected)
+    .map(([drillId, own]) => ({
+      drillId,
+      reason: absentReason(
+        own.map(({ index }) => index),
+        chosen,
+        laid,
+        base.points,
+      ),
+    }));
+}
+
+function absentReason(
+  own: readonly number[],
+  chosen: readonly number[],
+  { problem, candidates }: LaidOut,
+  points: number,
+): Reason {
+  const helps = own.some((index) => candidates[index]!.gains.some((gain) => gain > 0));
+  if (!helps) return reason('Nothing the intent wants.', 'Wanted by the intent');
+  const inOrder = (list: readonly number[]) => [...list].sort((a, b) => a - b);
+  const added = own
+    .map((index) => tally(problem, inOrder([...chosen, index])))
+    .filter(({ broken }) => broken === null)
+    .map((one) => one.points - points);
+  if (added.length > 0) {
+    return Math.max(...added) <= -40
+      ? reason('Adds less than its change of position, props and attention cost.', 'Worth')
+      : reason('What it opens is covered by the others.', 'Diminishing returns');
+  }
+  if (chosen.length === 0) return reason('No plan keeps all the rules.', 'Hard rules');
+  // There is no room beside the others: what would it be worth in the place of one of them?
+  const exchanges = own.flatMap((index) =>
+    chosen.map((out) => ({ out, ...tally(problem, inOrder([...chosen.filter((kept) => kept !== out), index])) })),
+  );
+  const possible = exchanges.filter(({ broken }) => broken === null);
+  if (possible.length === 0) {
+    const { broken } = exchanges.reduce((best, one) => (one.points > best.points ? one : best), exchanges[0]!);
+    return reason(`With it the plan would be ${broken ?? 'against a rule'}.`, 'Hard rules');
+  }
+  const best = possible.reduce((top, one) => (one.points > top.points ? one : top));
+  const name = candidates[best.out]!.drill.name;
+  const part = points > 0 ? Math.round((100 * (points - best.points)) / points) : 0;
+  return part <= 0
+    ? reason(`As good as ${name}, which is in; the plan keeps one of them.`, 'Worth')
+    : reason(`Would push out ${name} and cost about ${part} % of the plan’s worth.`, 'Worth');
+}

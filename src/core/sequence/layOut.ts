@@ -1,0 +1,185 @@
+import { changeSeconds, positionIds, positions } from '../catalogue';
+import { holdCapSeconds } from '../dose';
+import { type Reason, commonPractice } from '../reasons';
+import { checkComponents, refusalInWords } from '../safety';
+import { clashes, everydayRules } from '../schools';
+import {
+  type Candidate,
+  type Gathered,
+  type PlanContext,
+  candidateOf,
+  compareOrder,
+  gatherCandidates,
+  orderOf,
+} from './candidates';
+import { type PlanItem, type PlanRequest, itemComponents, knownDrill, recheckSeconds } from './plan';
+import { type PlanningProblem, gainSteps } from './problem';
+import {
+  cautiousSupineSeconds,
+  changePointsASecond,
+  mostBaseChanges,
+  mostItems,
+  mostLevelRise,
+  mostNewDrills,
+} from './rules';
+
+/** The planning problem of a request, with the candidates its numbers stand for, index by index. */
+export interface LaidOut extends Gathered {
+  problem: PlanningProblem;
+}
+
+/** Every change between two positions, as the planner counts it. The same for everyone, so it is made once. */
+const changeTable: PlanningProblem['change'] = Object.fromEntries(
+  positionIds.map((from) => [
+    from,
+    Object.fromEntries(
+      positionIds.map((to) => {
+        const seconds = changeSeconds(from, to);
+        return [
+          to,
+          {
+            seconds,
+            points: seconds * changePointsASecond,
+            base: positions[from].base !== positions[to].base,
+          },
+        ];
+      }),
+    ),
+  ]),
+);
+
+/**
+ * Lays a request out as numbers for the search.
+ *
+ * @param locked items that are to be in as they are; they keep their order among themselves
+ */
+export function layOut(request: PlanRequest, context: PlanContext, locked: readonly PlanItem[] = []): LaidOut {
+  const gathered = gatherCandidates(request, context);
+  const { kept, refusals } = keptCandidates(locked, request, context, gathered);
+  const keptIds = new Set(kept.map(({ drill }) => drill.id));
+  const free = gathered.candidates.filter(({ drill }) => !keptIds.has(drill.id));
+  const candidates = merged(free, kept);
+  const drillIds = new Set(candidates.map(({ drill }) => drill.id));
+  return {
+    candidates,
+    wanted: gathered.wanted,
+    refusals: [
+      ...refusals,
+      ...gathered.refusals.filter(
+        ({ drillId }) => !keptIds.has(drillId) && !refusals.some((other) => other.drillId === drillId),
+      ),
+    ],
+    problem: {
+      ...problemOf(candidates, gathered.wanted.weights, request, context),
+      clashes: clashingPairs(candidates),
+      musts: [...new Set([...(request.musts ?? []).filter((id) => drillIds.has(id)), ...keptIds])],
+      settleFirst: candidates.some(({ stage }) => stage === 0),
+      carryLast: candidates.some(({ stage }) => stage === 3),
+    },
+  };
+}
+
+/** The problem over some candidates in the order they stand in, without rules on which may meet. */
+export function problemOf(
+  candidates: readonly Candidate[],
+  weights: readonly number[],
+  request: PlanRequest,
+  context: PlanContext,
+): PlanningProblem {
+  const cautious = context.gates.gates.some(({ component, level }) => component === 'flatSupine' && level === 'change');
+  return {
+    items: candidates.map((candidate) => ({
+      drill: candidate.drill.id,
+      position: candidate.item.position,
+      stage: candidate.stage,
+      level: candidate.drill.level,
+      seconds: candidate.seconds,
+      holdSeconds: candidate.holdSeconds,
+      supineSeconds: candidate.supineSeconds,
+      isNew: candidate.isNew,
+      holds: candidate.holds,
+      gains: candidate.gains,
+      value: candidate.value,
+      needs: candidate.needs,
+    })),
+    weights,
+    steps: gainSteps,
+    change: changeTable,
+    mostItems: mostItems(request.minutes),
+    mostSeconds: request.minutes * 60 - recheckSeconds,
+    mostHoldSeconds: holdCapSeconds,
+    mostSupineSeconds: cautious ? cautiousSupineSeconds : Number.POSITIVE_INFINITY,
+    mostNew: mostNewDrills,
+    mostBaseChanges,
+    mostLevelRise,
+    clashes: [],
+    musts: [],
+    settleFirst: false,
+    carryLast: false,
+  };
+}
+
+/** Locked items as candidates of their own; one that is off today can't be kept, and says why. */
+function keptCandidates(
+  locked: readonly PlanItem[],
+  request: PlanRequest,
+  context: PlanContext,
+  { wanted }: Gathered,
+): { kept: Candidate[]; refusals: { drillId: string; reason: Reason }[] } {
+  const history = new Map((context.history ?? []).map((entry) => [entry.drillId, entry]));
+  const kept: Candidate[] = [];
+  const refusals: { drillId: string; reason: Reason }[] = [];
+  for (const item of locked) {
+    const drill = knownDrill(item);
+    if (!drill || kept.some((other) => other.drill.id === drill.id)) continue;
+    const refusal = refusalInWords(checkComponents(context.gates, itemComponents(item)));
+    if (refusal) {
+      const why = { what: `Locked, but ${refusal}`, rule: 'Nothing blocked', records: [], provenance: commonPractice };
+      refusals.push({ drillId: drill.id, reason: why });
+      continue;
+    }
+    // What is kept by hand needs nobody before it: the coach has seen it.
+    kept.push({ ...candidateOf(drill, item, { request, context, wanted, history }, 'kept'), needs: [], isNew: false });
+  }
+  return { kept, refusals };
+}
+
+/** Puts locked candidates among the others: where the rule of order would turn two of them round, the later one follows. */
+function merged(free: readonly Candidate[], kept: readonly Candidate[]): Candidate[] {
+  const rows = free.map((candidate) => ({ candidate, key: orderOf(candidate), turn: -1 }));
+  let before: readonly [number, number, number] = [-1, -1, -1];
+  kept.forEach((candidate, turn) => {
+    const own = orderOf(candidate);
+    const key = own.some((value, i) => own.slice(0, i).every((v, k) => v === before[k]) && value < before[i]!)
+      ? before
+      : own;
+    before = key;
+    rows.push({ candidate, key, turn });
+  });
+  return rows
+    .sort(
+      (a, b) =>
+        a.key[0] - b.key[0] ||
+        a.key[1] - b.key[1] ||
+        a.key[2] - b.key[2] ||
+        (a.turn >= 0 && b.turn >= 0 ? a.turn - b.turn : compareOrder(a.candidate, b.candidate)),
+    )
+    .map(({ candidate }) => candidate);
+}
+
+/** Drills whose everyday rules contradict, each pair once. What is marked a deliberate contrast contradicts nobody. */
+export function clashingPairs(candidates: readonly Candidate[]): (readonly [string, string])[] {
+  const rules = new Map(
+    candidates
+      .filter(({ item }) => !item.contrast)
+      .map(({ drill }) => [drill.id, everydayRules(drill.stances)] as const)
+      .filter(([, own]) => Object.keys(own).length > 0),
+  );
+  const ids = [...rules.keys()];
+  return ids.flatMap((one, i) =>
+    ids
+      .slice(i + 1)
+      .filter((other) => clashes(rules.get(one)!, rules.get(other)!).length > 0)
+      .map((other) => [one, other] as const),
+  );
+}

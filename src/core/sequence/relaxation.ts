@@ -1,0 +1,452 @@
+import { type Compiled } from './compile';
+import { type State, complete } from './state';
+
+/** What the shared limits cost and what a tenth of gain is paid. Any prices, none below 0, give a valid bound. */
+export interface Prices {
+  tenth: Float64Array;
+  /** One price a row of {@link Compiled.rows}. */
+  row: Float64Array;
+  second: number;
+  holdSecond: number;
+  supineSecond: number;
+  /** Of one item more; the tables that count items do without it. */
+  item: number;
+}
+
+/**
+ * A bound from above on everything that can still be chosen out of some items. With prices on the limits, on the rules
+ * between drills and on each tenth of gain, what is left is a longest path through the ordered items, worked out once for
+ * every place to go on from.
+ */
+export interface Relaxation {
+  prices: Prices;
+  /** The items it speaks of, in their order. */
+  items: Int32Array;
+  /** What each is worth at these prices, and what each drill is charged for the rules. */
+  worth: Float64Array;
+  drill: Float64Array;
+  ruleBase: number;
+  /** For each target the total worth buying at its price: where the falling curve meets it. */
+  aim: Float64Array;
+  /** Change from place to place at these prices, below 0. */
+  arc: Float64Array;
+  /**
+   * How many new things may still be chosen is counted and not priced, since a price on so few lets halves of them through:
+   * every table has a layer for each number. Best path that begins with item j and has at most k items in all: [layer][k][j].
+   */
+  from: Float64Array[][];
+  /**
+   * Best path over items j and later, coming from place p, with at most k items: [layer][k][rowOf[layer][k][j] + p]. Items
+   * that better no path share the row of the one after them.
+   */
+  next: Float64Array[][];
+  rowOf: Int32Array[][];
+}
+
+const never = -1e15;
+
+/** The layer of the tables a state goes on in: the new things it may still take. */
+export const layerOf = (c: Compiled, state: State) => c.layers - 1 - state.newOnes;
+
+type Base = Pick<Relaxation, 'prices' | 'items' | 'worth' | 'drill' | 'ruleBase' | 'aim' | 'arc'>;
+
+/** Room for one set of prices, used again and again where nothing of it is kept. */
+type Room = Pick<Base, 'worth' | 'drill' | 'aim' | 'arc'>;
+
+const roomFor = (c: Compiled, items: Int32Array): Room => ({
+  worth: new Float64Array(items.length),
+  drill: new Float64Array(c.drills),
+  aim: new Float64Array(c.targets),
+  arc: new Float64Array(c.places * c.places),
+});
+
+function priced(c: Compiled, items: Int32Array, prices: Prices, room: Room = roomFor(c, items)): Base {
+  const { worth, drill, aim, arc } = room;
+  const { second, holdSecond, supineSecond, tenth } = prices;
+  const n = items.length;
+  drill.fill(0);
+  let ruleBase = 0;
+  for (let r = 0; r < c.rows.length; r += 1) {
+    const price = prices.row[r]!;
+    if (price === 0) continue;
+    const { drills, factors, most } = c.rows[r]!;
+    ruleBase += price * most;
+    for (let at = 0; at < drills.length; at += 1) drill[drills[at]!]! += factors[at]! * price;
+  }
+  for (let j = 0; j < n; j += 1) {
+    const i = items[j]!;
+    let value = c.value[i]! - second * c.seconds[i]! - drill[c.drillOf[i]!]!;
+    if (holdSecond > 0) value -= holdSecond * c.holdSeconds[i]!;
+    if (supineSecond > 0) value -= supineSecond * c.supineSeconds[i]!;
+    const end = c.gainStart[i + 1]!;
+    for (let g = c.gainStart[i]!; g < end; g += 1) value += tenth[c.gainTarget[g]!]! * c.gainTenths[g]!;
+    worth[j] = value;
+  }
+  for (let a = 0; a < arc.length; a += 1) arc[a] = -c.changePoints[a]! - second * c.changeSeconds[a]!;
+  for (let t = 0; t < c.targets; t += 1) aim[t] = wantedTenths(c, t, tenth[t]!);
+  return { prices, items, worth, drill, ruleBase, aim, arc };
+}
+
+/** Lays out the tables for one set of prices. Work: items × places × items still to choose. */
+export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: Prices): Relaxation {
+  const { places } = c;
+  const { carryLast } = c.problem;
+  const n = items.length;
+  const { worth, drill, ruleBase, arc, aim } = priced(c, items, prices);
+  const layers = Array.from({ length: c.layers }, (_, layer) => layer);
+  const from = layers.map(() => Array.from({ length: toChoose + 1 }, () => new Float64Array(n)));
+  const next = layers.map(() => [new Float64Array(places).fill(never)]);
+  const rowOf = layers.map(() => [new Int32Array(n + 1)]);
+  const bestAt = new Float64Array(places);
+  for (const layer of layers) from[layer]![0]!.fill(never);
+  for (let k = 1; k <= toChoose; k += 1) {
+    for (const layer of layers) {
+      const own = from[layer]![k]!;
+      const rows = new Float64Array((n + 1) * places);
+      const index = new Int32Array(n + 1);
+      rows.fill(never, 0, places);
+      bestAt.fill(never);
+      let row = 0;
+      for (let j = n - 1; j >= 0; j -= 1) {
+        const i = items[j]!;
+        const place = c.placeOf[i]!;
+        const below = layer - c.isNew[i]!;
+        let rest = 0;
+        if (below < 0) rest = never;
+        else if (!carryLast || c.stageOf[i] !== 3) {
+          rest = next[below]![k - 1]![rowOf[below]![k - 1]![j + 1]! + place]!;
+          if (!carryLast && rest < 0) rest = 0;
+        }
+        const here = rest <= never / 2 ? never : worth[j]! + rest;
+        own[j] = here;
+        // What is no better than another item at the same place betters no path.
+        if (here > bestAt[place]!) {
+          bestAt[place] = here;
+          const grown = row + places;
+          for (let p = 0; p < places; p += 1) {
+            const through = here + arc[p * places + place]!;
+            const past = rows[row + p]!;
+            rows[grown + p] = through > past ? through : past;
+          }
+          row = grown;
+        }
+        index[j] = row;
+      }
+      next[layer]!.push(rows);
+      rowOf[layer]!.push(index);
+    }
+  }
+  return { prices, items, worth, drill, ruleBase, aim, arc, from, next, rowOf };
+}
+
+/** What is certain at a state under a set of prices, without the path to come. */
+export function certain(c: Compiled, { prices, aim, ruleBase, drill }: Base, state: State): number {
+  const { mostSeconds, mostHoldSeconds, mostSupineSeconds } = c.problem;
+  let sum = state.fixed + ruleBase;
+  // A limit without a price may be endless.
+  if (prices.second > 0) sum += prices.second * (mostSeconds - state.seconds);
+  if (prices.holdSecond > 0) sum += prices.holdSecond * (mostHoldSeconds - state.holdSeconds);
+  if (prices.supineSecond > 0) sum += prices.supineSecond * (mostSupineSeconds - state.supineSeconds);
+  for (let at = 0; at < state.chosen.length; at += 1) sum -= drill[c.drillOf[state.chosen[at]!]!]!;
+  for (let target = 0; target < c.targets; target += 1) {
+    // The curve falls: short of the aim the rest is bought at its price, past it nothing is.
+    const [gain, wanted, curve] = [state.gains[target]!, aim[target]!, c.worth[target]!];
+    if (gain < wanted) sum += curve[wanted]! - prices.tenth[target]! * (wanted - gain);
+    else sum += curve[gain > c.lastTenth ? c.lastTenth : gain]!;
+  }
+  return sum;
+}
+
+interface Sweep {
+  /** No way on from the state over these items is worth more. */
+  bound: number;
+  /** The path that reaches it, as places in the list of items. */
+  path: number[];
+}
+
+/**
+ * The bound on everything that can follow a state, with a price on each item instead of a count of them: one pass from the
+ * last item to the first. Minus infinity when nothing whole can come of it.
+ */
+function sweep(c: Compiled, items: Int32Array, state: State, prices: Prices, scratch: Scratch): Sweep {
+  const base = priced(c, items, prices, scratch.room);
+  const { worth, arc } = base;
+  const { places } = c;
+  const { carryLast, settleFirst, mostItems } = c.problem;
+  const { value, item, after } = scratch;
+  const n = items.length;
+  const last = state.chosen.at(-1);
+  const top = layerOf(c, state);
+  value.fill(never);
+  item.fill(-1);
+  let [start, onward] = [-1, never];
+  for (let j = n - 1; j >= 0; j -= 1) {
+    const i = items[j]!;
+    const place = c.placeOf[i]!;
+    const ends = carryLast && c.stageOf[i] === 3;
+    // From the top layer down: a layer reads the one below as it was before this item.
+    for (let layer = top; layer >= 0; layer -= 1) {
+      const below = layer - c.isNew[i]!;
+      after[layer * n + j] = -1;
+      if (below < 0) continue;
+      let rest = 0;
+      if (!ends) {
+        rest = value[below * places + place]!;
+        after[layer * n + j] = item[below * places + place]!;
+        if (!carryLast && rest < 0) {
+          rest = 0;
+          after[layer * n + j] = -1;
+        }
+      }
+      if (rest <= never / 2) continue;
+      const here = worth[j]! - prices.item + rest;
+      if (layer === top && (last !== undefined || !settleFirst || c.stageOf[i] === 0)) {
+        const whole = here + (last === undefined ? 0 : arc[c.placeOf[last]! * places + place]!);
+        if (whole > onward) [onward, start] = [whole, j];
+      }
+      const row = layer * places;
+      if (here <= value[row + place]!) continue;
+      for (let p = 0; p < places; p += 1) {
+        const through = here + arc[p * places + place]!;
+        if (through > value[row + p]!) {
+          value[row + p] = through;
+          item[row + p] = j;
+        }
+      }
+    }
+  }
+  const stops = complete(c, state);
+  if (!stops && start < 0) return { bound: Number.NEGATIVE_INFINITY, path: [] };
+  const basis = certain(c, base, state) + prices.item * (mostItems - state.chosen.length);
+  if (stops && onward <= 0) return { bound: basis, path: [] };
+  const path: number[] = [];
+  for (let j = start, layer = top; j >= 0;) {
+    path.push(j);
+    const then = after[layer * n + j]!;
+    layer -= c.isNew[items[j]!]!;
+    j = then;
+  }
+  return { bound: basis + onward, path };
+}
+
+interface Scratch {
+  room: Room;
+  value: Float64Array;
+  item: Int32Array;
+  after: Int32Array;
+}
+
+/**
+ * Which items can still be part of something worth more than is known: for each the best path to it and the best path from
+ * it. The others can be left out for good.
+ */
+export function worthKeeping(c: Compiled, r: Relaxation, state: State, points: number): Int32Array {
+  const { items, arc, worth } = r;
+  const { places } = c;
+  const { settleFirst, carryLast } = c.problem;
+  const top = layerOf(c, state);
+  const k = r.from[0]!.length - 1;
+  const last = state.chosen.at(-1);
+  const basis = certain(c, r, state);
+  const lowest = points + 1 - 1e-6 - basis;
+  // reach[(used × (k + 1) + m) × places + p]: best path of m earlier items, `used` of them new, the next one standing at p.
+  const block = (k + 1) * places;
+  const reach = new Float64Array((top + 1) * block).fill(never);
+  const kept: number[] = [];
+  for (let j = 0; j < items.length; j += 1) {
+    const i = items[j]!;
+    const place = c.placeOf[i]!;
+    const first =
+      last === undefined ? (settleFirst && c.stageOf[i] !== 0 ? never : 0) : arc[c.placeOf[last]! * places + place]!;
+    const ends = carryLast && c.stageOf[i] === 3;
+    const fresh = c.isNew[i]!;
+    let keep = false;
+    for (let used = top - fresh; used >= 0; used -= 1) {
+      for (let m = k - 1; m >= 0; m -= 1) {
+        const before = m === 0 ? (used === 0 ? first : never) : reach[used * block + m * places + place]!;
+        if (before <= never / 2) continue;
+        if (before + r.from[top - used]![k - m]![j]! >= lowest) keep = true;
+        if (ends) continue;
+        const along = before + worth[j]!;
+        const row = (used + fresh) * block + (m + 1) * places;
+        for (let p = 0; p < places; p += 1) {
+          const here = along + arc[place * places + p]!;
+          if (here > reach[row + p]!) reach[row + p] = here;
+        }
+      }
+    }
+    if (keep) kept.push(i);
+  }
+  return Int32Array.from(kept);
+}
+
+export interface Priced {
+  /** The sets of prices with the lowest bounds, lowest first. */
+  kept: Prices[];
+  bound: number;
+  rounds: number;
+}
+
+/** Prices to begin from: a tenth is paid what the second step of the curve gives. */
+export function firstPrices(c: Compiled): Prices {
+  const { steps, weights } = c.problem;
+  return {
+    tenth: Float64Array.from(weights, (weight) => weight * (steps[1] ?? steps[0]!).slope),
+    row: new Float64Array(c.rows.length),
+    second: 0,
+    holdSecond: 0,
+    supineSecond: 0,
+    item: 0,
+  };
+}
+
+/**
+ * Finds good prices by stepping against the relaxed limits.
+ *
+ * @param begin prices to start from
+ * @param rounds steps to take at most; each costs one pass over the items
+ * @param keepers how many of the best to keep
+ * @param tryPath is shown every relaxed path and answers what the best known plan is worth
+ */
+export function findPrices(
+  c: Compiled,
+  items: Int32Array,
+  state: State,
+  begin: Prices,
+  rounds: number,
+  keepers: number,
+  tryPath: (path: readonly number[]) => number,
+): Priced {
+  const scratch: Scratch = {
+    room: roomFor(c, items),
+    value: new Float64Array(c.layers * c.places),
+    item: new Int32Array(c.layers * c.places),
+    after: new Int32Array(c.layers * items.length),
+  };
+  const seen: { bound: number; prices: Prices }[] = [];
+  let prices = begin;
+  let centre = begin;
+  let best = Number.POSITIVE_INFINITY;
+  let stretch = 1;
+  let stale = 0;
+  let done = 0;
+  let direction: Prices | null = null;
+  while (done < rounds) {
+    const { bound, path } = sweep(c, items, state, prices, scratch);
+    done += 1;
+    if (bound === Number.NEGATIVE_INFINITY) return { kept: [prices], bound, rounds: done };
+    seen.push({ bound, prices });
+    seen.sort((a, b) => a.bound - b.bound);
+    seen.length = Math.min(seen.length, keepers);
+    if (bound < best - 1e-6) {
+      best = bound;
+      centre = prices;
+      stale = 0;
+    } else if ((stale += 1) >= 8) {
+      stale = 0;
+      stretch /= 2;
+      prices = centre;
+      direction = null;
+    }
+    const floor = tryPath(path);
+    if (Math.floor(best + 1e-6) <= floor || stretch < 0.01) break;
+    // Without a plan yet the aim is a tenth below the bound.
+    const aim = Number.isFinite(floor) ? floor : bound - Math.abs(bound) / 10;
+    direction = turned(
+      slackOf(
+        c,
+        prices,
+        state,
+        path.map((j) => items[j]!),
+      ),
+      direction,
+    );
+    prices = stepped(c, prices, direction, stretch * Math.max(1, bound - aim));
+  }
+  return { kept: seen.map((one) => one.prices), bound: best, rounds: done };
+}
+
+/** Limits are scaled so that a step moves each kind of price by a like amount. */
+const scale = { tenth: 1 / 30, second: 1 / 60, holdSecond: 1 / 20, supineSecond: 1 / 60, item: 1 };
+
+/** How much of the last direction the next one keeps: without it the prices zigzag. */
+const momentum = 0.7;
+
+/** What a relaxed path leaves of each limit, scaled: the direction in which prices fall. */
+function slackOf(c: Compiled, prices: Prices, state: State, path: readonly number[]): Prices {
+  const { mostItems, mostSeconds, mostHoldSeconds, mostSupineSeconds } = c.problem;
+  const total = Float64Array.from(state.gains);
+  const count = Float64Array.from(state.taken);
+  let { seconds, holdSeconds, supineSeconds } = state;
+  let last = state.chosen.at(-1);
+  for (const i of path) {
+    for (let g = c.gainStart[i]!; g < c.gainStart[i + 1]!; g += 1) total[c.gainTarget[g]!]! += c.gainTenths[g]!;
+    count[c.drillOf[i]!]! += 1;
+    seconds += c.seconds[i]!;
+    if (last !== undefined) seconds += c.changeSeconds[c.placeOf[last]! * c.places + c.placeOf[i]!]!;
+    holdSeconds += c.holdSeconds[i]!;
+    supineSeconds += c.supineSeconds[i]!;
+    last = i;
+  }
+  const slack = (most: number, used: number) => (Number.isFinite(most) ? most - used : 0);
+  const tenth = new Float64Array(c.targets);
+  for (let t = 0; t < c.targets; t += 1) {
+    tenth[t] = (total[t]! - Math.max(state.gains[t]!, wantedTenths(c, t, prices.tenth[t]!))) * scale.tenth;
+  }
+  const row = new Float64Array(c.rows.length);
+  for (let r = 0; r < c.rows.length; r += 1) {
+    const { drills, factors, most } = c.rows[r]!;
+    let left = most;
+    for (let at = 0; at < drills.length; at += 1) left -= factors[at]! * count[drills[at]!]!;
+    row[r] = left;
+  }
+  return {
+    tenth,
+    row,
+    second: slack(mostSeconds, seconds) * scale.second,
+    holdSecond: slack(mostHoldSeconds, holdSeconds) * scale.holdSecond,
+    supineSecond: slack(mostSupineSeconds, supineSeconds) * scale.supineSecond,
+    item: (mostItems - state.chosen.length - path.length) * scale.item,
+  };
+}
+
+const single = ['second', 'holdSecond', 'supineSecond', 'item'] as const;
+
+/** Adds a part of the last direction to a new one, in place. */
+function turned(direction: Prices, before: Prices | null): Prices {
+  if (!before) return direction;
+  for (const key of single) direction[key] += momentum * before[key];
+  for (let t = 0; t < direction.tenth.length; t += 1) direction.tenth[t]! += momentum * before.tenth[t]!;
+  for (let r = 0; r < direction.row.length; r += 1) direction.row[r]! += momentum * before.row[r]!;
+  return direction;
+}
+
+/** Prices one step along a direction; a price that would fall below 0 stays at 0, and does not count for the length. */
+function stepped(c: Compiled, prices: Prices, direction: Prices, reach: number): Prices {
+  const counts = (price: number, row: number) => (price <= 0 && row > 0 ? 0 : row * row);
+  let square = 0;
+  for (const key of single) square += counts(prices[key], direction[key]);
+  for (let t = 0; t < c.targets; t += 1) square += counts(prices.tenth[t]!, direction.tenth[t]!);
+  for (let r = 0; r < c.rows.length; r += 1) square += counts(c.rows[r]!.exact ? 1 : prices.row[r]!, direction.row[r]!);
+  const step = square === 0 ? 0 : reach / square;
+  const next: Prices = { ...prices, tenth: new Float64Array(c.targets), row: new Float64Array(c.rows.length) };
+  for (const key of single) next[key] = Math.max(0, prices[key] - step * direction[key] * scale[key]);
+  for (let t = 0; t < c.targets; t += 1) {
+    next.tenth[t] = Math.max(0, prices.tenth[t]! - step * direction.tenth[t]! * scale.tenth);
+  }
+  for (let r = 0; r < c.rows.length; r += 1) {
+    const price = prices.row[r]! - step * direction.row[r]!;
+    next.row[r] = c.rows[r]!.exact ? price : Math.max(0, price);
+  }
+  return next;
+}
+
+/** Tenths one would buy of a target at a price: where the falling curve meets it. */
+function wantedTenths(c: Compiled, target: number, price: number): number {
+  let at = 0;
+  for (const { upTo, slope } of c.problem.steps) {
+    if (slope * c.problem.weights[target]! <= price) break;
+    at = upTo;
+  }
+  return at;
+}

@@ -1,0 +1,47 @@
+/** Everything the planner weighs and limits, in one place. Common practice, the sizes ours; docs/planner.md says why. */
+
+/** Most items in a visit, by minutes: attention is the limit, not the clock. @example mostItems(20) // 6 */
+export const mostItems = (minutes: number) => Math.min(7, 2 + Math.floor(minutes / 5));
+
+/** Most changes between floor, chair and standing. */
+export const mostBaseChanges = 3;
+
+/** The level may rise by at most this much over the hardest so far: difficulty never jumps. */
+export const mostLevelRise = 2;
+
+/** Things that have to be learned, in one visit. */
+export const mostNewDrills = 2;
+
+/** From this level on a drill that was never done counts as something to learn. */
+export const newFromLevel = 3;
+
+/** Most seconds flat on the back where a caution asks for another position first. */
+export const cautiousSupineSeconds = 180;
+
+/** From this many minutes on, time that is left goes into one step more of each drill. */
+export const fullerFromMinutes = 25;
+
+/** Worth in points, beside what is gained on the wanted parts and skills. */
+export const worth = {
+  /** Answers a pattern the coach confirmed; more where that is what the drill is for first of all. */
+  answer: 60,
+  firstAnswer: 40,
+  /** Stands as the lead school teaches, an axis. */
+  schoolFit: 15,
+  /** A condition asks for another form of it. */
+  change: -80,
+  prop: -8,
+  substitute: -10,
+  /** Never done, by a client who has a history. */
+  novelty: -20,
+  /** Moves besides the breath; has two sides; has more than one set. */
+  attention: { moves: -8, sides: -6, sets: -4 },
+  /** A cue of it landed before, each, up to three. */
+  landed: 12,
+  /** Went calmly last time; did not. */
+  calm: 20,
+  notCalm: -40,
+} as const;
+
+/** Attention lost on a change of position: points a second of it. */
+export const changePointsASecond = 2;

@@ -1,0 +1,12 @@
+'use client';
+
+/** Hands a file to the browser to save. */
+export function saveFile(name: string, type: string, content: string | Blob) {
+  const url = URL.createObjectURL(typeof content === 'string' ? new Blob([content], { type }) : content);
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  // The click is handled after this turn; the address must live until then.
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}

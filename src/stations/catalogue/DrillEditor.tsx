@@ -1,0 +1,610 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import {
+  type Cue,
+  type Drill,
+  type Range,
+  cueKinds,
+  drills as builtIn,
+  faultIds,
+  faults as allFaults,
+  families,
+  familyIds,
+  movementIds,
+  movementWords,
+  openedIds,
+  positionIds,
+  propList,
+  skillIds,
+} from '@/core/catalogue';
+import { type Fault } from '@/core/formats';
+import { patterns, skills } from '@/core/read';
+import { componentIds, components } from '@/core/safety';
+import { axes, axisIds } from '@/core/schools';
+import { openedRegions } from '@/core/sequence';
+import { regions, type RegionId } from '@/core/trunk';
+import { keep } from '@/keep';
+import { Button } from '@/parts/Button';
+import { ChoiceChips, TickChips } from '@/parts/Chips';
+import { Field, Select, TextArea, TextInput } from '@/parts/Field';
+import { Notice } from '@/parts/Notice';
+import { Stepper } from '@/parts/Stepper';
+import { say } from '@/parts/say';
+import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { draftFaults, tidied } from './draft';
+
+const phaseChoices = ['throughout', 'inhale', 'topPause', 'exhale', 'bottomPause'] as const;
+const phaseNames = {
+  throughout: 'throughout',
+  inhale: 'in',
+  topPause: 'pause after in',
+  exhale: 'out',
+  bottomPause: 'pause after out',
+} as const;
+const sidedNames: Record<string, string> = { openSide: 'the open side', openBack: 'the back of the open side' };
+
+/** Writing a drill of one's own, in the schema of the built-in ones. What is typed stays in this browser until it is kept. */
+export function DrillEditor({ initial, revision, own }: { initial: Drill; revision: number; own: readonly Drill[] }) {
+  const router = useRouter();
+  const [draft, setDraft, forget] = useKeptDraft(initial);
+  const [faults, setFaults] = useState<readonly Fault[]>([]);
+  const [refused, setRefused] = useState<string | null>(null);
+  const set = (change: Partial<Drill>) => setDraft({ ...draft, ...change });
+  const errorOf = (key: string) => faults.find(({ path }) => path[0] === key)?.what ?? null;
+  const neighbours = [...own, ...builtIn]
+    .filter(({ id }) => id !== draft.id)
+    .sort((a, b) => a.name.localeCompare(b.name));
+
+  const save = async () => {
+    const found = draftFaults(draft, new Map(own.map((drill) => [drill.id, drill])));
+    setFaults(found);
+    setRefused(null);
+    if (found.length > 0) {
+      window.scrollTo({ top: 0 });
+      return;
+    }
+    const outcome = await keep('drill.save', { drill: tidied(draft), revision });
+    if (outcome.state === 'refused') {
+      setRefused(outcome.why);
+      window.scrollTo({ top: 0 });
+      return;
+    }
+    forget();
+    router.push(`/catalogue/${draft.id}`);
+    router.refresh();
+    say(`${draft.name} is in your catalogue.`);
+  };
+
+  const text = (key: 'name' | 'purpose' | 'setUp' | 'floorCue' | 'abdominalCue', label: string, long = false) => (
+    <Field label={label} error={errorOf(key)}>
+      {(ids) =>
+        long ? (
+          <TextArea {...ids} rows={2} value={draft[key]} onChange={(event) => set({ [key]: event.target.value })} />
+        ) : (
+          <TextInput {...ids} value={draft[key]} onChange={(event) => set({ [key]: event.target.value })} />
+        )
+      }
+    </Field>
+  );
+
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      {(faults.length > 0 || refused) && (
+        <div className="mb-5">
+          <Notice kind="stop" title={refused ?? `Not kept yet: ${faults.length} to mend.`}>
+            <ul>
+              {faults.map(({ what }) => (
+                <li key={what}>{what}</li>
+              ))}
+            </ul>
+          </Notice>
+        </div>
+      )}
+      <div className="grid gap-x-10 gap-y-5 lg:grid-cols-[minmax(0,1fr)_20rem]">
+        <div className="grid gap-5">
+          {text('name', 'Name')}
+          {text('purpose', 'What it does, in one sentence')}
+          <div className="grid gap-4 sm:grid-cols-3">
+            <Field label="What for">
+              {(ids) => (
+                <Select
+                  {...ids}
+                  value={draft.family}
+                  onChange={(event) => set({ family: event.target.value as Drill['family'] })}
+                >
+                  {familyIds.map((id) => (
+                    <option key={id} value={id}>
+                      {families[id]}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+            <Field label="Movement">
+              {(ids) => (
+                <Select
+                  {...ids}
+                  value={draft.movement}
+                  onChange={(event) => set({ movement: event.target.value as Drill['movement'] })}
+                >
+                  {movementIds.map((id) => (
+                    <option key={id} value={id}>
+                      {movementWords[id]}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+            <Stepper label="Level (1 to 6)" value={draft.level} min={1} max={6} onChange={(level) => set({ level })} />
+          </div>
+          <TickChips
+            label="Positions, the first ticked is shown first"
+            values={draft.positions}
+            choices={positionIds.map((id) => ({ value: id, label: id }))}
+            onChange={(positions) => set({ positions })}
+          />
+          <ErrorLine words={errorOf('positions')} />
+          <TickChips
+            label="Props"
+            values={draft.props}
+            choices={propList.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(props) => set({ props })}
+          />
+          {text('setUp', 'Set-up', true)}
+          <Stepper
+            label="Set-up time"
+            value={draft.setUpSeconds}
+            unit="s"
+            min={5}
+            max={180}
+            step={5}
+            onChange={(setUpSeconds) => set({ setUpSeconds })}
+          />
+        </div>
+        <figure>
+          <Mannequin
+            className="w-full border-y border-rule"
+            position={draft.positions[0] ?? 'sitting'}
+            movement={draft.movement}
+            props={draft.props}
+            tinted={partsToTint(openedRegions(draft, 'left'))}
+            title="The drill as its figure shows it"
+          />
+          <figcaption className="text-sm text-ink2">As it will be shown.</figcaption>
+        </figure>
+      </div>
+
+      <Group title="Steps">
+        {draft.steps.map((step, i) => (
+          <div key={i} className="flex flex-wrap items-end gap-3">
+            <div className="w-44">
+              <Field label={`Step ${i + 1}, when`}>
+                {(ids) => (
+                  <Select
+                    {...ids}
+                    value={step.phase}
+                    onChange={(event) =>
+                      set({
+                        steps: replaced(draft.steps, i, { ...step, phase: event.target.value as typeof step.phase }),
+                      })
+                    }
+                  >
+                    {phaseChoices.map((id) => (
+                      <option key={id} value={id}>
+                        {phaseNames[id]}
+                      </option>
+                    ))}
+                  </Select>
+                )}
+              </Field>
+            </div>
+            <div className="min-w-64 grow">
+              <Field label={`Step ${i + 1}, what`}>
+                {(ids) => (
+                  <TextInput
+                    {...ids}
+                    value={step.words}
+                    onChange={(event) =>
+                      set({ steps: replaced(draft.steps, i, { ...step, words: event.target.value }) })
+                    }
+                  />
+                )}
+              </Field>
+            </div>
+            <Button look="quiet" onClick={() => set({ steps: draft.steps.filter((_, at) => at !== i) })}>
+              Take off <span className="sr-only">step {i + 1}</span>
+            </Button>
+          </div>
+        ))}
+        <ErrorLine words={errorOf('steps')} />
+        <div>
+          <Button onClick={() => set({ steps: [...draft.steps, { phase: 'throughout', words: '' }] })}>
+            Add a step
+          </Button>
+        </div>
+      </Group>
+
+      <Group title="Breath and dose">
+        {draft.breath.kind === 'steady' ? (
+          (['inhale', 'topPause', 'exhale', 'bottomPause'] as const).map((phase) => (
+            <RangeRow
+              key={phase}
+              label={`${phaseNames[phase]}, seconds`}
+              value={(draft.breath as Extract<Drill['breath'], { kind: 'steady' }>)[phase]}
+              step={0.5}
+              onChange={(range) =>
+                set({ breath: { ...(draft.breath as Extract<Drill['breath'], { kind: 'steady' }>), [phase]: range } })
+              }
+            />
+          ))
+        ) : (
+          <p>A ladder of {draft.breath.rungs.length} rungs, as in the drill it was copied from.</p>
+        )}
+        <RangeRow label="breaths a set" value={draft.breaths} step={1} onChange={(breaths) => set({ breaths })} />
+        <RangeRow label="sets" value={draft.sets} step={1} onChange={(sets) => set({ sets })} />
+        <ErrorLine
+          words={faults.find(({ path }) => ['breath', 'breaths', 'sets'].includes(String(path[0])))?.what ?? null}
+        />
+        <div className="flex flex-wrap items-end gap-6">
+          <Stepper
+            label="Rest between sets"
+            value={draft.restSeconds}
+            unit="s"
+            min={0}
+            max={180}
+            step={5}
+            onChange={(restSeconds) => set({ restSeconds })}
+          />
+          <ChoiceChips
+            label="Sides"
+            value={draft.sides}
+            choices={[
+              { value: 'none', label: 'None' },
+              { value: 'one or both', label: 'One side or both' },
+            ]}
+            onChange={(sides) => set({ sides })}
+          />
+        </div>
+        <div className="grid gap-4 sm:grid-cols-2">
+          {text('floorCue', 'Pelvic floor')}
+          {text('abdominalCue', 'Abdominals')}
+        </div>
+      </Group>
+
+      <Group title="Cues, at most five words each">
+        {draft.cues.map((cue, i) => (
+          <CueRow
+            key={i}
+            cue={cue}
+            index={i}
+            onChange={(next) => set({ cues: replaced(draft.cues, i, next) })}
+            onRemove={() => set({ cues: draft.cues.filter((_, at) => at !== i) })}
+          />
+        ))}
+        <ErrorLine words={errorOf('cues')} />
+        <div>
+          <Button
+            disabled={draft.cues.length >= 8}
+            onClick={() => set({ cues: [...draft.cues, { words: '', kind: 'instruction', care: null, stance: null }] })}
+          >
+            Add a cue
+          </Button>
+        </div>
+      </Group>
+
+      <Group title="What it gains, 0 to 3">
+        <Gains
+          ids={openedIds}
+          nameOf={(id) => sidedNames[id] ?? regions[id as RegionId].name}
+          values={draft.opens as Record<string, number>}
+          onChange={(opens) => set({ opens: opens as Drill['opens'] })}
+        />
+        <Gains
+          ids={skillIds}
+          nameOf={(id) => skills[id as keyof typeof skills]}
+          values={draft.skills as Record<string, number>}
+          onChange={(gained) => set({ skills: gained as Drill['skills'] })}
+        />
+        <TickChips
+          label="Patterns it answers, the first ticked above all"
+          values={draft.answers}
+          choices={patterns.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={(answers) => set({ answers })}
+        />
+        <ErrorLine words={errorOf('answers')} />
+      </Group>
+
+      <Group title="Safety and faults">
+        <TickChips
+          label="What it contains: each is gated for the clients it is not for"
+          values={draft.components}
+          choices={componentIds.map((id) => ({ value: id, label: components[id] }))}
+          onChange={(list) => set({ components: list })}
+        />
+        <ErrorLine words={errorOf('components')} />
+        <TickChips
+          label="Faults to look for"
+          values={draft.faults}
+          choices={faultIds.map((id) => ({ value: id, label: allFaults[id].words }))}
+          onChange={(list) => set({ faults: list })}
+        />
+        <ErrorLine words={errorOf('faults')} />
+      </Group>
+
+      <Group title="Neighbours and stances">
+        <div className="grid gap-4 sm:grid-cols-3">
+          {(['easier', 'harder'] as const).map((key) => (
+            <Field key={key} label={key === 'easier' ? 'Easier neighbour' : 'Harder neighbour'} error={errorOf(key)}>
+              {(ids) => (
+                <Select
+                  {...ids}
+                  value={draft[key] ?? ''}
+                  onChange={(event) => set({ [key]: event.target.value || null })}
+                >
+                  <option value="">none</option>
+                  {neighbours.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </Field>
+          ))}
+          <Field label="Wants first">
+            {(ids) => (
+              <Select
+                {...ids}
+                value={draft.prerequisites[0] ?? ''}
+                onChange={(event) => set({ prerequisites: event.target.value ? [event.target.value] : [] })}
+              >
+                <option value="">nothing</option>
+                {neighbours.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+        </div>
+        <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
+          {axisIds.map((axis) => (
+            <div key={axis} className="flex items-end gap-3">
+              <div className="grow">
+                <Field label={axes[axis].name}>
+                  {(ids) => (
+                    <Select
+                      {...ids}
+                      value={draft.stances[axis]?.stance ?? ''}
+                      onChange={(event) => {
+                        const { [axis]: before, ...rest } = draft.stances;
+                        const stance = event.target.value;
+                        set({
+                          stances: stance
+                            ? { ...rest, [axis]: { stance, scope: before?.scope ?? 'this drill' } }
+                            : rest,
+                        });
+                      }}
+                    >
+                      <option value="">no stance</option>
+                      {axes[axis].stances.map((stance) => (
+                        <option key={stance} value={stance}>
+                          {stance}
+                        </option>
+                      ))}
+                    </Select>
+                  )}
+                </Field>
+              </div>
+              <label className="flex min-h-11 items-center gap-2 text-sm">
+                <input
+                  type="checkbox"
+                  className="size-5 accent-ink"
+                  disabled={!draft.stances[axis]}
+                  checked={draft.stances[axis]?.scope === 'everyday rule'}
+                  onChange={(event) =>
+                    set({
+                      stances: {
+                        ...draft.stances,
+                        [axis]: {
+                          ...draft.stances[axis]!,
+                          scope: event.target.checked ? 'everyday rule' : 'this drill',
+                        },
+                      },
+                    })
+                  }
+                />
+                every day<span className="sr-only">: {axes[axis].name}</span>
+              </label>
+            </div>
+          ))}
+        </div>
+      </Group>
+
+      <div className="sticky bottom-0 mt-6 flex flex-wrap items-center gap-3 border-t border-ink bg-paper py-3">
+        <Button look="strong" type="submit">
+          Keep the drill
+        </Button>
+        <Button
+          onClick={() => {
+            const before = draft;
+            forget();
+            setDraft(initial);
+            setFaults([]);
+            say('Back to how it began.', () => setDraft(before));
+          }}
+        >
+          Begin again
+        </Button>
+        <span className="text-sm text-ink2">What you type stays in this browser until you keep it.</span>
+      </div>
+    </form>
+  );
+}
+
+const replaced = <T,>(list: readonly T[], at: number, value: T): T[] => list.map((old, i) => (i === at ? value : old));
+
+/** The draft, written into this browser on every change, so that a closed tab loses nothing. */
+function useKeptDraft(initial: Drill): [Drill, (draft: Drill) => void, () => void] {
+  const key = `drill-draft:${initial.id}`;
+  const [draft, setDraft] = useState(initial);
+  useEffect(() => {
+    const kept = localStorage.getItem(key);
+    // What another day left here is taken up after the page has been drawn as the server drew it.
+    if (kept) queueMicrotask(() => setDraft({ ...initial, ...(JSON.parse(kept) as Drill) }));
+  }, [key, initial]);
+  const change = (next: Drill) => {
+    setDraft(next);
+    localStorage.setItem(key, JSON.stringify(next));
+  };
+  return [draft, change, () => localStorage.removeItem(key)];
+}
+
+function Group({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <fieldset className="mt-6 border-t border-ink pt-3">
+      <legend className="pr-3 text-lg font-semibold">{title}</legend>
+      <div className="mt-2 grid gap-4">{children}</div>
+    </fieldset>
+  );
+}
+
+const ErrorLine = ({ words }: { words: string | null }) =>
+  words ? (
+    <p role="alert" className="text-sm font-semibold text-stop dark:text-ink">
+      {words}
+    </p>
+  ) : null;
+
+function RangeRow({
+  label,
+  value,
+  step,
+  onChange,
+}: {
+  label: string;
+  value: Range;
+  step: number;
+  onChange: (value: Range) => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <span className="w-48 pb-2.5">{label}</span>
+      {(['min', 'start', 'max'] as const).map((end) => (
+        <div key={end} className="w-24">
+          <Field label={end === 'min' ? 'least' : end === 'max' ? 'most' : 'start'}>
+            {(ids) => (
+              <TextInput
+                {...ids}
+                type="number"
+                min={0}
+                step={step}
+                value={Number.isNaN(value[end]) ? '' : value[end]}
+                onChange={(event) => onChange({ ...value, [end]: event.target.valueAsNumber })}
+                aria-label={`${label}, ${end === 'min' ? 'least' : end === 'max' ? 'most' : 'start'}`}
+              />
+            )}
+          </Field>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+function CueRow({
+  cue,
+  index,
+  onChange,
+  onRemove,
+}: {
+  cue: Cue;
+  index: number;
+  onChange: (cue: Cue) => void;
+  onRemove: () => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <div className="w-64">
+        <Field label={`Cue ${index + 1}`}>
+          {(ids) => (
+            <TextInput
+              {...ids}
+              value={cue.words}
+              onChange={(event) => onChange({ ...cue, words: event.target.value })}
+            />
+          )}
+        </Field>
+      </div>
+      <div className="w-40">
+        <Field label={`Cue ${index + 1}, kind`}>
+          {(ids) => (
+            <Select
+              {...ids}
+              value={cue.kind}
+              onChange={(event) => onChange({ ...cue, kind: event.target.value as Cue['kind'] })}
+            >
+              {cueKinds.map((kind) => (
+                <option key={kind} value={kind}>
+                  {kind}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      </div>
+      <div className="min-w-56 grow">
+        <Field label={`Cue ${index + 1}, handle with care for`}>
+          {(ids) => (
+            <TextInput
+              {...ids}
+              value={cue.care ?? ''}
+              placeholder="nobody in particular"
+              onChange={(event) => onChange({ ...cue, care: event.target.value || null })}
+            />
+          )}
+        </Field>
+      </div>
+      <Button look="quiet" onClick={onRemove}>
+        Take off <span className="sr-only">cue {index + 1}</span>
+      </Button>
+    </div>
+  );
+}
+
+function Gains({
+  ids,
+  nameOf,
+  values,
+  onChange,
+}: {
+  ids: readonly string[];
+  nameOf: (id: string) => string;
+  values: Record<string, number>;
+  onChange: (values: Record<string, number>) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-x-6 gap-y-3">
+      {ids.map((id) => (
+        <Stepper
+          key={id}
+          label={nameOf(id)}
+          value={values[id] ?? 0}
+          min={0}
+          max={3}
+          onChange={(gain) => {
+            const { [id]: _, ...rest } = values;
+            onChange(gain === 0 ? rest : { ...rest, [id]: gain });
+          }}
+        />
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,183 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { type Drill, type PositionId, correctionLadder, faults, movementWords, positions } from '@/core/catalogue';
+import { capital, listed } from '@/core/reasons';
+import { axes, type AxisId } from '@/core/schools';
+import { openedRegions } from '@/core/sequence';
+import { regions } from '@/core/trunk';
+import { keep } from '@/keep';
+import { Button, LinkButton } from '@/parts/Button';
+import { ChoiceChips } from '@/parts/Chips';
+import { ProvenanceMark } from '@/parts/Provenance';
+import { say } from '@/parts/say';
+import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { factsOfDrill } from './drillFacts';
+
+const stepNames = {
+  throughout: 'Throughout',
+  inhale: 'In',
+  topPause: 'Pause',
+  exhale: 'Out',
+  bottomPause: 'Pause',
+} as const;
+
+/** Everything about one drill, with its figure in each position. */
+export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; names: Record<string, string> }) {
+  const router = useRouter();
+  const [position, setPosition] = useState<PositionId>(drill.positions[0]!);
+  const [side, setSide] = useState<'left' | 'right'>('left');
+  const tinted = partsToTint(openedRegions(drill, drill.sides === 'none' ? 'none' : side));
+  const nameOf = (id: string) => names[id] ?? id;
+  const remove = async () => {
+    await keep('drill.remove', { drillId: drill.id });
+    router.push('/catalogue');
+    router.refresh();
+    say(`${drill.name} is out of your catalogue.`, () => {
+      void keep('drill.restore', { drillId: drill.id }).then(() => router.refresh());
+    });
+  };
+  return (
+    <article>
+      <div className="flex flex-wrap items-start justify-between gap-4">
+        <div>
+          <h1 className="text-2xl">{drill.name}</h1>
+          <p className="text-ink2">{drill.purpose}</p>
+        </div>
+        <div className="flex flex-wrap gap-2">
+          {own && <LinkButton href={`/catalogue/own/${drill.id}`}>Edit</LinkButton>}
+          <LinkButton href={`/catalogue/own/new?from=${drill.id}`}>Copy and change</LinkButton>
+          {own && <Button onClick={() => void remove()}>Take out</Button>}
+        </div>
+      </div>
+
+      <div className="mt-4 grid gap-x-10 gap-y-5 lg:grid-cols-[26rem_minmax(0,1fr)]">
+        <div>
+          <Mannequin
+            className="w-full border-y border-rule"
+            position={position}
+            movement={drill.movement}
+            props={drill.props}
+            side={side}
+            tinted={tinted}
+            title={`${drill.name}, ${position}${drill.movement === 'none' ? '' : `: ${movementWords[drill.movement]}`}`}
+          />
+          <p className="mt-1 text-sm text-ink2">
+            {tinted.length > 0 &&
+              `Tinted: where the breath should go, ${listed(tinted.map((id) => regions[id].name))}. `}
+            {drill.movement !== 'none' && 'Dotted: the other end of the movement.'}
+          </p>
+          <div className="mt-3 flex flex-wrap gap-4">
+            {drill.positions.length > 1 && (
+              <ChoiceChips
+                label="Position"
+                apart
+                value={position}
+                choices={drill.positions.map((id) => ({ value: id, label: id }))}
+                onChange={setPosition}
+              />
+            )}
+            {drill.sides !== 'none' && (
+              <ChoiceChips
+                label="Side that opens (the client’s own)"
+                value={side}
+                choices={[
+                  { value: 'left', label: 'Left' },
+                  { value: 'right', label: 'Right' },
+                ]}
+                onChange={setSide}
+              />
+            )}
+          </div>
+        </div>
+
+        <div>
+          <h2 className="text-lg">How</h2>
+          <p>
+            {positions[position].setUp} {drill.setUp}
+          </p>
+          <ol className="mt-2 border-t border-rule">
+            {drill.steps.map(({ phase, words }) => (
+              <li key={phase + words} className="grid grid-cols-[7rem_1fr] gap-3 border-b border-rule py-1.5">
+                <span className="text-ink2">{stepNames[phase]}</span>
+                {words}
+              </li>
+            ))}
+          </ol>
+          <h2 className="mt-5 text-lg">Cues</h2>
+          <ul>
+            {drill.cues.map((cue) => (
+              <li key={cue.words} className="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1.5">
+                <span className="font-semibold">{cue.words}</span>
+                <span className="text-sm text-ink2">{cue.kind}</span>
+                {cue.care && <span className="text-sm text-caution">▲ handle with care: {cue.care}</span>}
+                {cue.stance && (
+                  <span className="text-sm text-ink2">
+                    teaches {axes[cue.stance.axis].name}: {cue.stance.stance}
+                  </span>
+                )}
+              </li>
+            ))}
+          </ul>
+        </div>
+      </div>
+
+      <div className="mt-6 grid gap-x-10 gap-y-6 lg:grid-cols-2">
+        <section>
+          <h2 className="text-lg">
+            Facts <ProvenanceMark provenance={drill.provenance} />
+          </h2>
+          <dl>
+            {factsOfDrill(drill, nameOf).map(({ head, words }) => (
+              <div key={head} className="grid grid-cols-[8rem_1fr] gap-3 border-t border-rule py-1.5">
+                <dt className="text-ink2">{head}</dt>
+                <dd>
+                  {head === 'Easier' && drill.easier ? (
+                    <DrillLink id={drill.easier} name={words} />
+                  ) : head === 'Harder' && drill.harder ? (
+                    <DrillLink id={drill.harder} name={words} />
+                  ) : (
+                    words
+                  )}
+                </dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+        <section>
+          <h2 className="text-lg">Faults and corrections</h2>
+          <ul>
+            {drill.faults.map((id) => (
+              <li key={id} className="border-t border-rule py-1.5">
+                <span className="font-semibold">{capital(faults[id].words)}</span>
+                <span className="block text-ink2">{correctionLadder(id).join(' → ')}</span>
+              </li>
+            ))}
+          </ul>
+          <h2 className="mt-6 text-lg">Where it stands</h2>
+          <dl>
+            {(Object.keys(axes) as AxisId[])
+              .filter((axis) => drill.stances[axis])
+              .map((axis) => (
+                <div key={axis} className="grid grid-cols-[11rem_1fr] gap-3 border-t border-rule py-1.5">
+                  <dt className="text-ink2">{axes[axis].name}</dt>
+                  <dd>
+                    {drill.stances[axis]!.stance}
+                    <span className="text-sm text-ink2"> · {drill.stances[axis]!.scope}</span>
+                  </dd>
+                </div>
+              ))}
+          </dl>
+        </section>
+      </div>
+    </article>
+  );
+}
+
+const DrillLink = ({ id, name }: { id: string; name: string }) => (
+  <Link href={`/catalogue/${id}`} className="underline decoration-rule underline-offset-4 hover:decoration-ink">
+    {name}
+  </Link>
+);

@@ -1,0 +1,89 @@
+import { type Drill, type FamilyId, type PositionId, type PropId, families } from '@/core/catalogue';
+import { type ConditionId, type Profile, conditionIds, emptyProfile, evaluateGates } from '@/core/safety';
+import { clashes, everydayRules, schools, type SchoolId, axes, type AxisId } from '@/core/schools';
+import { openedRegions, suitOf, type Suit } from '@/core/sequence';
+import { type RegionId, regions } from '@/core/trunk';
+
+/** What the catalogue is browsed by; nothing chosen means everything. */
+export interface Wishes {
+  words: string;
+  family: FamilyId | '';
+  region: RegionId | '';
+  position: PositionId | '';
+  prop: PropId | '' | 'none';
+  school: SchoolId | '';
+  caution: ConditionId | '';
+}
+
+export const noWishes: Wishes = { words: '', family: '', region: '', position: '', prop: '', school: '', caution: '' };
+
+export interface Hit {
+  drill: Drill;
+  own: boolean;
+  /** How it stands under the caution asked for. */
+  suit: Suit | null;
+}
+
+/** Limits of somebody with one condition and nothing else; a condition that needs a week or date counts as near. */
+export function gatesOfOne(condition: ConditionId, today: string) {
+  const answers = Object.fromEntries(
+    conditionIds.map((id) => [
+      id,
+      { value: id === condition ? 'yes' : 'no', day: today, recordId: 'catalogue', detail: {} },
+    ]),
+  ) as Profile['answers'];
+  return evaluateGates({ ...emptyProfile, answers }, today);
+}
+
+/** Everything a search looks in. */
+const textOf = (drill: Drill) =>
+  [
+    drill.name,
+    drill.purpose,
+    drill.setUp,
+    families[drill.family],
+    ...drill.positions,
+    ...drill.props,
+    ...drill.cues.map(({ words }) => words),
+    ...Object.keys(openedRegions(drill, 'both')).map((id) => regions[id as RegionId].name),
+  ]
+    .join(' ')
+    .toLowerCase();
+
+/** How many axes a drill stands on as a school teaches; below 0 where it teaches against it every day. */
+export function schoolFit(drill: Drill, school: SchoolId): number {
+  const { everyday } = schools[school];
+  if (clashes(everydayRules(drill.stances), everyday).length > 0) return -1;
+  return (Object.keys(axes) as AxisId[]).filter(
+    (axis) => everyday[axis] && drill.stances[axis]?.stance === everyday[axis],
+  ).length;
+}
+
+/**
+ * The drills that answer every wish. With a school, those that fit it best come first; with a caution, what stays as it is
+ * comes before what changes, and what is off is left out.
+ */
+export function browse(drills: readonly Drill[], own: ReadonlySet<string>, wishes: Wishes, today: string): Hit[] {
+  const words = wishes.words.trim().toLowerCase().split(/\s+/).filter(Boolean);
+  const gates = wishes.caution ? gatesOfOne(wishes.caution, today) : null;
+  const order = { 'as it is': 0, changed: 1, off: 2 } as const;
+  return drills
+    .filter((drill) => {
+      const text = textOf(drill);
+      return (
+        words.every((word) => text.includes(word)) &&
+        (!wishes.family || drill.family === wishes.family) &&
+        (!wishes.region || wishes.region in openedRegions(drill, 'both')) &&
+        (!wishes.position || drill.positions.includes(wishes.position)) &&
+        (!wishes.prop || (wishes.prop === 'none' ? drill.props.length === 0 : drill.props.includes(wishes.prop))) &&
+        (!wishes.school || schoolFit(drill, wishes.school) >= 0)
+      );
+    })
+    .map((drill): Hit => ({ drill, own: own.has(drill.id), suit: gates ? suitOf(drill, gates) : null }))
+    .filter(({ suit }) => suit?.level !== 'off')
+    .sort(
+      (a, b) =>
+        (a.suit && b.suit ? order[a.suit.level] - order[b.suit.level] : 0) ||
+        (wishes.school ? schoolFit(b.drill, wishes.school) - schoolFit(a.drill, wishes.school) : 0),
+    );
+}

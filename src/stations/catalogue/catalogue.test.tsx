@@ -1,0 +1,161 @@
+import { renderToStaticMarkup as html } from 'react-dom/server';
+import { type Drill, drills, findDrill } from '@/core/catalogue';
+import { drillFile } from '@/core/formats';
+import { checkComponents } from '@/core/safety';
+import { itemComponents, startCadences } from '@/core/sequence';
+import { browse, gatesOfOne, noWishes, schoolFit, type Wishes } from './browse';
+import { Compare } from './Compare';
+import { blankDrill, copyOf, draftFaults, tidied } from './draft';
+import { DrillPage } from './DrillPage';
+import { readDrillFile } from './readDrillFile';
+import { Positions, PropsCuesFaults } from './Reference';
+import { SchoolsDiffer } from './SchoolsDiffer';
+
+jest.mock('next/navigation', () => ({ useRouter: () => ({ push: () => undefined, refresh: () => undefined }) }));
+
+const today = '2026-11-24';
+const names = Object.fromEntries(drills.map(({ id, name }) => [id, name]));
+const own: Drill = { ...findDrill('towel-hug')!, id: 'my-hug', name: 'My hug' };
+const found = (wishes: Partial<Wishes>) => browse(drills, new Set(), { ...noWishes, ...wishes }, today);
+
+describe('browsing', () => {
+  test('nothing asked shows everything; each wish only narrows', () => {
+    expect(found({})).toHaveLength(drills.length);
+    const wishes: Partial<Wishes>[] = [
+      { family: 'floor' },
+      { region: 'leftBack' },
+      { position: 'prone' },
+      { prop: 'band' },
+      { prop: 'none' },
+      { school: 'quietChest' },
+      { caution: 'pregnancy' },
+      { words: 'lantern' },
+    ];
+    for (const wish of wishes) {
+      const hits = found(wish);
+      expect(hits.length).toBeGreaterThan(0);
+      expect(hits.length).toBeLessThan(drills.length);
+    }
+    expect(found({ words: 'lantern nowhere' })).toEqual([]);
+    expect(found({ words: 'no such thing at all' })).toEqual([]);
+  });
+
+  test('words are looked for in names, cues, positions and parts', () => {
+    expect(found({ words: 'heels wall' }).map(({ drill }) => drill.id)).toContain('exhale-restore');
+    expect(found({ words: 'Melt' }).map(({ drill }) => drill.id)).toContain('exhale-restore');
+  });
+
+  test('under a caution nothing is shown that it blocks, and what changes comes after what stays', () => {
+    for (const caution of ['pregnancy', 'heart', 'knee', 'osteoporosis'] as const) {
+      const gates = gatesOfOne(caution, today);
+      const levels = found({ caution }).map(({ drill, suit }) => {
+        const item = { drillId: drill.id, position: suit!.position, props: [], cadences: startCadences(drill, true) };
+        expect(checkComponents(gates, itemComponents(item)).allowed).toBe(true);
+        return suit!.level;
+      });
+      expect(levels.lastIndexOf('as it is')).toBeLessThan(
+        levels.includes('changed') ? levels.indexOf('changed') : Infinity,
+      );
+    }
+  });
+
+  test('a school hides what teaches against it every day and puts first what stands as it does', () => {
+    const hits = found({ school: 'oppositionAndStack' });
+    expect(hits.map(({ drill }) => drill.id)).not.toContain('two-hand-belly');
+    const fits = hits.map(({ drill }) => schoolFit(drill, 'oppositionAndStack'));
+    expect([...fits].sort((a, b) => b - a)).toEqual(fits);
+    expect(fits[0]).toBeGreaterThan(0);
+  });
+});
+
+describe('a file of drills', () => {
+  const text = JSON.stringify(drillFile([own]), null, 2);
+
+  test('is read', () => {
+    expect(readDrillFile(text, [])).toEqual({ drills: [own], faults: null });
+  });
+
+  test('faults are told by the line they stand in, and nothing is taken in', () => {
+    const lineOf = (source: string, words: string) => source.split('\n').findIndex((line) => line.includes(words)) + 1;
+    const broken = text.replace('"level": 3', '"level": 9').replace('"sitting"', '"floating"');
+    const { drills: taken, faults } = readDrillFile(broken, []);
+    expect(taken).toBeNull();
+    expect(faults!.map(({ line }) => line)).toEqual([lineOf(broken, '"floating"'), lineOf(broken, '"level": 9')]);
+    expect(faults![0]!.what).toContain('“My hug”, positions.0');
+  });
+
+  test('something missing is told where it should stand', () => {
+    const parsed = JSON.parse(text) as { drills: Record<string, unknown>[] };
+    delete parsed.drills[0]!.purpose;
+    const without = JSON.stringify(parsed, null, 2);
+    const { faults } = readDrillFile(without, []);
+    expect(faults![0]!.what).toContain('purpose');
+    // The opening brace of the drill it is missing from.
+    expect(faults![0]!.line).toBe(without.split('\n').indexOf('    {') + 1);
+  });
+
+  test('what is no JSON, empty, or another thing altogether is told in a sentence', () => {
+    expect(readDrillFile('{ "format": ', []).faults![0]!.what).toMatch(/^Not JSON: /);
+    expect(readDrillFile('', []).faults!.length).toBeGreaterThan(0);
+    expect(readDrillFile('[1, 2]', []).faults!.length).toBeGreaterThan(0);
+    expect(readDrillFile('{"a": 1,}', []).faults![0]!.line).toBe(1);
+  });
+});
+
+describe('a draft', () => {
+  test('a blank one says what is missing, a sentence each; a copy can be kept at once', () => {
+    const faults = draftFaults(blankDrill('my-drill-1'), new Map());
+    expect(faults.map(({ path }) => path[0])).toEqual(
+      expect.arrayContaining(['name', 'purpose', 'setUp', 'steps', 'cues', 'answers', 'faults']),
+    );
+    for (const { what } of faults) expect(what).toMatch(/\.$/);
+    expect(draftFaults(copyOf(findDrill('towel-hug')!, 'my-towel-hug-1'), new Map())).toEqual([]);
+  });
+
+  test('empty rows are left out, a range turned round is told', () => {
+    const copy = copyOf(findDrill('towel-hug')!, 'my-towel-hug-1');
+    const draft: Drill = { ...copy, cues: [...copy.cues, { words: ' ', kind: 'image', care: null, stance: null }] };
+    expect(tidied(draft).cues).toHaveLength(copy.cues.length);
+    const turned = { ...copy, breaths: { min: 9, start: 3, max: 5 } };
+    expect(draftFaults(turned, new Map()).map(({ what }) => what)).toEqual([
+      'Breaths: the start lies between the least and the most, none below 0.',
+    ]);
+  });
+});
+
+describe('pages', () => {
+  test.each(drills.map(({ id }) => id))('%s has a page with its figure, steps, cues and provenance', (id) => {
+    const drill = findDrill(id)!;
+    const markup = html(<DrillPage drill={drill} own={false} names={names} />);
+    expect(markup).toContain('role="img"');
+    expect(markup).toContain('show the source');
+    expect(markup).not.toContain('NaN');
+    for (const { words } of drill.cues) expect(markup).toContain(words.replace(/&/g, '&amp;').replace(/'/g, '&#x27;'));
+  });
+
+  test('two that contradict every day say so when they are compared', () => {
+    const pair = (a: string, b: string) => html(<Compare pair={[findDrill(a)!, findDrill(b)!]} names={names} />);
+    expect(pair('two-hand-belly', 'hook-stack')).toContain('contradict each other on belly on inhale');
+    expect(pair('quiet-nose', 'soft-hiss')).not.toContain('contradict');
+  });
+
+  test('where schools differ names every axis, stance and contradiction of the table', () => {
+    const markup = html(<SchoolsDiffer drills={drills} />);
+    for (const words of [
+      'is contained by light tension',
+      'open-mouth sigh or hiss',
+      'peeled bone by bone',
+      'load-matched bracing',
+    ]) {
+      expect(markup).toContain(words);
+    }
+    expect(markup.match(/Contradict as everyday rules/g)).toHaveLength(8);
+  });
+
+  test('positions, props, cues and faults are all there', () => {
+    expect(html(<Positions drills={drills} />).match(/<svg/g)!.length).toBe(23);
+    const markup = html(<PropsCuesFaults drills={drills} />);
+    expect(markup).toContain('Air dumped at once');
+    expect(markup).toContain('Wide resistance band');
+  });
+});

@@ -1,0 +1,115 @@
+import { type Drill, drillSchema } from '@/core/catalogue';
+import { type Fault, drillFaults } from '@/core/formats';
+import { setByYou } from '@/core/reasons';
+
+/** An empty drill of the coach's own: what every drill has, and nothing chosen yet. */
+export function blankDrill(id: string): Drill {
+  const range = (min: number, start: number, max: number) => ({ min, start, max });
+  return {
+    id,
+    name: '',
+    family: 'open',
+    purpose: '',
+    positions: ['sitting'],
+    props: [],
+    movement: 'none',
+    setUp: '',
+    setUpSeconds: 20,
+    steps: [
+      { phase: 'inhale', words: '' },
+      { phase: 'exhale', words: '' },
+    ],
+    breath: {
+      kind: 'steady',
+      inhale: range(2.5, 3, 5),
+      topPause: range(0, 0, 0),
+      exhale: range(3, 5, 7),
+      bottomPause: range(0, 0, 0),
+    },
+    breaths: range(5, 8, 15),
+    sets: range(1, 1, 3),
+    restSeconds: 20,
+    sides: 'none',
+    floorCue: 'Moves with the breath.',
+    abdominalCue: 'Soft.',
+    stances: {},
+    opens: {},
+    quiets: [],
+    skills: {},
+    answers: [],
+    prerequisites: [],
+    components: [],
+    cues: [
+      { words: '', kind: 'instruction', care: null, stance: null },
+      { words: '', kind: 'image', care: null, stance: null },
+    ],
+    faults: [],
+    easier: null,
+    harder: null,
+    level: 2,
+    provenance: setByYou,
+  };
+}
+
+/** A copy to change: its own id and name, and marked as the coach's. */
+export const copyOf = (drill: Drill, id: string): Drill => ({
+  ...drill,
+  id,
+  name: `${drill.name}, my way`.slice(0, 60),
+  provenance: setByYou,
+});
+
+/** What stands in the form as a drill: rows left empty are left out. */
+export const tidied = (draft: Drill): Drill => ({
+  ...draft,
+  name: draft.name.trim(),
+  steps: draft.steps.filter(({ words }) => words.trim() !== ''),
+  cues: draft.cues.filter(({ words }) => words.trim() !== ''),
+});
+
+const fieldWords: Record<string, string> = {
+  name: 'Name: at least three letters.',
+  purpose: 'What it does: a sentence of at least ten letters.',
+  setUp: 'Set-up: a sentence of at least ten letters.',
+  steps: 'Steps: at least two, each with a few words.',
+  cues: 'Cues: at least two, each of at most five words.',
+  faults: 'Faults: tick at least two.',
+  answers: 'Answers: tick at least one pattern.',
+  positions: 'Positions: tick at least one.',
+  floorCue: 'Pelvic floor: a few words.',
+  abdominalCue: 'Abdominals: a few words.',
+};
+
+const breathWords: Record<string, string> = {
+  inhale: 'In',
+  topPause: 'Pause after the inhale',
+  exhale: 'Out',
+  bottomPause: 'Pause after the exhale',
+};
+
+/** Everything that stands in the way of keeping a draft, a sentence each. */
+export function draftFaults(draft: Drill, known: ReadonlyMap<string, Drill>): Fault[] {
+  const drill = tidied(draft);
+  const parsed = drillSchema.safeParse(drill);
+  if (parsed.success) return drillFaults(parsed.data, new Map([...known, [drill.id, parsed.data]]));
+  const seen = new Set<string>();
+  return parsed.error.issues.flatMap(({ path, message }) => {
+    const [first, second] = path.map(String);
+    const key = first === 'breath' ? `breath.${second}` : (first ?? '');
+    if (seen.has(key)) return [];
+    seen.add(key);
+    const range = ['breaths', 'sets'].includes(first ?? '') || first === 'breath';
+    const name =
+      first === 'breath'
+        ? breathWords[second ?? '']
+        : first === 'breaths'
+          ? 'Breaths'
+          : first === 'sets'
+            ? 'Sets'
+            : first;
+    const what = range
+      ? `${name}: the start lies between the least and the most, none below 0.`
+      : (fieldWords[first ?? ''] ?? `${first}: ${message}`);
+    return [{ path: path.filter((step) => typeof step !== 'symbol'), what }];
+  });
+}

@@ -1,0 +1,196 @@
+'use client';
+
+import { type Remote } from 'comlink';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { type Drill } from '@/core/catalogue';
+import { durationInWords } from '@/core/dose';
+import { listed } from '@/core/reasons';
+import { type Loss, type Plan, type PlanContext, type PlanRequest, type WhatIf, recheckSeconds } from '@/core/sequence';
+import { keep, newId } from '@/keep';
+import { Button } from '@/parts/Button';
+import { ProvenanceMark } from '@/parts/Provenance';
+import { say } from '@/parts/say';
+import { type PlanWorker } from '@/workers/plan.worker';
+import { type ClientView } from '../view';
+
+/** What other minutes, one prop more or less, or another lead school would do to the plan; each can be taken. */
+export function WhatWouldChange({
+  plan,
+  context,
+  planner,
+  onTake,
+}: {
+  plan: Plan;
+  context: PlanContext;
+  planner: () => Remote<PlanWorker>;
+  onTake: (request: PlanRequest) => void;
+}) {
+  const [found, setFound] = useState<WhatIf[] | null>(null);
+  const [asking, setAsking] = useState(false);
+  const ask = async () => {
+    setAsking(true);
+    setFound(await planner().whatIf(plan.request, context));
+    setAsking(false);
+  };
+  const kinds = {
+    minutes: 'Other minutes',
+    prop: 'One prop more or less',
+    school: 'Another school in the lead',
+  } as const;
+  return (
+    <details
+      className="mt-4 border-t border-rule pt-3"
+      onToggle={(event) => event.currentTarget.open && !found && !asking && void ask()}
+    >
+      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">What would change if…</summary>
+      {asking && <p role="status">Each is planned anew…</p>}
+      {found?.length === 0 && (
+        <p className="text-ink2">Nothing: neither minutes, props nor school would change this plan.</p>
+      )}
+      {found &&
+        (Object.keys(kinds) as WhatIf['kind'][]).map((kind) => {
+          const rows = found.filter((row) => row.kind === kind);
+          if (rows.length === 0) return null;
+          return (
+            <div key={kind} className="mb-3">
+              <h3 className="text-base">{kinds[kind]}</h3>
+              <ul>
+                {rows.map((row) => (
+                  <li key={row.change} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
+                    <span className="min-w-48 font-semibold">{row.change}</span>
+                    <span className="grow">
+                      {row.comesIn.length > 0 &&
+                        `${listed(row.comesIn)} ${row.comesIn.length === 1 ? 'comes' : 'come'} in`}
+                      {row.comesIn.length > 0 && row.goesOut.length > 0 && '; '}
+                      {row.goesOut.length > 0 &&
+                        `${listed(row.goesOut)} ${row.goesOut.length === 1 ? 'goes' : 'go'} out`}
+                    </span>
+                    <Button look="quiet" onClick={() => onTake(row.request)}>
+                      Plan it so
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          );
+        })}
+    </details>
+  );
+}
+
+/** Every drill that is not in the plan, with the rule or the loss that kept it out; the exact price on demand. */
+export function LeftOut({
+  plan,
+  view,
+  drills,
+  context,
+  planner,
+}: {
+  plan: Plan;
+  view: ClientView;
+  drills: readonly Drill[];
+  context: PlanContext;
+  planner: () => Remote<PlanWorker>;
+}) {
+  const stopped = new Map(view.stopped.map(({ drillId, runId }) => [drillId, runId]));
+  const byId = new Map(drills.map((drill) => [drill.id, drill]));
+  const [prices, setPrices] = useState<Record<string, Loss>>({});
+  const [open, setOpen] = useState(false);
+  if (plan.refusals.length === 0) return null;
+  const inPlan = new Set(plan.items.map(({ drillId }) => drillId));
+  const absent = plan.refusals.filter(({ drillId }) => !inPlan.has(drillId));
+  const isExpected = (id: string) =>
+    byId.get(id)?.answers.some((pattern) => context.confirmedPatterns.includes(pattern)) ?? false;
+  const expected = absent.filter(({ drillId }) => isExpected(drillId));
+  const others = absent.filter(({ drillId }) => !isExpected(drillId));
+  const price = async (drillId: string) => {
+    const [loss] = await planner().prices(
+      [drillId],
+      plan.request,
+      context,
+      plan.items.filter(({ locked }) => locked),
+    );
+    if (loss) setPrices((all) => ({ ...all, [drillId]: loss }));
+  };
+  const rows = (list: Plan['refusals']) => (
+    <ul>
+      {list.map(({ drillId, reason }) => (
+        <li
+          key={drillId}
+          className="grid items-center gap-x-3 border-t border-rule py-1 sm:grid-cols-[15rem_minmax(0,1fr)_auto]"
+        >
+          <span className="font-semibold">{byId.get(drillId)?.name ?? drillId}</span>
+          <span>
+            {reason.what} <ProvenanceMark provenance={reason.provenance} />
+          </span>
+          {prices[drillId] ? (
+            <span className="text-ink2">{lossInWords(prices[drillId])}</span>
+          ) : (
+            canBePriced(reason.rule) && (
+              <Button look="quiet" onClick={() => void price(drillId)}>
+                What would it cost?
+              </Button>
+            )
+          )}
+          {stopped.has(drillId) && <Reviewed drillId={drillId} runId={stopped.get(drillId)!} />}
+        </li>
+      ))}
+    </ul>
+  );
+  return (
+    <details className="mt-3 border-t border-rule pt-3" onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
+        Left out: {absent.length} drills, each with its reason
+      </summary>
+      {open && expected.length > 0 && (
+        <>
+          <h3 className="text-base">They would answer what was found</h3>
+          {rows(expected)}
+        </>
+      )}
+      {open && (
+        <>
+          <h3 className="mt-3 text-base">The others</h3>
+          {rows(others)}
+          <p className="mt-2 text-sm text-ink2">
+            {durationInWords(recheckSeconds)} of the minutes are kept for the recheck.
+          </p>
+        </>
+      )}
+    </details>
+  );
+}
+
+/** What only lost against others can be priced; what is off has no price. */
+const canBePriced = (rule: string) =>
+  ['Minutes of the visit', 'Hard rules', 'Worth', 'Diminishing returns'].includes(rule);
+
+export function lossInWords({ part, pushesOut }: Loss): string {
+  if (part === null) return 'No plan with it keeps all the rules.';
+  const pushed = pushesOut.length > 0 ? `, and pushes out ${listed(pushesOut)}` : '';
+  const cost =
+    part < 0.005 ? 'Costs next to nothing' : `Costs ${Math.max(1, Math.round(part * 100))} % of the plan’s worth`;
+  return `${cost}${pushed}.`;
+}
+
+/** A drill that ended in a stop comes back into plans when the coach says so. */
+function Reviewed({ drillId, runId }: { drillId: string; runId: string }) {
+  const router = useRouter();
+  const review = async () => {
+    const response = await fetch(`/api/runs/${runId}`);
+    const { events } = (await response.json()) as { events: { seq: number }[] };
+    const seq = Math.max(-1, ...events.map((event) => event.seq)) + 1;
+    await keep('run.append', {
+      runId,
+      events: [{ id: newId(), seq, atEpochMs: Date.now(), event: { type: 'reviewed', drillId, note: '' } }],
+    });
+    router.refresh();
+    say('Reviewed. Plan anew to have it considered again.');
+  };
+  return (
+    <Button look="quiet" onClick={() => void review()}>
+      I have reviewed it
+    </Button>
+  );
+}

@@ -1,0 +1,218 @@
+'use client';
+
+import { ArrowLeft, ArrowRight, Lock, LockOpen } from 'lucide-react';
+import Link from 'next/link';
+import { type MeasuredBreath, type Phase } from '@/core/cadence';
+import { positions, props } from '@/core/catalogue';
+import { durationInWords } from '@/core/dose';
+import { capital } from '@/core/reasons';
+import { type Plan, type PlanItem, cueWords, drillOf, openedRegions } from '@/core/sequence';
+import { regions } from '@/core/trunk';
+import { Button } from '@/parts/Button';
+import { ChoiceChips } from '@/parts/Chips';
+import { ReasonList } from '@/parts/ReasonList';
+import { Stepper } from '@/parts/Stepper';
+import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { type ClientView } from '../view';
+import { BreathEditor } from './BreathEditor';
+
+/** One item of the plan: everything about it that can be turned by hand, why it is there, and how it is done. */
+export function ItemPanel({
+  view,
+  plan,
+  item,
+  seconds,
+  measured,
+  phase,
+  clashes,
+  onPhase,
+  onMove,
+  onRemove,
+  onSwap,
+  onLock,
+  onChange,
+}: {
+  view: ClientView;
+  plan: Plan;
+  item: PlanItem;
+  seconds: number;
+  measured: MeasuredBreath;
+  phase: Phase | null;
+  /** It contradicts another everyday rule, or is marked to. */
+  clashes: boolean;
+  onPhase: (phase: Phase) => void;
+  onMove: (to: number) => void;
+  onRemove: () => void;
+  onSwap: () => void;
+  onLock: () => void;
+  onChange: (change: Partial<PlanItem>) => void;
+}) {
+  const drill = drillOf(item);
+  const index = plan.items.findIndex(({ id }) => id === item.id);
+  const tinted = partsToTint(openedRegions(drill, item.side));
+  return (
+    <section aria-label={drill.name} className="mt-3 border-t-2 border-ink pt-3">
+      <div className="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
+        <div className="min-w-0">
+          <h2 className="text-xl">
+            {index + 1}. {drill.name}
+          </h2>
+          <p className="text-ink2">
+            {drill.purpose} {durationInWords(seconds)} with set-up.{' '}
+            <Link
+              href={`/catalogue/${drill.id}`}
+              className="underline decoration-rule underline-offset-4 hover:text-ink"
+            >
+              In the catalogue
+            </Link>
+          </p>
+        </div>
+        <div className="flex flex-wrap gap-2">
+          <Button disabled={index === 0} onClick={() => onMove(index - 1)}>
+            <ArrowLeft size={18} aria-hidden /> Earlier
+          </Button>
+          <Button disabled={index === plan.items.length - 1} onClick={() => onMove(index + 1)}>
+            Later <ArrowRight size={18} aria-hidden />
+          </Button>
+          <Button aria-pressed={item.locked ?? false} onClick={onLock}>
+            {item.locked ? <Lock size={17} aria-hidden /> : <LockOpen size={17} aria-hidden />}
+            {item.locked ? 'Locked' : 'Lock'}
+          </Button>
+          <Button onClick={onSwap}>Swap</Button>
+          <Button onClick={onRemove}>Take out</Button>
+        </div>
+      </div>
+
+      <div className="mt-3 grid gap-x-8 gap-y-4 lg:grid-cols-[14rem_minmax(0,1fr)]">
+        <figure className="order-last lg:order-first">
+          <Mannequin
+            className="w-full"
+            position={item.position}
+            movement={drill.movement}
+            props={item.props}
+            side={item.side === 'right' ? 'right' : 'left'}
+            tinted={tinted}
+            title={`${drill.name}, ${item.position}`}
+          />
+          <figcaption className="text-center text-sm text-ink2">
+            {tinted.length > 0 ? `breath to the ${tinted.map((id) => regions[id].name).join(', ')}` : item.position}
+          </figcaption>
+        </figure>
+        <div>
+          <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+            {item.cadences.length === 1 && (
+              <Stepper
+                label="Breaths"
+                value={item.breaths}
+                min={1}
+                max={60}
+                onChange={(breaths) => onChange({ breaths })}
+              />
+            )}
+            <Stepper label="Sets" value={item.sets} min={1} max={10} onChange={(sets) => onChange({ sets })} />
+            {(item.sets > 1 || item.side === 'both') && (
+              <Stepper
+                label="Rest between"
+                value={item.restSeconds}
+                unit="s"
+                min={0}
+                max={180}
+                step={5}
+                onChange={(restSeconds) => onChange({ restSeconds })}
+              />
+            )}
+            {drill.sides !== 'none' && (
+              <ChoiceChips
+                label="Side (the client’s own)"
+                value={item.side}
+                choices={[
+                  { value: 'left', label: 'Left' },
+                  { value: 'right', label: 'Right' },
+                  { value: 'both', label: 'Both' },
+                ]}
+                onChange={(side) => onChange({ side })}
+              />
+            )}
+            {drill.positions.length > 1 && (
+              <ChoiceChips
+                label="Position"
+                value={item.position}
+                choices={drill.positions.map((position) => ({ value: position, label: position }))}
+                onChange={(position) => onChange({ position })}
+              />
+            )}
+          </div>
+          <div className="mt-4">
+            <BreathEditor
+              drill={drill}
+              item={item}
+              gates={view.gates}
+              measured={measured}
+              phase={phase}
+              onPhase={onPhase}
+              onChange={onChange}
+            />
+          </div>
+          {clashes && (
+            <div className="mt-3">
+              <Button aria-pressed={item.contrast ?? false} onClick={() => onChange({ contrast: !item.contrast })}>
+                {item.contrast ? '✓ Deliberate contrast' : 'Mark as a deliberate contrast'}
+              </Button>
+              <p className="mt-1 text-sm text-ink2">
+                Two everyday rules that contradict each other only meet in one plan when you mean it.
+              </p>
+            </div>
+          )}
+        </div>
+      </div>
+
+      <div className="mt-5 grid gap-x-8 gap-y-4 md:grid-cols-2">
+        <div>
+          <h3 className="text-base">Why</h3>
+          {item.reasons.length > 0 ? (
+            <ReasonList reasons={item.reasons} linkTo={() => `/clients/${view.id}/screen`} />
+          ) : (
+            <p className="text-ink2">Chosen by you.</p>
+          )}
+        </div>
+        <HowTo item={item} />
+      </div>
+    </section>
+  );
+}
+
+const stepNames = {
+  throughout: 'Throughout',
+  inhale: 'In',
+  topPause: 'Pause',
+  exhale: 'Out',
+  bottomPause: 'Pause',
+} as const;
+
+function HowTo({ item }: { item: PlanItem }) {
+  const drill = drillOf(item);
+  const rows = [
+    ...drill.steps.map(({ phase, words }) => [stepNames[phase], words] as const),
+    ['Pelvic floor', drill.floorCue] as const,
+    ['Abdominals', drill.abdominalCue] as const,
+    ['Cues', cueWords(item).slice(0, 2).join(' · ')] as const,
+    ...(item.props.length > 0 ? [['Props', item.props.map((id) => props[id].name).join(', ')] as const] : []),
+    ...(item.changes.length > 0 ? [['Changed today', capital(item.changes.join('; '))] as const] : []),
+  ];
+  return (
+    <div>
+      <h3 className="text-base">How</h3>
+      <p>
+        {positions[item.position].setUp} {drill.setUp}
+      </p>
+      <ul className="mt-1">
+        {rows.map(([name, words]) => (
+          <li key={name + words}>
+            <span className="text-ink2">{name}: </span>
+            {words}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,57 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { flushSync } from 'react-dom';
+import { positions } from '@/core/catalogue';
+import { notice } from '@/core/formats';
+import { intentInWords } from '@/core/read';
+import { type Plan, drillOf, knownDrill } from '@/core/sequence';
+import { scoreSheetSvg } from '@/parts/figures/score/scoreSheet';
+import { cadencesInWords, doseInWords, scoreItems } from './words';
+
+/** The printed sheet, made only when something is about to be printed. */
+export function PrintSheet({ plan, studio }: { plan: Plan; studio: string }) {
+  const [printing, setPrinting] = useState(false);
+  useEffect(() => {
+    // The browser takes its picture right after this event: the sheet must stand there before it ends.
+    const begin = () => flushSync(() => setPrinting(true));
+    const end = () => setPrinting(false);
+    window.addEventListener('beforeprint', begin);
+    window.addEventListener('afterprint', end);
+    return () => {
+      window.removeEventListener('beforeprint', begin);
+      window.removeEventListener('afterprint', end);
+    };
+  }, []);
+  return printing ? <Sheet plan={plan} studio={studio} /> : null;
+}
+
+/** What is printed: the score on the first page, how each drill is done on the next. Nothing of the client is on it. */
+function Sheet({ plan, studio }: { plan: Plan; studio: string }) {
+  const title = intentInWords(plan.request.intent, plan.request.side ?? undefined);
+  const svg = scoreSheetSvg(scoreItems(plan, []), { title, studio, minutes: plan.request.minutes });
+  return (
+    <div className="hidden print:block" data-print>
+      {/* Drawn by our own geometry; every word in it is escaped there. */}
+      <div className="break-after-page [&>svg]:w-full" dangerouslySetInnerHTML={{ __html: svg }} />
+      <ol className="text-sm">
+        {plan.items
+          .filter((item) => knownDrill(item))
+          .map((item, i) => {
+            const drill = drillOf(item);
+            return (
+              <li key={item.id} className="mb-3 break-inside-avoid">
+                <strong>
+                  {i + 1}. {drill.name}
+                </strong>
+                , {item.position}, {doseInWords(item)}, {cadencesInWords(item)}. {positions[item.position].setUp}{' '}
+                {drill.setUp} {drill.steps.map(({ words }) => words).join(' ')} Pelvic floor: {drill.floorCue}{' '}
+                Abdominals: {drill.abdominalCue}
+              </li>
+            );
+          })}
+      </ol>
+      <p className="mt-4 text-xs">{notice}</p>
+    </div>
+  );
+}

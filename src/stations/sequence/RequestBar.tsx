@@ -1,0 +1,189 @@
+'use client';
+
+import { type Drill, type PropId, bodyProps, positionIds, propList } from '@/core/catalogue';
+import { type PlanRequest } from '@/core/sequence';
+import { type SchoolId, schoolIds, schools } from '@/core/schools';
+import { Button } from '@/parts/Button';
+import { TickChips } from '@/parts/Chips';
+import { Field, Select } from '@/parts/Field';
+import { Stepper } from '@/parts/Stepper';
+
+const offeredProps = propList.filter(({ id }) => !bodyProps.includes(id));
+
+/** What there is: minutes, props, the lead school; what is to be avoided, what must be in and what must not. */
+export function RequestBar({
+  request,
+  drills,
+  because,
+  onChange,
+  onMake,
+  making,
+  again,
+  locked,
+  reads,
+}: {
+  request: PlanRequest;
+  drills: readonly Drill[];
+  because: string | null;
+  onChange: (request: PlanRequest) => void;
+  onMake: () => void;
+  making: boolean;
+  again: boolean;
+  locked: number;
+  /** The reading says something else than the plan was made for. */
+  reads: boolean;
+}) {
+  const names = new Map(drills.map(({ id, name }) => [id, name]));
+  const sorted = [...drills].sort((a, b) => a.name.localeCompare(b.name));
+  const inputs = (
+    <div className="flex flex-wrap items-end gap-x-7 gap-y-3 py-3">
+      <Stepper
+        label="Minutes"
+        value={request.minutes}
+        unit="min"
+        min={5}
+        max={60}
+        step={1}
+        onChange={(minutes) => onChange({ ...request, minutes })}
+      />
+      <TickChips
+        label="Props at hand"
+        values={request.propsAtHand}
+        choices={offeredProps.map(({ id, name }) => ({ value: id as PropId, label: name }))}
+        onChange={(propsAtHand) => onChange({ ...request, propsAtHand })}
+      />
+      <div className="w-56">
+        <Field label="Lead school">
+          {(ids) => (
+            <Select
+              {...ids}
+              value={request.leadSchool}
+              onChange={(event) => onChange({ ...request, leadSchool: event.target.value as SchoolId })}
+            >
+              {schoolIds.map((id) => (
+                <option key={id} value={id}>
+                  {schools[id].name}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      </div>
+      {because && <p className="w-full text-sm text-ink2">Lead school offered {because}.</p>}
+      <details className="w-full">
+        <summary className="flex min-h-11 cursor-pointer items-center text-ink2">
+          Avoid a position, ask for a drill, or keep one out
+        </summary>
+        <div className="grid gap-4 pb-2">
+          <TickChips
+            label="Positions to avoid today"
+            values={request.avoidPositions ?? []}
+            choices={positionIds.map((id) => ({ value: id, label: id }))}
+            onChange={(avoidPositions) => onChange({ ...request, avoidPositions })}
+          />
+          <div className="flex flex-wrap gap-6">
+            {(['musts', 'nevers'] as const).map((key) => (
+              <Named
+                key={key}
+                label={key === 'musts' ? 'Must be in' : 'Must not be in'}
+                chosen={request[key] ?? []}
+                names={names}
+                choices={sorted}
+                onChange={(ids) => onChange({ ...request, [key]: ids })}
+              />
+            ))}
+          </div>
+        </div>
+      </details>
+    </div>
+  );
+  const wishes = [
+    ...((request.avoidPositions ?? []).length > 0 ? [`without ${request.avoidPositions!.join(', ')}`] : []),
+    ...(request.musts ?? []).map((id) => `with ${names.get(id) ?? id}`),
+    ...(request.nevers ?? []).map((id) => `not ${names.get(id) ?? id}`),
+  ];
+  const said = [
+    `${request.minutes} min`,
+    offeredProps
+      .filter(({ id }) => request.propsAtHand.includes(id))
+      .map(({ id, name }) => (id === 'halfDome' || id === 'twinBalls' ? name : id))
+      .join(', ') || 'no props',
+    schools[request.leadSchool].name,
+    ...wishes,
+  ].join(' · ');
+  const words = making
+    ? 'Planning…'
+    : !again
+      ? 'Make the plan'
+      : locked > 0
+        ? `Plan anew round ${locked} locked`
+        : 'Plan anew';
+  return (
+    <section aria-label="What there is" className="flex flex-wrap items-start gap-x-6 border-y border-rule py-1">
+      {again ? (
+        <details className="min-w-0 grow">
+          <summary className="flex min-h-11 cursor-pointer items-center text-ink2">
+            <span className="underline decoration-rule underline-offset-4">{said}</span>
+          </summary>
+          {inputs}
+        </details>
+      ) : (
+        <div className="grow">{inputs}</div>
+      )}
+      <div className="flex flex-wrap items-center gap-4 py-1">
+        {reads && <p className="text-caution">The intent changed since this plan was made.</p>}
+        <Button look={again ? 'plain' : 'strong'} disabled={making} onClick={onMake}>
+          {words}
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** A few drills by name. */
+function Named({
+  label,
+  chosen,
+  names,
+  choices,
+  onChange,
+}: {
+  label: string;
+  chosen: readonly string[];
+  names: ReadonlyMap<string, string>;
+  choices: readonly Drill[];
+  onChange: (ids: string[]) => void;
+}) {
+  return (
+    <div className="w-72">
+      <Field label={label}>
+        {(ids) => (
+          <Select
+            {...ids}
+            value=""
+            onChange={(event) => event.target.value && onChange([...chosen, event.target.value])}
+          >
+            <option value="">choose a drill</option>
+            {choices
+              .filter(({ id }) => !chosen.includes(id))
+              .map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+          </Select>
+        )}
+      </Field>
+      <ul className="mt-1">
+        {chosen.map((id) => (
+          <li key={id} className="flex items-center justify-between gap-2">
+            {names.get(id) ?? id}
+            <Button look="quiet" onClick={() => onChange(chosen.filter((other) => other !== id))}>
+              Take off <span className="sr-only">{names.get(id) ?? id}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

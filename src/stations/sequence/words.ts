@@ -1,0 +1,53 @@
+import { cadenceInWords } from '@/core/cadence';
+import {
+  type Plan,
+  type PlanItem,
+  type Problem,
+  cueWords,
+  drillOf,
+  itemSegments,
+  knownDrill,
+  openedRegions,
+} from '@/core/sequence';
+import { type FloorStance } from '@/parts/figures/score/score.geometry';
+import { type ScoreItem } from '@/parts/figures/score/ScoreBar';
+import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
+
+/** A dose in short: breaths, sets, sides. */
+export function doseInWords(item: PlanItem): string {
+  const sets = item.sets > 1 ? `${item.sets} × ` : '';
+  const side = item.side === 'none' ? '' : item.side === 'both' ? ', each side' : `, ${item.side}`;
+  return `${sets}${item.breaths} breaths${side}`;
+}
+
+export const cadencesInWords = (item: PlanItem) =>
+  item.cadences.length > 1 ? `ladder of ${item.cadences.length}` : cadenceInWords(item.cadences[0]!);
+
+/** The items of a plan as the score draws them; a drill that is gone is left out of the drawing, not of the plan. */
+export function scoreItems(plan: Plan, problems: readonly Problem[]): ScoreItem[] {
+  return plan.items
+    .filter((item) => knownDrill(item))
+    .map((item) => {
+      const index = plan.items.indexOf(item);
+      const drill = drillOf(item);
+      const own = problems.filter(({ itemId }) => itemId === item.id);
+      return {
+        id: item.id,
+        name: drill.name,
+        position: item.position,
+        movement: drill.movement,
+        props: item.props,
+        side: item.side,
+        cadence: cadencesInWords(item),
+        dose: doseInWords(item),
+        cue: cueWords(item)[0] ?? '',
+        floor: (drill.stances.pelvicFloor?.stance as FloorStance | undefined) ?? null,
+        tone: drill.stances.abdominalStrategy?.stance ?? null,
+        tinted: partsToTint(openedRegions(drill, item.side)),
+        segments: itemSegments(item, plan.items[index - 1]?.position ?? null),
+        locked: item.locked ?? false,
+        contrast: item.contrast ?? false,
+        problem: own.some(({ level }) => level === 'off') ? 'off' : own.length > 0 ? 'mind' : null,
+      };
+    });
+}
