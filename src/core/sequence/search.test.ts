@@ -1,7 +1,8 @@
 import { instance } from '../../../bench/instances';
 import { compile } from './compile';
 import { type PlanningProblem, diminishing, tally } from './problem';
-import { certain, firstPrices, findPrices, layerOf, relax } from './relaxation';
+import { findPrices, firstPrices } from './prices';
+import { certain, layerOf, relax } from './relaxation';
 import { search } from './search';
 import { fits, nothingChosen, putBack, take } from './state';
 

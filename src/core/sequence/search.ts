@@ -1,15 +1,7 @@
 import { type Compiled, compile } from './compile';
 import { type PlanningProblem } from './problem';
-import {
-  type Prices,
-  type Relaxation,
-  certain,
-  findPrices,
-  firstPrices,
-  layerOf,
-  relax,
-  worthKeeping,
-} from './relaxation';
+import { findPrices, firstPrices } from './prices';
+import { type Prices, type Relaxation, certain, layerOf, relax, worthKeeping } from './relaxation';
 import { Incumbent, type State, complete, fits, nothingChosen, pointsOf, putBack, take } from './state';
 
 /** The search is cut off by nodes, not by time, so that the answer is the same on every machine. */

@@ -3,10 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import {
-  type Cue,
   type Drill,
-  type Range,
-  cueKinds,
   drills as builtIn,
   faultIds,
   faults as allFaults,
@@ -34,6 +31,7 @@ import { Stepper } from '@/parts/Stepper';
 import { say } from '@/parts/say';
 import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
 import { draftFaults, tidied } from './draft';
+import { CueRow, ErrorLine, Gains, Group, RangeRow } from './DrillRows';
 
 const phaseChoices = ['throughout', 'inhale', 'topPause', 'exhale', 'bottomPause'] as const;
 const phaseNames = {
@@ -466,145 +464,4 @@ function useKeptDraft(initial: Drill): [Drill, (draft: Drill) => void, () => voi
     localStorage.setItem(key, JSON.stringify(next));
   };
   return [draft, change, () => localStorage.removeItem(key)];
-}
-
-function Group({ title, children }: { title: string; children: React.ReactNode }) {
-  return (
-    <fieldset className="mt-6 border-t border-ink pt-3">
-      <legend className="pr-3 text-lg font-semibold">{title}</legend>
-      <div className="mt-2 grid gap-4">{children}</div>
-    </fieldset>
-  );
-}
-
-const ErrorLine = ({ words }: { words: string | null }) =>
-  words ? (
-    <p role="alert" className="text-sm font-semibold text-stop dark:text-ink">
-      {words}
-    </p>
-  ) : null;
-
-function RangeRow({
-  label,
-  value,
-  step,
-  onChange,
-}: {
-  label: string;
-  value: Range;
-  step: number;
-  onChange: (value: Range) => void;
-}) {
-  return (
-    <div className="flex flex-wrap items-end gap-3">
-      <span className="w-48 pb-2.5">{label}</span>
-      {(['min', 'start', 'max'] as const).map((end) => (
-        <div key={end} className="w-24">
-          <Field label={end === 'min' ? 'least' : end === 'max' ? 'most' : 'start'}>
-            {(ids) => (
-              <TextInput
-                {...ids}
-                type="number"
-                min={0}
-                step={step}
-                value={Number.isNaN(value[end]) ? '' : value[end]}
-                onChange={(event) => onChange({ ...value, [end]: event.target.valueAsNumber })}
-                aria-label={`${label}, ${end === 'min' ? 'least' : end === 'max' ? 'most' : 'start'}`}
-              />
-            )}
-          </Field>
-        </div>
-      ))}
-    </div>
-  );
-}
-
-function CueRow({
-  cue,
-  index,
-  onChange,
-  onRemove,
-}: {
-  cue: Cue;
-  index: number;
-  onChange: (cue: Cue) => void;
-  onRemove: () => void;
-}) {
-  return (
-    <div className="flex flex-wrap items-end gap-3">
-      <div className="w-64">
-        <Field label={`Cue ${index + 1}`}>
-          {(ids) => (
-            <TextInput
-              {...ids}
-              value={cue.words}
-              onChange={(event) => onChange({ ...cue, words: event.target.value })}
-            />
-          )}
-        </Field>
-      </div>
-      <div className="w-40">
-        <Field label={`Cue ${index + 1}, kind`}>
-          {(ids) => (
-            <Select
-              {...ids}
-              value={cue.kind}
-              onChange={(event) => onChange({ ...cue, kind: event.target.value as Cue['kind'] })}
-            >
-              {cueKinds.map((kind) => (
-                <option key={kind} value={kind}>
-                  {kind}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
-      </div>
-      <div className="min-w-56 grow">
-        <Field label={`Cue ${index + 1}, handle with care for`}>
-          {(ids) => (
-            <TextInput
-              {...ids}
-              value={cue.care ?? ''}
-              placeholder="nobody in particular"
-              onChange={(event) => onChange({ ...cue, care: event.target.value || null })}
-            />
-          )}
-        </Field>
-      </div>
-      <Button look="quiet" onClick={onRemove}>
-        Take off <span className="sr-only">cue {index + 1}</span>
-      </Button>
-    </div>
-  );
-}
-
-function Gains({
-  ids,
-  nameOf,
-  values,
-  onChange,
-}: {
-  ids: readonly string[];
-  nameOf: (id: string) => string;
-  values: Record<string, number>;
-  onChange: (values: Record<string, number>) => void;
-}) {
-  return (
-    <div className="flex flex-wrap gap-x-6 gap-y-3">
-      {ids.map((id) => (
-        <Stepper
-          key={id}
-          label={nameOf(id)}
-          value={values[id] ?? 0}
-          min={0}
-          max={3}
-          onChange={(gain) => {
-            const { [id]: _, ...rest } = values;
-            onChange(gain === 0 ? rest : { ...rest, [id]: gain });
-          }}
-        />
-      ))}
-    </div>
-  );
 }

@@ -2,28 +2,23 @@
 
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { type Phase } from '@/core/cadence';
-import { type Totals } from '@/core/dose';
-import { capital } from '@/core/reasons';
 import { intentInWords, leadSchoolFor } from '@/core/read';
 import {
   type Alternative,
   type Plan,
   type PlanItem,
   type PlanRequest,
-  type Problem,
   allDrills,
   checkPlan,
   drillOf,
   knownDrill,
   planTotals,
-  weighPlan,
 } from '@/core/sequence';
 import { newId } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
-import { EmptyState, Notice } from '@/parts/Notice';
+import { EmptyState } from '@/parts/Notice';
 import { say } from '@/parts/say';
-import { isTyping } from '@/parts/shell/keys';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
 import { type ClientView } from '../view';
@@ -33,8 +28,10 @@ import { ItemPanel } from './ItemPanel';
 import { Offers } from './Offers';
 import { PrintSheet } from './PrintSheet';
 import { RequestBar } from './RequestBar';
-import { ScoreEditor, type ScoreEdits } from './ScoreEditor';
-import { measuredBreath, moved, planContext, usePlan, usePlanner, withBreaths } from './usePlan';
+import { Problems, TotalsLine, WorthLine } from './PlanLines';
+import { ScoreEditor } from './ScoreEditor';
+import { useEdits, useUndoKeys } from './useEdits';
+import { measuredBreath, planContext, usePlan, usePlanner, withBreaths } from './usePlan';
 import { scoreItems } from './words';
 
 export { cadencesInWords, doseInWords } from './words';
@@ -45,6 +42,7 @@ const Absent = memo(LeftOut);
 const Changes = memo(WhatWouldChange);
 const Handing = memo(HandOn);
 const Printed = memo(PrintSheet);
+const Worth = memo(WorthLine);
 
 /** Sequence: drills for the intent, in an order that fits the time, with a reason for each and for each that is absent. */
 export function SequenceStation({ view }: { view: ClientView }) {
@@ -118,7 +116,7 @@ function Planning({ view }: { view: ClientView }) {
     [shown, view.gates, context.history],
   );
   const totals = useMemo(() => (shown ? planTotals(shown.items) : null), [shown]);
-  const bars = useSteady(useMemo(() => (shown ? scoreItems(shown, problems) : []), [shown, problems]));
+  const bars = useMemo(() => (shown ? scoreItems(shown, problems) : []), [shown, problems]);
   const breathsOf = useMemo(() => new Map(shown?.items.map(({ id, breaths }) => [id, breaths])), [shown]);
   const selected = shown?.items.find(({ id }) => id === selectedId) ?? shown?.items[0] ?? null;
   const locked = useMemo(() => plan?.items.filter((item) => item.locked) ?? [], [plan]);
@@ -319,176 +317,6 @@ function Planning({ view }: { view: ClientView }) {
         <Handing view={view} plan={late} onItems={beginFrom} />
       </div>
       {late && late.items.length > 0 && <Printed plan={late} studio={view.settings.studioName} />}
-    </>
-  );
-}
-
-/** Edits that stay the same from one drawing to the next, so that only the bars that changed are drawn anew. */
-function useEdits({
-  edit,
-  select,
-  setPhase,
-  preview,
-  swap,
-}: {
-  edit: (make: (items: PlanItem[]) => PlanItem[]) => void;
-  select: (id: string) => void;
-  setPhase: (phase: Phase | null) => void;
-  preview: (pulled: { id: string; breaths: number } | null) => void;
-  swap: (id: string) => void;
-}): ScoreEdits {
-  const latest = useRef({ swap });
-  useEffect(() => {
-    latest.current = { swap };
-  });
-  return useMemo(() => {
-    const one = (id: string, turn: (item: PlanItem) => PlanItem) =>
-      edit((items) => items.map((item) => (item.id === id ? turn(item) : item)));
-    return {
-      select: (id) => {
-        select(id);
-        setPhase(null);
-      },
-      phase: (id, phase) => {
-        select(id);
-        setPhase(phase);
-      },
-      place: (id, to) => edit((items) => moved(items, id, to)),
-      preview: (id, breaths) => preview(breaths === null ? null : { id, breaths }),
-      breaths: (id, breaths) => one(id, (item) => withBreaths(item, breaths)),
-      lock: (id) => one(id, (item) => ({ ...item, locked: !item.locked })),
-      swap: (id) => {
-        select(id);
-        latest.current.swap(id);
-      },
-      takeOut: (id) => {
-        edit((items) => items.filter((item) => item.id !== id));
-        say('Taken out. Undo brings it back.');
-      },
-    };
-  }, [edit, select, setPhase, preview]);
-}
-
-/** The same objects for bars that did not change, whatever else did. */
-function useSteady<T extends { id: string }>(list: readonly T[]): readonly T[] {
-  const [kept, setKept] = useState<ReadonlyMap<string, { text: string; value: T }>>(new Map());
-  const [lastList, setLastList] = useState<readonly T[] | null>(null);
-  if (lastList !== list) {
-    setLastList(list);
-    setKept(
-      new Map(
-        list.map((value) => {
-          const text = JSON.stringify(value);
-          const known = kept.get(value.id);
-          return [value.id, known?.text === text ? known : { text, value }];
-        }),
-      ),
-    );
-  }
-  return useMemo(() => list.map((value) => kept.get(value.id)?.value ?? value), [list, kept]);
-}
-
-function useUndoKeys(undo: (() => void) | null, redo: (() => void) | null) {
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (isTyping(event.target) && !(event.target as HTMLElement).matches('[role="slider"]')) return;
-      const key = event.key.toLowerCase();
-      const control = event.ctrlKey || event.metaKey;
-      if ((key === 'u' && !control) || (key === 'z' && control && !event.shiftKey)) undo?.();
-      else if ((key === 'z' && control && event.shiftKey) || (key === 'y' && control)) redo?.();
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, [undo, redo]);
-}
-
-const Worth = memo(WorthLine);
-
-/** How good the plan is: the best there is, how much better one could be, or how a plan changed by hand compares. */
-function WorthLine({
-  plan,
-  context,
-  provenSince,
-}: {
-  plan: Plan;
-  context: ReturnType<typeof planContext>;
-  provenSince: number | null;
-}) {
-  const worth = useMemo(() => weighPlan(plan.items, plan.request, context).points, [plan, context]);
-  const { points, proven, atMostBetter = 0, items, request } = plan;
-  const begin = `${items.length} ${items.length === 1 ? 'drill' : 'drills'} for ${request.minutes} minutes. `;
-  if (points === undefined) return <>{begin}Put together by you.</>;
-  if (Math.abs(worth - points) > 0.5) {
-    return (
-      <>
-        {begin}Changed by hand: worth {Math.round((100 * worth) / points)} % of the best the planner found.
-      </>
-    );
-  }
-  if (proven || provenSince === points) return <>{begin}Nothing better exists for these minutes, props and limits.</>;
-  return (
-    <>
-      {begin}At most {Math.max(1, Math.ceil(atMostBetter * 100))} % better is possible; the search goes on.
-    </>
-  );
-}
-
-const figure = (value: string, unit: string) => (
-  <div className="flex items-baseline gap-1.5">
-    <dd className="order-1 text-2xl font-semibold">{value}</dd>
-    <dt className="order-2 text-ink2">{unit}</dt>
-  </div>
-);
-
-function TotalsLine({ totals, changes, minutes }: { totals: Totals; changes: number; minutes: number }) {
-  return (
-    <dl className="flex flex-wrap gap-x-8 gap-y-1 border-b border-rule py-2" aria-label="Totals" aria-live="polite">
-      {figure((totals.seconds / 60).toFixed(1), `of ${minutes} min`)}
-      {figure(String(totals.breaths), 'breaths')}
-      {figure(totals.breathsPerMinute?.toFixed(1) ?? '–', 'a minute')}
-      {figure(totals.exhaleShare === null ? '–' : `${Math.round(totals.exhaleShare * 100)} %`, 'exhale')}
-      {figure(String(Math.round(totals.holdSeconds)), 's of holds')}
-      {figure(String(changes), changes === 1 ? 'position change' : 'position changes')}
-    </dl>
-  );
-}
-
-/** What is off is shown whole; what is to be minded, as one line each. */
-function Problems({ problems, onShow }: { problems: readonly Problem[]; onShow: (id: string) => void }) {
-  const off = problems.filter(({ level }) => level === 'off');
-  const mind = problems.filter(({ level }) => level === 'mind');
-  const show = (itemId: string | null) =>
-    itemId && (
-      <Button look="quiet" onClick={() => onShow(itemId)}>
-        Show it
-      </Button>
-    );
-  return (
-    <>
-      {off.map(({ what, wayOut, itemId }, i) => (
-        <div key={`${i}${what}`} className="mt-3">
-          <Notice kind="stop" title={what}>
-            <span className="flex flex-wrap items-center gap-3">
-              {wayOut}
-              {show(itemId)}
-            </span>
-          </Notice>
-        </div>
-      ))}
-      {mind.length > 0 && (
-        <ul aria-label="To be minded" className="mt-2 border-l-4 border-caution pl-3">
-          {mind.map(({ what, wayOut, itemId }, i) => (
-            <li key={`${i}${what}`} className="flex flex-wrap items-center gap-x-3">
-              <span>
-                <span className="font-semibold">▲ {capital(what)}</span> {wayOut}
-              </span>
-              {show(itemId)}
-            </li>
-          ))}
-        </ul>
-      )}
     </>
   );
 }

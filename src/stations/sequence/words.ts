@@ -23,31 +23,44 @@ export function doseInWords(item: PlanItem): string {
 export const cadencesInWords = (item: PlanItem) =>
   item.cadences.length > 1 ? `ladder of ${item.cadences.length}` : cadenceInWords(item.cadences[0]!);
 
+/** Bars made before, by the item they were made of: an item that did not change keeps its bar, and is not drawn anew. */
+const made = new WeakMap<PlanItem, { context: string; bar: ScoreItem }>();
+
 /** The items of a plan as the score draws them; a drill that is gone is left out of the drawing, not of the plan. */
 export function scoreItems(plan: Plan, problems: readonly Problem[]): ScoreItem[] {
-  return plan.items
-    .filter((item) => knownDrill(item))
-    .map((item) => {
-      const index = plan.items.indexOf(item);
-      const drill = drillOf(item);
-      const own = problems.filter(({ itemId }) => itemId === item.id);
-      return {
-        id: item.id,
-        name: drill.name,
-        position: item.position,
-        movement: drill.movement,
-        props: item.props,
-        side: item.side,
-        cadence: cadencesInWords(item),
-        dose: doseInWords(item),
-        cue: cueWords(item)[0] ?? '',
-        floor: (drill.stances.pelvicFloor?.stance as FloorStance | undefined) ?? null,
-        tone: drill.stances.abdominalStrategy?.stance ?? null,
-        tinted: partsToTint(openedRegions(drill, item.side)),
-        segments: itemSegments(item, plan.items[index - 1]?.position ?? null),
-        locked: item.locked ?? false,
-        contrast: item.contrast ?? false,
-        problem: own.some(({ level }) => level === 'off') ? 'off' : own.length > 0 ? 'mind' : null,
-      };
-    });
+  return plan.items.flatMap((item, index) => {
+    if (!knownDrill(item)) return [];
+    const own = problems.filter(({ itemId }) => itemId === item.id);
+    const problem = own.some(({ level }) => level === 'off') ? 'off' : own.length > 0 ? 'mind' : null;
+    const previous = plan.items[index - 1]?.position ?? null;
+    // Everything a bar takes from outside its item.
+    const context = `${previous} ${problem}`;
+    const known = made.get(item);
+    if (known?.context === context) return [known.bar];
+    const bar = barOf(item, previous, problem);
+    made.set(item, { context, bar });
+    return [bar];
+  });
+}
+
+function barOf(item: PlanItem, previous: PlanItem['position'] | null, problem: ScoreItem['problem']): ScoreItem {
+  const drill = drillOf(item);
+  return {
+    id: item.id,
+    name: drill.name,
+    position: item.position,
+    movement: drill.movement,
+    props: item.props,
+    side: item.side,
+    cadence: cadencesInWords(item),
+    dose: doseInWords(item),
+    cue: cueWords(item)[0] ?? '',
+    floor: (drill.stances.pelvicFloor?.stance as FloorStance | undefined) ?? null,
+    tone: drill.stances.abdominalStrategy?.stance ?? null,
+    tinted: partsToTint(openedRegions(drill, item.side)),
+    segments: itemSegments(item, previous),
+    locked: item.locked ?? false,
+    contrast: item.contrast ?? false,
+    problem,
+  };
 }

@@ -1,0 +1,148 @@
+'use client';
+
+import { type ReactNode } from 'react';
+import { type Cue, type Range, cueKinds } from '@/core/catalogue';
+import { Button } from '@/parts/Button';
+import { Field, Select, TextInput } from '@/parts/Field';
+import { Stepper } from '@/parts/Stepper';
+
+export function Group({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <fieldset className="mt-6 border-t border-ink pt-3">
+      <legend className="pr-3 text-lg font-semibold">{title}</legend>
+      <div className="mt-2 grid gap-4">{children}</div>
+    </fieldset>
+  );
+}
+
+export const ErrorLine = ({ words }: { words: string | null }) =>
+  words ? (
+    <p role="alert" className="text-sm font-semibold text-stop dark:text-ink">
+      {words}
+    </p>
+  ) : null;
+
+export function RangeRow({
+  label,
+  value,
+  step,
+  onChange,
+}: {
+  label: string;
+  value: Range;
+  step: number;
+  onChange: (value: Range) => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <span className="w-48 pb-2.5">{label}</span>
+      {(['min', 'start', 'max'] as const).map((end) => (
+        <div key={end} className="w-24">
+          <Field label={end === 'min' ? 'least' : end === 'max' ? 'most' : 'start'}>
+            {(ids) => (
+              <TextInput
+                {...ids}
+                type="number"
+                min={0}
+                step={step}
+                value={Number.isNaN(value[end]) ? '' : value[end]}
+                onChange={(event) => onChange({ ...value, [end]: event.target.valueAsNumber })}
+                aria-label={`${label}, ${end === 'min' ? 'least' : end === 'max' ? 'most' : 'start'}`}
+              />
+            )}
+          </Field>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+export function CueRow({
+  cue,
+  index,
+  onChange,
+  onRemove,
+}: {
+  cue: Cue;
+  index: number;
+  onChange: (cue: Cue) => void;
+  onRemove: () => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <div className="w-64">
+        <Field label={`Cue ${index + 1}`}>
+          {(ids) => (
+            <TextInput
+              {...ids}
+              value={cue.words}
+              onChange={(event) => onChange({ ...cue, words: event.target.value })}
+            />
+          )}
+        </Field>
+      </div>
+      <div className="w-40">
+        <Field label={`Cue ${index + 1}, kind`}>
+          {(ids) => (
+            <Select
+              {...ids}
+              value={cue.kind}
+              onChange={(event) => onChange({ ...cue, kind: event.target.value as Cue['kind'] })}
+            >
+              {cueKinds.map((kind) => (
+                <option key={kind} value={kind}>
+                  {kind}
+                </option>
+              ))}
+            </Select>
+          )}
+        </Field>
+      </div>
+      <div className="min-w-56 grow">
+        <Field label={`Cue ${index + 1}, handle with care for`}>
+          {(ids) => (
+            <TextInput
+              {...ids}
+              value={cue.care ?? ''}
+              placeholder="nobody in particular"
+              onChange={(event) => onChange({ ...cue, care: event.target.value || null })}
+            />
+          )}
+        </Field>
+      </div>
+      <Button look="quiet" onClick={onRemove}>
+        Take off <span className="sr-only">cue {index + 1}</span>
+      </Button>
+    </div>
+  );
+}
+
+export function Gains({
+  ids,
+  nameOf,
+  values,
+  onChange,
+}: {
+  ids: readonly string[];
+  nameOf: (id: string) => string;
+  values: Record<string, number>;
+  onChange: (values: Record<string, number>) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-x-6 gap-y-3">
+      {ids.map((id) => (
+        <Stepper
+          key={id}
+          label={nameOf(id)}
+          value={values[id] ?? 0}
+          min={0}
+          max={3}
+          onChange={(gain) => {
+            const { [id]: _, ...rest } = values;
+            onChange(gain === 0 ? rest : { ...rest, [id]: gain });
+          }}
+        />
+      ))}
+    </div>
+  );
+}

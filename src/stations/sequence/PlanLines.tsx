@@ -1,0 +1,96 @@
+'use client';
+
+import { useMemo } from 'react';
+import { type Totals } from '@/core/dose';
+import { capital } from '@/core/reasons';
+import { type Plan, type Problem, weighPlan } from '@/core/sequence';
+import { Button } from '@/parts/Button';
+import { Notice } from '@/parts/Notice';
+import { type planContext } from './usePlan';
+
+/** How good the plan is: the best there is, how much better one could be, or how a plan changed by hand compares. */
+export function WorthLine({
+  plan,
+  context,
+  provenSince,
+}: {
+  plan: Plan;
+  context: ReturnType<typeof planContext>;
+  provenSince: number | null;
+}) {
+  const worth = useMemo(() => weighPlan(plan.items, plan.request, context).points, [plan, context]);
+  const { points, proven, atMostBetter = 0, items, request } = plan;
+  const begin = `${items.length} ${items.length === 1 ? 'drill' : 'drills'} for ${request.minutes} minutes. `;
+  if (points === undefined) return <>{begin}Put together by you.</>;
+  if (Math.abs(worth - points) > 0.5) {
+    return (
+      <>
+        {begin}Changed by hand: worth {Math.round((100 * worth) / points)} % of the best the planner found.
+      </>
+    );
+  }
+  if (proven || provenSince === points) return <>{begin}Nothing better exists for these minutes, props and limits.</>;
+  return (
+    <>
+      {begin}At most {Math.max(1, Math.ceil(atMostBetter * 100))} % better is possible; the search goes on.
+    </>
+  );
+}
+
+const figure = (value: string, unit: string) => (
+  <div className="flex items-baseline gap-1.5">
+    <dd className="order-1 text-2xl font-semibold">{value}</dd>
+    <dt className="order-2 text-ink2">{unit}</dt>
+  </div>
+);
+
+export function TotalsLine({ totals, changes, minutes }: { totals: Totals; changes: number; minutes: number }) {
+  return (
+    <dl className="flex flex-wrap gap-x-8 gap-y-1 border-b border-rule py-2" aria-label="Totals" aria-live="polite">
+      {figure((totals.seconds / 60).toFixed(1), `of ${minutes} min`)}
+      {figure(String(totals.breaths), 'breaths')}
+      {figure(totals.breathsPerMinute?.toFixed(1) ?? '–', 'a minute')}
+      {figure(totals.exhaleShare === null ? '–' : `${Math.round(totals.exhaleShare * 100)} %`, 'exhale')}
+      {figure(String(Math.round(totals.holdSeconds)), 's of holds')}
+      {figure(String(changes), changes === 1 ? 'position change' : 'position changes')}
+    </dl>
+  );
+}
+
+/** What is off is shown whole; what is to be minded, as one line each. */
+export function Problems({ problems, onShow }: { problems: readonly Problem[]; onShow: (id: string) => void }) {
+  const off = problems.filter(({ level }) => level === 'off');
+  const mind = problems.filter(({ level }) => level === 'mind');
+  const show = (itemId: string | null) =>
+    itemId && (
+      <Button look="quiet" onClick={() => onShow(itemId)}>
+        Show it
+      </Button>
+    );
+  return (
+    <>
+      {off.map(({ what, wayOut, itemId }, i) => (
+        <div key={`${i}${what}`} className="mt-3">
+          <Notice kind="stop" title={what}>
+            <span className="flex flex-wrap items-center gap-3">
+              {wayOut}
+              {show(itemId)}
+            </span>
+          </Notice>
+        </div>
+      ))}
+      {mind.length > 0 && (
+        <ul aria-label="To be minded" className="mt-2 border-l-4 border-caution pl-3">
+          {mind.map(({ what, wayOut, itemId }, i) => (
+            <li key={`${i}${what}`} className="flex flex-wrap items-center gap-x-3">
+              <span>
+                <span className="font-semibold">▲ {capital(what)}</span> {wayOut}
+              </span>
+              {show(itemId)}
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
