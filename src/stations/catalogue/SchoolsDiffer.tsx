@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { type Drill } from '@/core/catalogue';
+import { capital } from '@/core/reasons';
 import { axes, axisIds, contradictions, schoolIds, schools } from '@/core/schools';
 
 /** Where schools differ, made from the table of stances: what each teaches every day, what contradicts, which drills stand where. */
@@ -16,7 +17,7 @@ export function SchoolsDiffer({ drills }: { drills: readonly Drill[] }) {
           const rules = axisIds.filter((axis) => schools[id].everyday[axis]);
           return (
             <li key={id} className="border-t border-rule py-2">
-              <h2 className="text-base">{schools[id].name}</h2>
+              <h2 className="text-base">{capital(schools[id].name)}</h2>
               <p>{schools[id].holds}</p>
               <p className="text-sm text-ink2">
                 {rules.length > 0
@@ -32,7 +33,7 @@ export function SchoolsDiffer({ drills }: { drills: readonly Drill[] }) {
         return (
           <section key={axis} aria-labelledby={axis} className="mt-6 border-t border-ink pt-3">
             <h2 id={axis} className="text-lg">
-              {axes[axis].name.charAt(0).toUpperCase() + axes[axis].name.slice(1)}
+              {capital(axes[axis].name)}
             </h2>
             {pairs.length > 0 && (
               <p className="text-caution">

@@ -35,7 +35,7 @@ export function factsOfDrill(drill: Drill, nameOf: (id: string) => string): { he
       head: 'Dose',
       words: [
         breath.kind === 'ladder' ? `${breath.rungs.length} breaths` : rangeInWords(drill.breaths, 'breaths'),
-        rangeInWords(drill.sets, drill.sets.max === 1 ? 'set' : 'sets'),
+        rangeInWords(drill.sets, drill.sets.start === 1 ? 'set' : 'sets'),
         ...(drill.sets.max > 1 ? [`${drill.restSeconds} s rest`] : []),
         ...(drill.sides === 'none' ? [] : ['each side, or one']),
       ].join('; '),
