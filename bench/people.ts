@@ -1,26 +1,12 @@
-import { type LookRecord, type ProtocolId, baseMap, bestGrades, blankRaw, rawSchemas } from '@/core/look';
+import { baseMap, bestGrades } from '@/core/look';
 import { likelyPatterns, readFindings, scorePatterns, leadSchoolFor } from '@/core/read';
 import { type ConditionId, type AnswerDetail, conditionIds, emptyProfile, evaluateGates } from '@/core/safety';
 import { type PlanContext, type PlanRequest, seenEffects } from '@/core/sequence';
 import { type SchoolId } from '@/core/schools';
 import { estimateYields, evenYields } from '@/core/trunk';
-import { type Constructed, constructed } from '../demo/constructed';
+import { type Constructed, recordsOf } from '../demo/constructed';
 
 const day = '2026-11-24';
-
-/** What was seen of a constructed person, as records. */
-export function recordsOf({ seen: { rate, ...seen } }: Constructed): LookRecord[] {
-  const taps = rate ? Array.from({ length: rate + 2 }, (_, i) => Math.round((i * 6000) / rate) / 100) : [];
-  return (Object.entries(seen) as [ProtocolId, object][]).map(([protocol, raw]) => ({
-    id: `look-${protocol}`,
-    visitId: 'visit',
-    protocol,
-    version: 1,
-    moment: 'before',
-    takenAt: `${day}T10:00:00.000Z`,
-    raw: rawSchemas[protocol].parse({ ...blankRaw(protocol), ...(protocol === 'quietLook' ? { taps } : {}), ...raw }),
-  })) as LookRecord[];
-}
 
 /** A person as the planner would be asked about them: read, confirmed as read, with what they said of themselves. */
 export function asked(
@@ -36,7 +22,7 @@ export function asked(
     leadSchool?: SchoolId;
   } = {},
 ): { request: PlanRequest; context: PlanContext } {
-  const records = recordsOf(person);
+  const records = recordsOf(person.seen);
   const findings = readFindings(records);
   const { shown } = likelyPatterns(scorePatterns(findings), findings);
   const patterns = shown.slice(0, 1).map(({ pattern }) => pattern);
@@ -76,6 +62,3 @@ export function asked(
     },
   };
 }
-
-/** The ten of the review, one for each main pattern, and the even one. */
-export const ten = constructed;

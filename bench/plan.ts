@@ -6,7 +6,8 @@ import { testServer } from '../e2e/support/server';
 import { seedReading } from '../e2e/support/walk';
 import { solveWith, solver } from './highs';
 import { type Shape, instance, rows } from './instances';
-import { asked, ten } from './people';
+import { constructed } from '../demo/constructed';
+import { asked } from './people';
 import { median, percentile, report } from './report';
 
 const timed = <T>(work: () => T): { ms: number; value: T } => {
@@ -21,7 +22,7 @@ export function realPlans() {
   let unproven = 0;
   for (const round of [0, 1, 2]) {
     for (const minutes of [10, 20, 30, 60]) {
-      for (const person of ten) {
+      for (const person of constructed) {
         const { request, context } = asked(person, minutes);
         const { ms, value } = timed(() => {
           const { problem } = layOut(request, context);
@@ -41,7 +42,7 @@ export function realPlans() {
     percentile(times, 1) < 300,
   );
   report('plans on the catalogue left unproven', String(unproven), 'none', unproven === 0);
-  const whole = asked(ten[0]!, 20);
+  const whole = asked(constructed[0]!, 20);
   const full = Array.from({ length: 8 }, () => timed(() => makePlan(whole.request, whole.context, uuid)).ms).slice(2);
   report('the same with all its reasons, median', `${median(full).toFixed(1)} ms`, 'no limit set', true);
 }

@@ -1,22 +1,6 @@
-import { type LookRecord, type ProtocolId, blankRaw, rawSchemas } from '@/core/look';
 import { type PatternScore, likelyPatterns, patternIds, readFindings, scorePatterns } from '@/core/read';
 import { mirrored } from '@/core/trunk';
-import { type Seen, constructed } from './constructed';
-
-const takenAt = '2026-11-23T10:00:00.000Z';
-
-function recordsOf({ rate, ...seen }: Seen): LookRecord[] {
-  const taps = rate ? Array.from({ length: rate + 2 }, (_, i) => Math.round((i * 6000) / rate) / 100) : [];
-  return (Object.entries(seen) as [ProtocolId, object][]).map(([protocol, raw]) => ({
-    id: `look-${protocol}`,
-    visitId: 'visit',
-    protocol,
-    version: 1,
-    moment: 'before',
-    takenAt,
-    raw: rawSchemas[protocol].parse({ ...blankRaw(protocol), ...(protocol === 'quietLook' ? { taps } : {}), ...raw }),
-  })) as LookRecord[];
-}
+import { type Seen, constructed, recordsOf } from './constructed';
 
 function read(seen: Seen) {
   const findings = readFindings(recordsOf(seen));

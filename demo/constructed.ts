@@ -1,4 +1,4 @@
-import { type ProtocolId, type Raw } from '@/core/look';
+import { type LookRecord, type ProtocolId, type Raw, blankRaw, rawSchemas } from '@/core/look';
 import { type Grades, regionIds, unobserved } from '@/core/trunk';
 
 /** What was seen of a person, by protocol; everything else was not looked for. */
@@ -331,3 +331,17 @@ export const constructed: readonly Constructed[] = [
     expected: ['even'],
   },
 ];
+
+/** What was seen of a person, as the records that looks would leave. */
+export function recordsOf({ rate, ...seen }: Seen): LookRecord[] {
+  const taps = rate ? Array.from({ length: rate + 2 }, (_, i) => Math.round((i * 6000) / rate) / 100) : [];
+  return (Object.entries(seen) as [ProtocolId, object][]).map(([protocol, raw]) => ({
+    id: `look-${protocol}`,
+    visitId: 'visit',
+    protocol,
+    version: 1,
+    moment: 'before',
+    takenAt: '2026-11-23T10:00:00.000Z',
+    raw: rawSchemas[protocol].parse({ ...blankRaw(protocol), ...(protocol === 'quietLook' ? { taps } : {}), ...raw }),
+  })) as LookRecord[];
+}

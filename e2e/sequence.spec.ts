@@ -84,6 +84,22 @@ test('the score is edited by hand: drag, pull, tap a phase, swap, add, undo; tot
 
 test('every edit has its key, undo goes all the way back, and redo forward', async ({ page }) => {
   await planned(page, 'Jory Bellrope');
+  // What is offered for a drill takes the place of that drill, also when it was moved meanwhile.
+  const begun = await names(page);
+  await heads(page).nth(1).focus();
+  await page.keyboard.press('s');
+  const offers = page.getByRole('region', { name: /^Instead of/ });
+  await expect(offers).toBeVisible();
+  await heads(page).nth(1).focus();
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect.poll(() => names(page)).toEqual([begun[0], begun[2], begun[1], ...begun.slice(3)]);
+  await offers.getByRole('listitem').first().getByRole('button').click();
+  await expect.poll(async () => (await names(page))[2]).not.toBe(begun[1]);
+  expect((await names(page))[1]).toBe(begun[2]);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect.poll(() => names(page)).toEqual(begun);
+
   const before = await names(page);
   const was = await breaths(page, 1);
   await heads(page).nth(1).focus();

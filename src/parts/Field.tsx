@@ -51,3 +51,35 @@ export function TextArea({ className = '', ...rest }: ComponentProps<'textarea'>
 export function Select({ className = '', ...rest }: ComponentProps<'select'>) {
   return <select className={`${box} min-h-11 ${className}`} {...rest} />;
 }
+
+/** One of many by name. With `none`, the words for choosing nothing, nothing can be chosen too. */
+export function NamedSelect<T extends string>({
+  label,
+  value,
+  choices,
+  none,
+  error,
+  onChange,
+}: {
+  label: string;
+  value: T | '';
+  choices: readonly (readonly [T, string])[];
+  none?: string;
+  error?: string | null;
+  onChange: (value: T | '') => void;
+}) {
+  return (
+    <Field label={label} error={error ?? null}>
+      {(ids) => (
+        <Select {...ids} value={value} onChange={(event) => onChange(event.target.value as T | '')}>
+          {none !== undefined && <option value="">{none}</option>}
+          {choices.map(([id, name]) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </Select>
+      )}
+    </Field>
+  );
+}

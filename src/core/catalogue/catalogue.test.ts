@@ -135,9 +135,7 @@ describe('the catalogue', () => {
     expect([...positionList.map(({ id }) => id)].filter((id) => !used(({ positions: own }) => own).has(id))).toEqual(
       [],
     );
-    expect(familyIds.filter((id) => !drills.some(({ family }) => family === id))).toEqual(
-      ['hold'].filter(() => !drills.some(({ family }) => family === 'hold')),
-    );
+    expect(familyIds.filter((id) => !drills.some(({ family }) => family === id))).toEqual([]);
     expect(skillIds.filter((id) => !drills.some(({ skills }) => id in skills))).toEqual([]);
     expect(faultIds.filter((id) => !used(({ faults: own }) => own).has(id))).toEqual([]);
   });

@@ -1,4 +1,4 @@
-export { breathSteps, nextBreaths } from './progress';
+export { nextBreaths } from './progress';
 export {
   type Dose,
   type ItemSide,

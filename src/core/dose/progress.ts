@@ -1,8 +1,5 @@
-/** The steps of a dose. Common practice, no published source: 10 breaths, then 15, 20, 30. */
-export const breathSteps = [3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30] as const;
-
-/** From ten on the steps are the trade's larger ones. */
-const tradeSteps = breathSteps.filter((step) => step <= 10 || [15, 20, 30].includes(step));
+/** The steps of a dose: small ones first, then the trade's. Common practice, no published source: 10 breaths, then 15, 20, 30. */
+const breathSteps = [3, 4, 5, 6, 8, 10, 15, 20, 30] as const;
 
 /**
  * The next dose up or down, within a drill's range.
@@ -16,7 +13,7 @@ const tradeSteps = breathSteps.filter((step) => step <= 10 || [15, 20, 30].inclu
 export function nextBreaths(range: { min: number; max: number }, from: number, direction: 1 | -1): number {
   const step =
     direction === 1
-      ? (tradeSteps.find((candidate) => candidate > from) ?? from)
-      : (tradeSteps.filter((candidate) => candidate < from).at(-1) ?? from);
+      ? (breathSteps.find((candidate) => candidate > from) ?? from)
+      : (breathSteps.filter((candidate) => candidate < from).at(-1) ?? from);
   return Math.min(range.max, Math.max(range.min, step));
 }

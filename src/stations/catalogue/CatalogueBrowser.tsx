@@ -9,7 +9,7 @@ import { schoolIds, schools } from '@/core/schools';
 import { openedRegions } from '@/core/sequence';
 import { regionIds, regions } from '@/core/trunk';
 import { Button, LinkButton } from '@/parts/Button';
-import { Field, Select, TextInput } from '@/parts/Field';
+import { Field, NamedSelect, TextInput } from '@/parts/Field';
 import { EmptyState } from '@/parts/Notice';
 import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
 import { type Hit, type Wishes, browse, noWishes } from './browse';
@@ -43,37 +43,43 @@ export function CatalogueBrowser({ own, today }: { own: readonly Drill[]; today:
             />
           )}
         </Field>
-        <Choice
+        <NamedSelect
+          none="any"
           label="What for"
           value={wishes.family}
           onChange={(family) => set({ family })}
           choices={familyIds.map((id) => [id, families[id]])}
         />
-        <Choice
+        <NamedSelect
+          none="any"
           label="Part it opens"
           value={wishes.region}
           onChange={(region) => set({ region })}
           choices={regionIds.map((id) => [id, regions[id].name])}
         />
-        <Choice
+        <NamedSelect
+          none="any"
           label="Position"
           value={wishes.position}
           onChange={(position) => set({ position })}
           choices={positionIds.map((id) => [id, id])}
         />
-        <Choice
+        <NamedSelect
+          none="any"
           label="Prop"
           value={wishes.prop}
           onChange={(prop) => set({ prop })}
           choices={[['none', 'nothing at all'], ...propList.map(({ id, name }) => [id, name] as const)]}
         />
-        <Choice
+        <NamedSelect
+          none="any"
           label="Fits with school"
           value={wishes.school}
           onChange={(school) => set({ school })}
           choices={schoolIds.map((id) => [id, schools[id].name])}
         />
-        <Choice
+        <NamedSelect
+          none="any"
           label="Allowed with"
           value={wishes.caution}
           onChange={(caution) => set({ caution })}
@@ -124,33 +130,6 @@ export function CatalogueBrowser({ own, today }: { own: readonly Drill[]; today:
       )}
       <DrillFiles own={own} />
     </>
-  );
-}
-
-function Choice<T extends string>({
-  label,
-  value,
-  choices,
-  onChange,
-}: {
-  label: string;
-  value: T | '';
-  choices: readonly (readonly [T, string])[];
-  onChange: (value: T | '') => void;
-}) {
-  return (
-    <Field label={label}>
-      {(ids) => (
-        <Select {...ids} value={value} onChange={(event) => onChange(event.target.value as T | '')}>
-          <option value="">any</option>
-          {choices.map(([id, name]) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </Select>
-      )}
-    </Field>
   );
 }
 

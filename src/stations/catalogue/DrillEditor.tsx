@@ -25,7 +25,7 @@ import { regions, type RegionId } from '@/core/trunk';
 import { keep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
-import { Field, Select, TextArea, TextInput } from '@/parts/Field';
+import { Field, NamedSelect, Select, TextArea, TextInput } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
 import { Stepper } from '@/parts/Stepper';
 import { say } from '@/parts/say';
@@ -53,7 +53,8 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
   const errorOf = (key: string) => faults.find(({ path }) => path[0] === key)?.what ?? null;
   const neighbours = [...own, ...builtIn]
     .filter(({ id }) => id !== draft.id)
-    .sort((a, b) => a.name.localeCompare(b.name));
+    .sort((a, b) => a.name.localeCompare(b.name))
+    .map(({ id, name }) => [id, name] as const);
 
   const save = async () => {
     const found = draftFaults(draft, new Map(own.map((drill) => [drill.id, drill])));
@@ -110,36 +111,18 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
           {text('name', 'Name')}
           {text('purpose', 'What it does, in one sentence')}
           <div className="grid gap-4 sm:grid-cols-3">
-            <Field label="What for">
-              {(ids) => (
-                <Select
-                  {...ids}
-                  value={draft.family}
-                  onChange={(event) => set({ family: event.target.value as Drill['family'] })}
-                >
-                  {familyIds.map((id) => (
-                    <option key={id} value={id}>
-                      {families[id]}
-                    </option>
-                  ))}
-                </Select>
-              )}
-            </Field>
-            <Field label="Movement">
-              {(ids) => (
-                <Select
-                  {...ids}
-                  value={draft.movement}
-                  onChange={(event) => set({ movement: event.target.value as Drill['movement'] })}
-                >
-                  {movementIds.map((id) => (
-                    <option key={id} value={id}>
-                      {movementWords[id]}
-                    </option>
-                  ))}
-                </Select>
-              )}
-            </Field>
+            <NamedSelect
+              label="What for"
+              value={draft.family}
+              choices={familyIds.map((id) => [id, families[id]] as const)}
+              onChange={(family) => family && set({ family })}
+            />
+            <NamedSelect
+              label="Movement"
+              value={draft.movement}
+              choices={movementIds.map((id) => [id, movementWords[id]] as const)}
+              onChange={(movement) => movement && set({ movement })}
+            />
             <Stepper label="Level (1 to 6)" value={draft.level} min={1} max={6} onChange={(level) => set({ level })} />
           </div>
           <TickChips
@@ -339,68 +322,40 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
       <Group title="Neighbours and stances">
         <div className="grid gap-4 sm:grid-cols-3">
           {(['easier', 'harder'] as const).map((key) => (
-            <Field key={key} label={key === 'easier' ? 'Easier neighbour' : 'Harder neighbour'} error={errorOf(key)}>
-              {(ids) => (
-                <Select
-                  {...ids}
-                  value={draft[key] ?? ''}
-                  onChange={(event) => set({ [key]: event.target.value || null })}
-                >
-                  <option value="">none</option>
-                  {neighbours.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-                </Select>
-              )}
-            </Field>
+            <NamedSelect
+              key={key}
+              label={key === 'easier' ? 'Easier neighbour' : 'Harder neighbour'}
+              error={errorOf(key)}
+              value={draft[key] ?? ''}
+              none="none"
+              choices={neighbours}
+              onChange={(id) => set({ [key]: id || null })}
+            />
           ))}
-          <Field label="Wants first">
-            {(ids) => (
-              <Select
-                {...ids}
-                value={draft.prerequisites[0] ?? ''}
-                onChange={(event) => set({ prerequisites: event.target.value ? [event.target.value] : [] })}
-              >
-                <option value="">nothing</option>
-                {neighbours.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </Select>
-            )}
-          </Field>
+          <NamedSelect
+            label="Wants first"
+            value={draft.prerequisites[0] ?? ''}
+            none="nothing"
+            choices={neighbours}
+            onChange={(id) => set({ prerequisites: id ? [id] : [] })}
+          />
         </div>
         <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
           {axisIds.map((axis) => (
             <div key={axis} className="flex items-end gap-3">
               <div className="grow">
-                <Field label={axes[axis].name}>
-                  {(ids) => (
-                    <Select
-                      {...ids}
-                      value={draft.stances[axis]?.stance ?? ''}
-                      onChange={(event) => {
-                        const { [axis]: before, ...rest } = draft.stances;
-                        const stance = event.target.value;
-                        set({
-                          stances: stance
-                            ? { ...rest, [axis]: { stance, scope: before?.scope ?? 'this drill' } }
-                            : rest,
-                        });
-                      }}
-                    >
-                      <option value="">no stance</option>
-                      {axes[axis].stances.map((stance) => (
-                        <option key={stance} value={stance}>
-                          {stance}
-                        </option>
-                      ))}
-                    </Select>
-                  )}
-                </Field>
+                <NamedSelect
+                  label={axes[axis].name}
+                  value={draft.stances[axis]?.stance ?? ''}
+                  none="no stance"
+                  choices={axes[axis].stances.map((stance) => [stance, stance] as const)}
+                  onChange={(stance) => {
+                    const { [axis]: before, ...rest } = draft.stances;
+                    set({
+                      stances: stance ? { ...rest, [axis]: { stance, scope: before?.scope ?? 'this drill' } } : rest,
+                    });
+                  }}
+                />
               </div>
               <label className="flex min-h-11 items-center gap-2 text-sm">
                 <input
@@ -450,14 +405,23 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
 
 const replaced = <T,>(list: readonly T[], at: number, value: T): T[] => list.map((old, i) => (i === at ? value : old));
 
+/** A draft left in this browser, or null where there is none or it can't be read. */
+function readKept(key: string): Partial<Drill> | null {
+  try {
+    return JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Drill> | null;
+  } catch {
+    return null;
+  }
+}
+
 /** The draft, written into this browser on every change, so that a closed tab loses nothing. */
 function useKeptDraft(initial: Drill): [Drill, (draft: Drill) => void, () => void] {
   const key = `drill-draft:${initial.id}`;
   const [draft, setDraft] = useState(initial);
   useEffect(() => {
-    const kept = localStorage.getItem(key);
+    const kept = readKept(key);
     // What another day left here is taken up after the page has been drawn as the server drew it.
-    if (kept) queueMicrotask(() => setDraft({ ...initial, ...(JSON.parse(kept) as Drill) }));
+    if (kept) queueMicrotask(() => setDraft({ ...initial, ...kept }));
   }, [key, initial]);
   const change = (next: Drill) => {
     setDraft(next);

@@ -3,7 +3,7 @@
 import { type ReactNode } from 'react';
 import { type Cue, type Range, cueKinds } from '@/core/catalogue';
 import { Button } from '@/parts/Button';
-import { Field, Select, TextInput } from '@/parts/Field';
+import { Field, NamedSelect, TextInput } from '@/parts/Field';
 import { Stepper } from '@/parts/Stepper';
 
 export function Group({ title, children }: { title: string; children: ReactNode }) {
@@ -45,7 +45,7 @@ export function RangeRow({
                 type="number"
                 min={0}
                 step={step}
-                value={Number.isNaN(value[end]) ? '' : value[end]}
+                value={Number.isFinite(value[end]) ? value[end] : ''}
                 onChange={(event) => onChange({ ...value, [end]: event.target.valueAsNumber })}
                 aria-label={`${label}, ${end === 'min' ? 'least' : end === 'max' ? 'most' : 'start'}`}
               />
@@ -82,21 +82,12 @@ export function CueRow({
         </Field>
       </div>
       <div className="w-40">
-        <Field label={`Cue ${index + 1}, kind`}>
-          {(ids) => (
-            <Select
-              {...ids}
-              value={cue.kind}
-              onChange={(event) => onChange({ ...cue, kind: event.target.value as Cue['kind'] })}
-            >
-              {cueKinds.map((kind) => (
-                <option key={kind} value={kind}>
-                  {kind}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <NamedSelect
+          label={`Cue ${index + 1}, kind`}
+          value={cue.kind}
+          choices={cueKinds.map((kind) => [kind, kind] as const)}
+          onChange={(kind) => kind && onChange({ ...cue, kind })}
+        />
       </div>
       <div className="min-w-56 grow">
         <Field label={`Cue ${index + 1}, handle with care for`}>

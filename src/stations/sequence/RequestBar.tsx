@@ -2,10 +2,10 @@
 
 import { type Drill, type PropId, bodyProps, positionIds, propList } from '@/core/catalogue';
 import { type PlanRequest } from '@/core/sequence';
-import { type SchoolId, schoolIds, schools } from '@/core/schools';
+import { schoolIds, schools } from '@/core/schools';
 import { Button } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
-import { Field, Select } from '@/parts/Field';
+import { NamedSelect } from '@/parts/Field';
 import { Stepper } from '@/parts/Stepper';
 
 const offeredProps = propList.filter(({ id }) => !bodyProps.includes(id));
@@ -53,21 +53,12 @@ export function RequestBar({
         onChange={(propsAtHand) => onChange({ ...request, propsAtHand })}
       />
       <div className="w-56">
-        <Field label="Lead school">
-          {(ids) => (
-            <Select
-              {...ids}
-              value={request.leadSchool}
-              onChange={(event) => onChange({ ...request, leadSchool: event.target.value as SchoolId })}
-            >
-              {schoolIds.map((id) => (
-                <option key={id} value={id}>
-                  {schools[id].name}
-                </option>
-              ))}
-            </Select>
-          )}
-        </Field>
+        <NamedSelect
+          label="Lead school"
+          value={request.leadSchool}
+          choices={schoolIds.map((id) => [id, schools[id].name] as const)}
+          onChange={(leadSchool) => leadSchool && onChange({ ...request, leadSchool })}
+        />
       </div>
       {because && <p className="w-full text-sm text-ink2">Lead school offered {because}.</p>}
       <details className="w-full">
@@ -156,24 +147,13 @@ function Named({
 }) {
   return (
     <div className="w-72">
-      <Field label={label}>
-        {(ids) => (
-          <Select
-            {...ids}
-            value=""
-            onChange={(event) => event.target.value && onChange([...chosen, event.target.value])}
-          >
-            <option value="">choose a drill</option>
-            {choices
-              .filter(({ id }) => !chosen.includes(id))
-              .map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-          </Select>
-        )}
-      </Field>
+      <NamedSelect
+        label={label}
+        value=""
+        none="choose a drill"
+        choices={choices.filter(({ id }) => !chosen.includes(id)).map(({ id, name }) => [id, name] as const)}
+        onChange={(id) => id && onChange([...chosen, id])}
+      />
       <ul className="mt-1">
         {chosen.map((id) => (
           <li key={id} className="flex items-center justify-between gap-2">

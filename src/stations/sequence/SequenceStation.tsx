@@ -94,7 +94,8 @@ function Planning({ view }: { view: ClientView }) {
   const [offered, setOffered] = useState<{
     list: Alternative[];
     mode: 'swap' | 'add';
-    at: number;
+    /** The item that goes, or before which the new one comes; null adds at the end. A place would be wrong after a move. */
+    of: string | null;
     title: string;
   } | null>(null);
   const [impossible, setImpossible] = useState<string | null>(null);
@@ -125,8 +126,9 @@ function Planning({ view }: { view: ClientView }) {
   const make = async (asked: PlanRequest) => {
     setMaking(true);
     const full = { ...asked, intent: reading.intent, side: reading.side };
-    const next = await planner().plan(full, context, locked);
-    setMaking(false);
+    const next = await planner()
+      .plan(full, context, locked)
+      .finally(() => setMaking(false));
     setOffered(null);
     setImpossible(next.impossible ?? null);
     if (next.items.length === 0 && plan && plan.items.length > 0) return;
@@ -134,6 +136,8 @@ function Planning({ view }: { view: ClientView }) {
     setSelectedId(next.items[0]?.id ?? null);
     if (!next.proven) {
       const better = await deeper().plan(full, context, locked, deeperNodes);
+      // What was edited or planned anew meanwhile is the coach's: it is not overwritten.
+      if (latest.current.plan !== next) return;
       if ((better.points ?? 0) > (next.points ?? 0)) {
         say('Going on in the background found a better plan.', () => change(next));
         change(better);
@@ -155,7 +159,7 @@ function Planning({ view }: { view: ClientView }) {
       setOffered({
         list,
         mode,
-        at,
+        of: plan.items[at]?.id ?? null,
         title: mode === 'swap' ? `Instead of ${drillOf(plan.items[at]!).name}` : 'Add a drill',
       });
     },
@@ -165,19 +169,20 @@ function Planning({ view }: { view: ClientView }) {
   const take = ({ item }: Alternative) => {
     if (!offered) return;
     const id = newId();
-    edit((items) =>
-      offered.mode === 'swap'
-        ? items.map((old, i) => (i === offered.at ? { ...item, id } : old))
-        : [...items.slice(0, offered.at), { ...item, id }, ...items.slice(offered.at)],
-    );
+    edit((items) => {
+      const found = items.findIndex((old) => old.id === offered.of);
+      const at = found < 0 ? items.length : found;
+      const after = items.slice(offered.mode === 'swap' && found >= 0 ? at + 1 : at);
+      return [...items.slice(0, at), { ...item, id }, ...after];
+    });
     setSelectedId(id);
     setOffered(null);
   };
 
   // The same functions from one drawing to the next, so that what is handed them need not be drawn anew.
-  const latest = useRef({ make, request, change, reading, refusals: plan?.refusals ?? [] });
+  const latest = useRef({ make, request, change, reading, plan });
   useEffect(() => {
-    latest.current = { make, request, change, reading, refusals: plan?.refusals ?? [] };
+    latest.current = { make, request, change, reading, plan };
   });
   const again = useCallback(() => void latest.current.make(latest.current.request), []);
   const takeRequest = useCallback((asked: PlanRequest) => {
@@ -190,7 +195,7 @@ function Planning({ view }: { view: ClientView }) {
       request: { ...latest.current.request, intent, side },
       proven: false,
       items,
-      refusals: latest.current.refusals,
+      refusals: latest.current.plan?.refusals ?? [],
     });
     setSelectedId(items[0]?.id ?? null);
   }, []);
