@@ -9,6 +9,7 @@ import { openStore } from '@/store';
 import { loadDemo } from '../demo/load';
 import { people } from '../demo/people';
 import { testServer } from '../e2e/support/server';
+import { coachScreen, eventAppend } from './coach';
 import { rereading, ringFrames, sweep } from './look';
 import { againstSolver, editing, growth, randomPlans, realPlans } from './plan';
 import { percentile, report } from './report';
@@ -92,6 +93,8 @@ growth();
 rereading();
 sweep();
 sound();
+eventAppend();
+await coachScreen();
 await ringFrames();
 await editing();
 // The long part, 300 clients × 20 visits, can be left out.

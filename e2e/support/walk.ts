@@ -3,6 +3,7 @@ import { createRequire } from 'node:module';
 import { type Page, expect } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { conditionIds } from '@/core/safety';
+import { type PlanItem } from '@/core/sequence';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -75,6 +76,52 @@ export const seedReading = (
       payload: { readingId: uuid(), visitId, reading: { intent, side, patterns, ownLine: '', snapshot: null } },
     },
   ]);
+
+/** A client with a plan of today as given: for tests of the run. */
+export const seedPlan = (page: Page, url: string, name: string, items: readonly PlanItem[]) =>
+  seedClient(page, url, name, (visitId) => [
+    {
+      kind: 'reading.confirm',
+      payload: {
+        readingId: uuid(),
+        visitId,
+        reading: {
+          intent: 'openSidesAndBack',
+          side: null,
+          patterns: ['sidesAndBackClosed'],
+          ownLine: '',
+          snapshot: null,
+        },
+      },
+    },
+    {
+      kind: 'plan.save',
+      payload: {
+        planId: uuid(),
+        visitId,
+        revision: 0,
+        plan: {
+          request: {
+            intent: 'openSidesAndBack',
+            side: null,
+            minutes: 20,
+            propsAtHand: ['towel', 'pillow', 'chair'],
+            leadSchool: 'openAllRegions',
+          },
+          proven: false,
+          items,
+          refusals: [],
+        },
+      },
+    },
+  ]);
+
+/** Opens the run of a client's plan and waits until it may begin. */
+export async function openRunOf(page: Page, url: string, clientId: string) {
+  await page.goto(`${url}/clients/${clientId}/coach`);
+  await page.getByRole('button', { name: 'Open the run' }).click();
+  await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
+}
 
 /** Asks today's signs and answers every condition "no", but for those given. */
 export async function screenClear(page: Page, yes: string[] = []) {

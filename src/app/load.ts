@@ -1,12 +1,13 @@
 import { cookies } from 'next/headers';
 import { cache } from 'react';
 import { dayIn } from '@/core/record';
-import { type LookRecord } from '@/core/look';
+import { type LookRecord, isOf } from '@/core/look';
 import { freeFindings, readFindings } from '@/core/read';
 import { type Fact, type GateLimits, evaluateGates, knownClient, pathState } from '@/core/safety';
 import { type ClientView } from '@/stations/view';
 import {
   factsOf,
+  faultsBefore,
   findClient,
   historyOf,
   latestRate,
@@ -38,6 +39,10 @@ const markedIn = (looks: readonly LookRecord[]) => [
   ),
 ];
 
+/** The calm holds among looks, oldest first. */
+const holdsOf = (looks: readonly LookRecord[]) =>
+  looks.flatMap((look) => (isOf(look, 'calmHold') && look.raw.tries.length > 0 ? [look.raw] : []));
+
 /** Limits on an earlier day, by what had been said until then. */
 const gatesOn = (facts: readonly Fact[], day: string, limits: GateLimits) =>
   evaluateGates(knownClient(facts.filter((fact) => fact.day <= day)).profile, day, limits);
@@ -66,6 +71,13 @@ export const loadClient = cache((clientId: string): ClientView | null => {
     visit,
     stopped: stoppedDrills(store, clientId),
     earlier,
+    holdsBefore: holdsOf(
+      looksOf(
+        store,
+        earlier.map(({ id: visitId }) => visitId),
+        'calmHold',
+      ),
+    ),
     markedLast: last ? markedIn(looksOf(store, [last.id])) : [],
     facts,
     gatesThen: last ? gatesOn(facts, last.day, settings.limits) : null,
@@ -82,6 +94,7 @@ export const loadForPlanning = cache((clientId: string): ClientView | null => {
     ...view,
     planning: {
       history: historyOf(store, clientId),
+      faults: faultsBefore(store, clientId),
       ownDrills: ownDrillsOf(store).map(({ drill }) => drill),
       templates: templatesOf(store),
     },

@@ -9,6 +9,7 @@ import {
   knownClientsOf,
   lastVisits,
   latestRate,
+  openRuns,
   openVisits,
   recentClients,
   stoppedDrills,
@@ -38,6 +39,7 @@ export default function TodayPage() {
         today={today}
         rows={rows}
         walkIns={open.filter(({ clientId, day }) => day === today && !seen.has(clientId))}
+        openRuns={openRuns(store)}
         leftOpen={open.filter(({ day }) => day < today)}
         recent={recentClients(store).filter(({ id }) => !seen.has(id))}
         clientCount={countClients(store)}

@@ -64,6 +64,7 @@ function viewOf({
     stopped: [],
     earlier: [],
     markedLast: [],
+    holdsBefore: [],
     facts,
     gatesThen: null,
     planning: null,
@@ -82,6 +83,7 @@ function viewOf({
             reading: null,
             plan: null,
             runs: [],
+            note: null,
             ...visit,
           },
     ...rest,
@@ -375,6 +377,7 @@ describe('Coach', () => {
       visitId: 'visit',
       at: '2026-11-23T10:50:00.000Z',
       items: plan.plan.items,
+      members: [],
       events: [event(0, 'start')],
     };
     const open = html(<CoachStation view={viewOf({ visit: { reading, plan, runs: [run] } })} />);
@@ -434,6 +437,7 @@ describe('Today', () => {
     today,
     rows: [],
     walkIns: [],
+    openRuns: [],
     leftOpen: [],
     recent: [],
     clientCount: 0,

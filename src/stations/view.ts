@@ -1,5 +1,6 @@
 import { type Settings, type VisitRecord, type VisitRow } from '@/core/record';
-import { type ProtocolId } from '@/core/look';
+import { type ProtocolId, type Raw } from '@/core/look';
+import { type FaultHistory } from '@/core/coach';
 import { type Drill } from '@/core/catalogue';
 import { type Template } from '@/core/formats';
 import { type DrillHistory } from '@/core/sequence';
@@ -8,6 +9,8 @@ import { type Fact, type Gates, type KnownClient, type PathState } from '@/core/
 /** What planning needs besides: loaded only where plans are made or coached. */
 export interface Planning {
   history: DrillHistory[];
+  /** Faults marked before, by drill. */
+  faults: FaultHistory;
   ownDrills: Drill[];
   templates: { id: string; name: string; template: Template }[];
 }
@@ -27,6 +30,8 @@ export interface ClientView {
   earlier: VisitRow[];
   /** Looks whose findings were marked at the last visit: what a recheck looks at again. */
   markedLast: ProtocolId[];
+  /** Calm holds of earlier visits, oldest first: what may be practised follows from them. */
+  holdsBefore: Raw<'calmHold'>[];
   /** Everything said of the client, oldest first. */
   facts: Fact[];
   /** Limits as they were at the last visit, by what was known then; null before a second visit. */

@@ -1,11 +1,11 @@
-import { asc, eq, isNull } from 'drizzle-orm';
+import { asc, inArray, isNull } from 'drizzle-orm';
 import { type Drill, drillSchema } from '@/core/catalogue';
 import { type DrillHistory } from '@/core/sequence';
-import { drillHistoryOf, foldRun } from '@/core/coach';
+import { type FaultHistory, type RunState, drillHistoryOf, faultHistoryOf, foldRun } from '@/core/coach';
 import { type Template, templateSchema } from '@/core/formats';
 import { type Store } from './open';
-import { ownDrills, runs, templates, visits } from './schema';
-import { storedRun } from './visits';
+import { ownDrills, runs, templates } from './schema';
+import { runIdsOf, storedRun } from './visits';
 
 export interface OwnDrill {
   drill: Drill;
@@ -47,18 +47,26 @@ export function templatesOf(store: Store): StoredTemplate[] {
     });
 }
 
-/** How drills went for a client, over all runs. */
-export function historyOf(store: Store, clientId: string): DrillHistory[] {
-  const rows = store
-    .select({ run: runs })
+/** All runs of a client, folded, oldest first. */
+function foldedRuns(store: Store, clientId: string): RunState[] {
+  const ids = runIdsOf(store, clientId);
+  if (ids.length === 0) return [];
+  return store
+    .select()
     .from(runs)
-    .innerJoin(visits, eq(visits.id, runs.visitId))
-    .where(eq(visits.clientId, clientId))
+    .where(inArray(runs.id, ids))
     .orderBy(asc(runs.at))
-    .all();
-  const folded = rows.flatMap(({ run }) => {
-    const stored = storedRun(store, run);
-    return stored ? [foldRun(stored.items, stored.events)] : [];
-  });
-  return drillHistoryOf(folded);
+    .all()
+    .flatMap((run) => {
+      const stored = storedRun(store, run);
+      return stored ? [foldRun(stored.items, stored.events)] : [];
+    });
 }
+
+/** How drills went for a client, over all runs. */
+export const historyOf = (store: Store, clientId: string): DrillHistory[] =>
+  drillHistoryOf(foldedRuns(store, clientId), clientId);
+
+/** Which faults were marked, by drill, over all runs. */
+export const faultsBefore = (store: Store, clientId: string): FaultHistory =>
+  faultHistoryOf(foldedRuns(store, clientId), clientId);

@@ -36,17 +36,21 @@ import {
   facts,
   judgements,
   looks,
+  noteAdditions,
+  ownBreath,
   ownDrills,
   photos,
   plans,
   readings,
   runEvents,
+  runMembers,
   runs,
   templates,
+  visitNotes,
   visits,
 } from './schema';
 import { changeSettings, readSettings } from './settings';
-import { findVisit, looksOf, planOf } from './visits';
+import { findVisit, looksOf, noteOf, planOf } from './visits';
 
 /** A refusal thrown inside a handler: the transaction is rolled back and the writer gets the sentence. */
 class Refusal extends Error {}
@@ -94,6 +98,13 @@ function mustBeOpen(moment: Moment, visit: VisitRow, station: string) {
   const path = pathOf(moment.store, visit, moment.day);
   if (!openStations[path.state].includes(station)) {
     throw new Refusal(`Not today: ${path.reasons[0]?.what ?? 'the way is closed'} Nothing was recorded.`);
+  }
+}
+
+/** A signed visit stays as it was signed; what comes later is added to its note, with its date. */
+function mustBeUnsigned({ store }: Moment, visitId: string) {
+  if (noteOf(store, visitId)?.signedAt) {
+    throw new Refusal('This visit is signed and stays as it is. Write an addition to its note instead.');
   }
 }
 
@@ -188,6 +199,7 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
 
   'finding.judge': ({ judgementId, visitId, judgement }, moment) => {
     const visit = visitOrRefuse(moment.store, visitId);
+    mustBeUnsigned(moment, visitId);
     mustBeOpen(moment, visit, 'read');
     moment.store.insert(judgements).values({ id: judgementId, visitId, at: moment.at, value: judgement }).run();
   },
@@ -200,6 +212,7 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
   'look.save': ({ lookId, visitId, protocol, moment: when, takenAt, raw, revision }, moment) => {
     const { store } = moment;
     const visit = visitOrRefuse(store, visitId);
+    mustBeUnsigned(moment, visitId);
     const parsed = parseRaw(protocol, raw);
     if (!parsed.success) throw new Refusal(firstSentence(parsed.error));
     mustBeOpen(moment, visit, 'look');
@@ -243,13 +256,17 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
     };
   },
 
-  'look.retract': ({ lookId }, { store, at }) => {
-    if (!store.select().from(looks).where(eq(looks.id, lookId)).get()) throw gone('look');
+  'look.retract': ({ lookId }, moment) => {
+    const { store, at } = moment;
+    const look = store.select().from(looks).where(eq(looks.id, lookId)).get();
+    if (!look) throw gone('look');
+    mustBeUnsigned(moment, look.visitId);
     store.update(looks).set({ retractedAt: at }).where(eq(looks.id, lookId)).run();
   },
 
   'reading.confirm': ({ readingId, visitId, reading }, moment) => {
     const visit = visitOrRefuse(moment.store, visitId);
+    mustBeUnsigned(moment, visitId);
     mustBeOpen(moment, visit, 'read');
     moment.store.insert(readings).values({ id: readingId, visitId, at: moment.at, value: reading }).run();
   },
@@ -257,6 +274,7 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
   'plan.save': ({ planId, visitId, plan, revision }, moment) => {
     const { store, at } = moment;
     const visit = visitOrRefuse(store, visitId);
+    mustBeUnsigned(moment, visitId);
     mustBeOpen(moment, visit, 'sequence');
     const existing = planOf(store, visitId);
     if (!existing) {
@@ -276,10 +294,17 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
         };
   },
 
-  'run.create': ({ runId, visitId, items }, moment) => {
+  'run.create': ({ runId, visitId, items, members = [] }, moment) => {
     const { store, at } = moment;
     const visit = visitOrRefuse(store, visitId);
+    mustBeUnsigned(moment, visitId);
     mustBeOpen(moment, visit, 'coach');
+    for (const member of members) {
+      const theirs = visitOrRefuse(store, member.visitId);
+      if (theirs.clientId !== member.clientId) throw gone('visit');
+      mustBeUnsigned(moment, member.visitId);
+      mustBeOpen(moment, theirs, 'coach');
+    }
     const stored = planOf(store, visitId);
     if (!stored) throw new Refusal('There is no plan to coach yet. Make one in Sequence.');
     const [off] = checkPlan(
@@ -289,6 +314,12 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
     ).filter(({ level }) => level === 'off');
     if (off) throw new Refusal(`${off.what} ${off.wayOut}`);
     store.insert(runs).values({ id: runId, visitId, at, items }).run();
+    members.forEach((member, place) => {
+      store
+        .insert(runMembers)
+        .values({ ...member, runId, place })
+        .run();
+    });
   },
 
   'run.append': ({ runId, events }, { store }) => {
@@ -307,6 +338,55 @@ const handlers: { [K in CommandKind]: Handler<K> } = {
         .get();
       if (kept?.id !== id) throw new Refusal('This run is being coached in another window. Reload to follow it there.');
     }
+  },
+
+  'note.save': ({ visitId, text, home, revision }, moment) => {
+    const { store, at } = moment;
+    visitOrRefuse(store, visitId);
+    mustBeUnsigned(moment, visitId);
+    const before = noteOf(store, visitId);
+    const next = (before?.revision ?? 0) + 1;
+    store
+      .insert(visitNotes)
+      .values({ visitId, at, text, home, revision: next })
+      .onConflictDoUpdate({ target: visitNotes.visitId, set: { at, text, home, revision: next } })
+      .run();
+    if (!before || before.revision === revision) return saved(moment, next);
+    return {
+      state: 'conflict',
+      at,
+      why: 'This note was changed in another window meanwhile. Yours is saved.',
+      theirs: { text: before.text, revision: next },
+    };
+  },
+
+  'note.sign': ({ visitId, text, home }, moment) => {
+    const { store, at } = moment;
+    const visit = visitOrRefuse(store, visitId);
+    mustBeUnsigned(moment, visitId);
+    const revision = (noteOf(store, visitId)?.revision ?? 0) + 1;
+    store
+      .insert(visitNotes)
+      .values({ visitId, at, text, home, revision, signedAt: at })
+      .onConflictDoUpdate({ target: visitNotes.visitId, set: { at, text, home, revision, signedAt: at } })
+      .run();
+    if (!visit.endedAt) store.update(visits).set({ endedAt: at }).where(eq(visits.id, visitId)).run();
+    return saved(moment, revision);
+  },
+
+  'note.add': ({ additionId, visitId, text }, { store, at }) => {
+    visitOrRefuse(store, visitId);
+    if (!noteOf(store, visitId)?.signedAt) throw new Refusal('The note is not signed yet: write in the note itself.');
+    store.insert(noteAdditions).values({ id: additionId, visitId, at, text }).run();
+  },
+
+  'own.add': ({ entryId, entry }, { store, at, day }) => {
+    store.insert(ownBreath).values({ id: entryId, at, day, value: entry }).run();
+  },
+
+  'own.retract': ({ entryId }, { store, at }) => {
+    if (!store.select().from(ownBreath).where(eq(ownBreath.id, entryId)).get()) throw gone('entry');
+    store.update(ownBreath).set({ retractedAt: at }).where(eq(ownBreath.id, entryId)).run();
   },
 
   'appointment.add': ({ appointmentId, clientId, startsAt, minutes, note }, { store }) => {

@@ -1,4 +1,5 @@
-export { type OwnDrill, type StoredTemplate, historyOf, ownDrillsOf, templatesOf } from './catalogue';
+export { ownEntries } from './ownBreath';
+export { type OwnDrill, type StoredTemplate, faultsBefore, historyOf, ownDrillsOf, templatesOf } from './catalogue';
 export { StoreError, type StudioKind, type Store, openStore, storePath, studioKind, theStore } from './open';
 export { carryOut, latestRate, pathOf } from './commands';
 export {
@@ -16,4 +17,15 @@ export {
 } from './clients';
 export { readPhoto, writePhoto } from './photos';
 export { readSettings } from './settings';
-export { findRun, findVisit, lastVisits, looksOf, stoppedDrills, visitOfDay, visitRecord, visitsOf } from './visits';
+export {
+  type OpenRun,
+  findRun,
+  findVisit,
+  openRuns,
+  lastVisits,
+  looksOf,
+  stoppedDrills,
+  visitOfDay,
+  visitRecord,
+  visitsOf,
+} from './visits';

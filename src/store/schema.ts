@@ -143,6 +143,62 @@ export const runEvents = sqliteTable(
   (table) => [uniqueIndex('run_events_once').on(table.runId, table.seq), index('run_events_by_type').on(table.type)],
 );
 
+/** Who is on the plan of a group's run, besides and including the visit it was made in. */
+export const runMembers = sqliteTable(
+  'run_members',
+  {
+    runId: text('run_id')
+      .notNull()
+      .references(() => runs.id),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    clientId: text('client_id')
+      .notNull()
+      .references(() => clients.id),
+    place: integer('place').notNull(),
+  },
+  (table) => [
+    uniqueIndex('run_members_once').on(table.runId, table.visitId),
+    index('run_members_by_visit').on(table.visitId),
+  ],
+);
+
+/** The note of a visit: a draft until it is signed. */
+export const visitNotes = sqliteTable('visit_notes', {
+  visitId: text('visit_id')
+    .primaryKey()
+    .references(() => visits.id),
+  at: text('at').notNull(),
+  text: text('text').notNull(),
+  home: text('home', { mode: 'json' }).notNull(),
+  revision: integer('revision').notNull(),
+  signedAt: text('signed_at'),
+});
+
+/** What was added to a signed note. */
+export const noteAdditions = sqliteTable(
+  'note_additions',
+  {
+    id: text('id').primaryKey(),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    at: text('at').notNull(),
+    text: text('text').notNull(),
+  },
+  (table) => [index('note_additions_by_visit').on(table.visitId)],
+);
+
+/** The coach's own practice. It has no client. */
+export const ownBreath = sqliteTable('own_breath', {
+  id: text('id').primaryKey(),
+  at: text('at').notNull(),
+  day: text('day').notNull(),
+  value: text('value', { mode: 'json' }).notNull(),
+  retractedAt: text('retracted_at'),
+});
+
 export const appointments = sqliteTable(
   'appointments',
   {

@@ -15,4 +15,4 @@ export {
 } from './cadence';
 export { type MeasuredBreath, comfortOf, easyPart, jumpBelow } from './comfort';
 export { type BreathPlan, type BreathStretch, type PhaseMoment, phaseAt, planBreaths } from './phaseAt';
-export { type PlannedTone, tonesBetween } from './tones';
+export { type PlannedNoise, type PlannedTone, lastSecondFrom, noisesBetween, tonesBetween } from './tones';

@@ -1,4 +1,4 @@
-import { cadence, ladder, phaseAt, planBreaths, tonesBetween } from '.';
+import { cadence, ladder, noisesBetween, phaseAt, planBreaths, tonesBetween } from '.';
 
 const plan = planBreaths([
   { cadence: cadence(2, 4, { topPauseSeconds: 1, bottomPauseSeconds: 1 }), breaths: 2 },
@@ -57,6 +57,21 @@ describe('tonesBetween', () => {
     const whole = tonesBetween(plan, 0, plan.totalSeconds);
     const pieces = Array.from({ length: 40 }, (_, i) => tonesBetween(plan, i * 0.7, (i + 1) * 0.7)).flat();
     expect(pieces).toEqual(whole);
-    expect(whole.map((tone) => tone.atSeconds)).toEqual([0, 2, 3, 7, 8, 10, 11, 15, 16, 19]);
+    expect(whole.filter(({ kind }) => kind === 'phase').map((tone) => tone.atSeconds)).toEqual([
+      0, 2, 3, 7, 8, 10, 11, 15, 16, 19,
+    ]);
+    // One second before the end of each phase that is long enough: 4 s out, twice; 3 s in and 6 s out.
+    expect(whole.filter(({ kind }) => kind === 'last second').map((tone) => tone.atSeconds)).toEqual([6, 14, 18, 24]);
+    expect(whole.map((tone) => tone.atSeconds)).toEqual(whole.map((tone) => tone.atSeconds).sort((a, b) => a - b));
+  });
+
+  test('a noise lies along each exhale, exactly as long as it', () => {
+    expect(noisesBetween(plan, 0, plan.totalSeconds)).toEqual([
+      { atSeconds: 3, seconds: 4, breath: 0 },
+      { atSeconds: 11, seconds: 4, breath: 1 },
+      { atSeconds: 19, seconds: 6, breath: 2 },
+    ]);
+    const pieces = Array.from({ length: 40 }, (_, i) => noisesBetween(plan, i * 0.7, (i + 1) * 0.7)).flat();
+    expect(pieces).toHaveLength(3);
   });
 });

@@ -1,7 +1,8 @@
 import { cadence } from '../cadence';
 import { type PlanItem } from '../sequence';
 import { drillHistoryOf, outcomeOf } from './history';
-import { type RunEvent, foldRun } from './run';
+import { type RunEvent } from './events';
+import { foldRun } from './run';
 
 const item = (drillId: string, breaths = 10): PlanItem => ({
   id: drillId,
@@ -32,8 +33,14 @@ const faults = (count: number): RunEvent[] =>
 const summary = (rest: object) =>
   outcomeOf({
     item: item('x'),
+    index: 0,
     plannedBreaths: 10,
+    plannedSeconds: 90,
     deliveredBreaths: 10,
+    deliveredSeconds: 90,
+    cycles: { planned: 8, paced: 8, tapped: null },
+    efforts: [],
+    swapped: null,
     faults: [],
     cues: [],
     stopped: false,
@@ -46,6 +53,9 @@ describe('how a drill went', () => {
     expect(summary({ faults: [{ fault: 'neck', times: 2 }] })).toBe('calm');
     expect(summary({ faults: [{ fault: 'neck', times: 3 }] })).toBe('not calm');
     expect(summary({ stopped: true })).toBe('not calm');
+    expect(summary({ efforts: [3] })).toBe('calm');
+    expect(summary({ efforts: [2, 4] })).toBe('not calm');
+    expect(summary({ swapped: 'easier', deliveredBreaths: 1 })).toBe('not calm');
   });
 
   test('too little done says nothing', () => {

@@ -1,21 +1,76 @@
-export { type RunPlace, type RunTimeline, type TimedSegment, locate, timelineOf } from './timeline';
-export { calmPart, drillHistoryOf, outcomeOf } from './history';
+export { announcement, spokenFromSeconds } from './announce';
 export {
-  type ItemSummary,
+  type ClientFrame,
+  type ClientMessage,
+  clientChannel,
+  clientFrame,
+  clientMessageSchema,
+  silentAfterMs,
+} from './clientFrame';
+export {
+  type PacingMode,
   type RunEvent,
-  type RunState,
+  type SettledThen,
   type StampedEvent,
+  pacingModes,
+  runEventSchema,
+  stampedEventSchema,
+} from './events';
+export { type GroupForm, groupForm, mostInGroup } from './group';
+export { type FaultHistory, calmPart, drillHistoryOf, faultHistoryOf, mostEffort, outcomeOf } from './history';
+export { type Readiness, type Remedy, faultOrder, harderReadiness, remedyFor } from './neighbours';
+export {
+  type Repaced,
+  adjusted,
+  fixedAgain,
+  followed,
+  rampCycles,
+  rampPart,
+  ramped,
+  scaledTo,
+  tappedCycles,
+} from './pacing';
+export {
+  type Gesture,
+  type KeyMove,
+  type PedalState,
+  type PedalStep,
+  doublePressMs,
+  gestures,
+  idlePedal,
+  longPressMs,
+  pedalMove,
+  pedalTime,
+} from './pedal';
+export {
+  type RunState,
   cursorAt,
-  faultsOf,
   foldRun,
   freshRun,
   gapAfterSeconds,
   gapPause,
+  modeOf,
   placeAt,
   reduceRun,
-  runEventSchema,
-  stampedEventSchema,
-  stoppedDrillsOf,
-  summariseRun,
 } from './run';
 export { type ClockBridge, audioTimeOf, lateSeconds, observeClocks } from './sound';
+export {
+  type ItemSummary,
+  type RunSummary,
+  type UnnamedMark,
+  cueAnswer,
+  faultsOf,
+  lastMark,
+  stoppedDrillsOf,
+  summariseRun,
+  unnamedMarks,
+} from './summary';
+export {
+  type RunItem,
+  type RunPlace,
+  type RunTimeline,
+  type TimedSegment,
+  locate,
+  setKey,
+  timelineOf,
+} from './timeline';

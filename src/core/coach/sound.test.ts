@@ -25,7 +25,8 @@ function worstOffset({ driftPpm, jitterMs, lateMs }: { driftPpm: number; jitterM
     }
     doneTo = Math.max(doneTo, now + 1.6);
   }
-  expect(tones).toBe(120);
+  // Two phases a breath, each with its last second.
+  expect(tones).toBe(240);
   return worst;
 }
 

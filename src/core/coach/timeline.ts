@@ -1,6 +1,15 @@
-import { type BreathPlan, type PhaseMoment, phaseAt, planBreaths } from '../cadence';
+import { type BreathPlan, type BreathStretch, type Cadence, type PhaseMoment, phaseAt, planBreaths } from '../cadence';
 import { type Segment } from '../dose';
 import { type PlanItem, itemSegments } from '../sequence';
+
+/**
+ * An item as it is run. `paced` holds the breaths of single sets where they differ from the plan: those already given, and
+ * those to come while the pacer follows, ramps or was adjusted. Keyed by {@link setKey}.
+ */
+export type RunItem = PlanItem & { paced?: Readonly<Record<string, readonly Cadence[]>> };
+
+/** Which set on which side: names a stretch of breaths within an item. @example setKey('left', 2) // 'left 2' */
+export const setKey = (side: 'left' | 'right' | null, set: number) => `${side ?? 'none'} ${set}`;
 
 /** A piece of a run with its place on the run's clock. */
 export interface TimedSegment {
@@ -28,7 +37,7 @@ const laidOut = new WeakMap<readonly PlanItem[], RunTimeline>();
  *
  * @example timelineOf(plan.items).totalSeconds
  */
-export function timelineOf(items: readonly PlanItem[]): RunTimeline {
+export function timelineOf(items: readonly RunItem[]): RunTimeline {
   const known = laidOut.get(items);
   if (known) return known;
   const segments: TimedSegment[] = [];
@@ -36,20 +45,25 @@ export function timelineOf(items: readonly PlanItem[]): RunTimeline {
   let at = 0;
   items.forEach((item, index) => {
     itemStarts.push(at);
-    for (const segment of itemSegments(item, items[index - 1]?.position ?? null)) {
-      segments.push({
-        item: index,
-        segment,
-        startSeconds: at,
-        endSeconds: at + segment.seconds,
-        breaths: segment.kind === 'breaths' ? planBreaths(segment.stretches) : null,
-      });
+    for (const planned of itemSegments(item, items[index - 1]?.position ?? null)) {
+      const stretches = planned.kind === 'breaths' ? stretchesOf(item, planned) : null;
+      const breaths = stretches && planBreaths(stretches);
+      const segment: Segment =
+        planned.kind === 'breaths' && stretches && breaths
+          ? { ...planned, stretches, seconds: breaths.totalSeconds }
+          : planned;
+      segments.push({ item: index, segment, startSeconds: at, endSeconds: at + segment.seconds, breaths });
       at += segment.seconds;
     }
   });
   const timeline = { segments, itemStarts, totalSeconds: at };
   laidOut.set(items, timeline);
   return timeline;
+}
+
+function stretchesOf(item: RunItem, segment: Extract<Segment, { kind: 'breaths' }>): BreathStretch[] {
+  const paced = item.paced?.[setKey(segment.side, segment.set)];
+  return paced ? paced.map((cadence) => ({ cadence, breaths: 1 })) : segment.stretches;
 }
 
 /** Where a run is: which item and piece, how far into it, and the breath's phase while one is paced. */

@@ -11,6 +11,10 @@ export interface HoldTry {
   seconds: number;
   feeling: HoldFeeling;
   firstBreath: FirstBreath;
+  /** Steps taken, when it was done walking. */
+  steps?: number | undefined;
+  /** UTC, ISO */
+  endedAt?: string | undefined;
 }
 
 /** At most this many tries, with at least this rest between them. Common practice. */
@@ -21,6 +25,8 @@ export interface CalmHold {
   /** Median of the calm tries, or null when none was calm. */
   seconds: number | null;
   calmTries: number;
+  /** Middle of the steps of the calm tries that were walked, or null. */
+  steps: number | null;
   tries: number;
   band: HoldBand | null;
 }
@@ -61,21 +67,82 @@ export function calmHold(tries: readonly HoldTry[]): CalmHold {
   if (tries.some(({ seconds }) => !(seconds >= 0 && seconds <= 300))) {
     throw new RangeError('A hold lasts between 0 and 300 seconds.');
   }
-  const counted = tries
-    .filter(holdCounts)
-    .map((hold) => hold.seconds)
-    .sort((a, b) => a - b);
-  const middle = counted.length >> 1;
-  const seconds =
-    counted.length === 0
-      ? null
-      : counted.length % 2 === 1
-        ? counted[middle]!
-        : (counted[middle - 1]! + counted[middle]!) / 2;
+  const counted = tries.filter(holdCounts);
+  const seconds = median(counted.map((hold) => hold.seconds));
   return {
     seconds,
     calmTries: counted.length,
+    steps: median(counted.flatMap(({ steps }) => (steps === undefined ? [] : [steps]))),
     tries: tries.length,
     band: seconds === null ? null : holdBands.find((band) => seconds < band.belowSeconds)!,
+  };
+}
+
+function median(values: readonly number[]): number | null {
+  if (values.length === 0) return null;
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+}
+
+/**
+ * Seconds of rest still due before the next try.
+ *
+ * @param nowEpochMs now; a clock set back never makes the rest longer than it is
+ * @example restLeft([{ seconds: 12, feeling: 'calm', firstBreath: 'mouth', endedAt: '2026-11-25T10:00:00.000Z' }], Date.parse('2026-11-25T10:00:20.000Z')) // 40
+ */
+export function restLeft(tries: readonly HoldTry[], nowEpochMs: number): number {
+  const last = tries.at(-1);
+  if (!last?.endedAt || tries.length >= mostHoldTries) return 0;
+  const gone = Math.max(0, (nowEpochMs - Date.parse(last.endedAt)) / 1000);
+  return Math.max(0, Math.ceil(restBetweenTriesSeconds - gone));
+}
+
+/** Holds grow by at most this part or these seconds, whichever is larger. Common practice. */
+export const holdGrowth = { part: 0.1, seconds: 2, afterCalmSessions: 2 } as const;
+
+export interface HoldAdvice {
+  kind: 'stay' | 'longer' | 'step back';
+  /** How long a practised hold may be from now on; null before a calm one. */
+  atMostSeconds: number | null;
+  words: string;
+}
+
+/** A session went calmly when every try counted. */
+const isCalmSession = (tries: readonly HoldTry[]) => tries.length > 0 && tries.every(holdCounts);
+
+/**
+ * How long a practised hold may be, from the sessions so far: longer only after two calm sessions in a row, by at most a
+ * tenth or two seconds, whichever is larger; shorter by as much after any strain. Common practice, no published source.
+ *
+ * @param sessions tries of each session in one position, oldest first
+ * @example holdAdvice([[calm20], [calm20]]).atMostSeconds // 22
+ */
+export function holdAdvice(sessions: readonly (readonly HoldTry[])[]): HoldAdvice {
+  const told = sessions.filter((tries) => tries.length > 0);
+  const last = told.at(-1);
+  const seconds = told.map((tries) => calmHold(tries).seconds).findLast((value) => value !== null) ?? null;
+  if (!last || seconds === null) {
+    return { kind: 'stay', atMostSeconds: null, words: 'Nothing to practise yet: first a calm one.' };
+  }
+  const step = Math.max(seconds * holdGrowth.part, holdGrowth.seconds);
+  if (!isCalmSession(last)) {
+    const shorter = Math.max(0, Math.floor(seconds - step));
+    return {
+      kind: 'step back',
+      atMostSeconds: shorter,
+      words: `Some strain: step back, practise holds of at most ${shorter} s, or an easier position.`,
+    };
+  }
+  const calmInARow = told.length - 1 - told.findLastIndex((tries) => !isCalmSession(tries));
+  if (calmInARow < holdGrowth.afterCalmSessions) {
+    const stay = Math.floor(seconds);
+    return { kind: 'stay', atMostSeconds: stay, words: `Calm: stay at about ${stay} s for one more session.` };
+  }
+  const longer = Math.floor(seconds + step);
+  return {
+    kind: 'longer',
+    atMostSeconds: longer,
+    words: `${calmInARow} calm sessions: holds of up to ${longer} s may be practised.`,
   };
 }

@@ -19,10 +19,14 @@ export {
   firstBreaths,
   holdBandProvenance,
   holdBands,
+  type HoldAdvice,
+  holdAdvice,
   holdCounts,
+  holdGrowth,
   holdFeelings,
   mostHoldTries,
   restBetweenTriesSeconds,
+  restLeft,
 } from './calmHold';
 export {
   type Excursion,

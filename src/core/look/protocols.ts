@@ -30,7 +30,8 @@ const row = (
   rest: Partial<Pick<Protocol, 'components' | 'picture' | 'version'>> = {},
 ): Protocol => ({ id, version: 1, name, minutes, positions, setUp, means, components: [], ...rest });
 
-const anywhere = lookPositions;
+/** Walking is for holds only: nothing can be watched or measured on somebody who walks away. */
+const anywhere = lookPositions.filter((position) => position !== 'walking');
 
 /** Every protocol in the usual order of a full look. Minutes and set-ups: common practice. */
 const rows: readonly Protocol[] = [
@@ -158,7 +159,7 @@ const rows: readonly Protocol[] = [
     'calmHold',
     'Calm exhale hold',
     3,
-    anywhere,
+    [...anywhere, 'walking'],
     'A normal, not deep, breath out; pinch the nose; start. Stop at the first clear wish to breathe, before any strain.',
     'How soon the wish to breathe comes. It does not read the blood’s carbon dioxide, and longer is not better.',
     { components: ['hold', 'longHold'] },

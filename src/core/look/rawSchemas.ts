@@ -6,7 +6,7 @@ import { girthGoSchema } from './girth';
 import { markerMeasureIds, markerMeasures } from './markers';
 
 /** Positions a look can be taken in, easiest to hardest. */
-export const lookPositions = ['hook-lying', 'side-lying', 'sitting', 'standing'] as const;
+export const lookPositions = ['hook-lying', 'side-lying', 'sitting', 'standing', 'walking'] as const;
 export type LookPosition = (typeof lookPositions)[number];
 
 const position = z.enum(lookPositions);
@@ -159,6 +159,10 @@ export const rawSchemas = {
           seconds: z.number().min(0).max(300),
           feeling: z.enum(holdFeelings),
           firstBreath: z.enum(firstBreaths),
+          /** Steps taken, when it was done walking. */
+          steps: z.number().int().min(0).max(600).optional(),
+          /** When it was over, so that the rest after it outlives a reload. */
+          endedAt: z.iso.datetime().optional(),
         }),
       )
       .max(3),

@@ -128,8 +128,9 @@ const tellers: { [P in ProtocolId]: Teller<P> } = {
         : `no nod${stuckAt === 'not observed' ? '' : `, stuck at the ${stuckAt}`}`,
   calmHold: ({ tries }) => {
     if (tries.length === 0) return null;
-    const { seconds, band } = calmHold(tries);
-    const words = seconds === null ? 'no calm try' : `${Math.round(seconds)} s, ${band!.words}`;
+    const { seconds, steps, band } = calmHold(tries);
+    const walked = steps === null ? '' : `${Math.round(steps)} steps, `;
+    const words = seconds === null ? 'no calm try' : `${walked}${Math.round(seconds)} s, ${band!.words}`;
     return { words, provenance: holdBandProvenance };
   },
   tenCount: ({ result }) => (result === 'not observed' ? null : result),

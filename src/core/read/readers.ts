@@ -282,9 +282,10 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
           },
         },
 
-  calmHold: ({ tries }) => {
+  calmHold: ({ tries, position }) => {
     if (tries.length === 0) return {};
-    const { seconds } = calmHold(tries);
+    // Walking uses air: a walked hold is shorter for everybody and is followed in steps, not read as short.
+    const seconds = position === 'walking' ? null : calmHold(tries).seconds;
     return {
       gaspAfterHold: present(tries.some((hold) => !holdCounts(hold))),
       ...(seconds === null

@@ -1,15 +1,23 @@
 import { z } from 'zod';
 import { drillSchema } from '../catalogue';
-import { stampedEventSchema } from '../coach';
+import { mostInGroup, stampedEventSchema } from '../coach';
 import { templateSchema } from '../formats';
 import { lookSetIds, protocolIds, rawSchemas } from '../look';
 import { intentIds, judgementSchema, snapshotSchema } from '../read';
 import { factKeys, factSchemas } from '../safety';
 import { planItemSchema, planSchema } from '../sequence';
+import { ownBreathSchema } from './ownBreath';
 import { settingsSchema } from './settings';
+import { mostNoteCharacters } from './visit';
 
 const id = z.uuid();
 const instant = z.iso.datetime();
+
+const noteText = z
+  .string()
+  .max(mostNoteCharacters, `A note is limited to ${mostNoteCharacters.toLocaleString('en-GB')} characters.`);
+/** Drills to take home. */
+const noteHome = z.array(z.string().max(80)).max(3, 'At most three things go home.');
 
 /** The browser makes pictures smaller before it sends them; what is still larger than this is refused. */
 const mostPhotoCharacters = 11_000_000;
@@ -66,8 +74,29 @@ export const commandSchemas = {
   'finding.judge': z.object({ judgementId: id, visitId: id, judgement: judgementSchema }),
   'reading.confirm': z.object({ readingId: id, visitId: id, reading: readingSchema }),
   'plan.save': z.object({ planId: id, visitId: id, plan: planSchema, revision: z.number().int().min(0) }),
-  'run.create': z.object({ runId: id, visitId: id, items: z.array(planItemSchema).min(1).max(30) }),
+  'run.create': z.object({
+    runId: id,
+    visitId: id,
+    items: z.array(planItemSchema).min(1).max(30),
+    /** Everybody on the plan, the visit it was made in first; absent with one client. */
+    members: z
+      .array(z.object({ clientId: id, visitId: id }))
+      .min(2, 'A group is two people or more.')
+      .max(mostInGroup, `A group has at most ${mostInGroup} people.`)
+      .optional(),
+  }),
   'run.append': z.object({ runId: id, events: z.array(stampedEventSchema).min(1).max(200) }),
+  /** The visit note as it is being written; signed, it stays as it is. */
+  'note.save': z.object({ visitId: id, text: noteText, home: noteHome, revision: z.number().int().min(0) }),
+  'note.sign': z.object({ visitId: id, text: noteText.trim().min(1, 'There is nothing to sign yet.'), home: noteHome }),
+  /** A dated addition to a signed note. */
+  'note.add': z.object({
+    additionId: id,
+    visitId: id,
+    text: noteText.trim().min(1, 'Write the addition first.'),
+  }),
+  'own.add': z.object({ entryId: id, entry: ownBreathSchema }),
+  'own.retract': z.object({ entryId: id }),
   'appointment.add': z.object({
     appointmentId: id,
     clientId: id,

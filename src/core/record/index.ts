@@ -1,3 +1,4 @@
+export { type OwnBreath, type OwnEntry, ownBreathSchema, ownNoseSeconds } from './ownBreath';
 export { addDays, dayIn, dayInWords, isZone } from './day';
 export { type Settings, defaultSettings, settingsSchema } from './settings';
 export {
@@ -15,9 +16,11 @@ export {
 } from './commands';
 export {
   type StoredLook,
+  type StoredNote,
   type StoredPlan,
   type StoredReading,
   type StoredRun,
   type VisitRecord,
   type VisitRow,
+  mostNoteCharacters,
 } from './visit';

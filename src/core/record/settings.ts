@@ -15,6 +15,8 @@ const limitSchema = z.object(
   ) as Record<keyof GateLimits, z.ZodNumber>,
 );
 
+const volume = z.number().int().min(0).max(100);
+
 /** Everything a coach sets once for the studio, with what it is until then. */
 export const settingsSchema = z.object({
   studioName: z.string().trim().min(1, 'Give the studio a name.').max(80, 'A studio name has at most 80 characters.'),
@@ -31,7 +33,16 @@ export const settingsSchema = z.object({
   /** Week and day limits of the caution table. */
   limits: limitSchema,
   /** Tones of the pacer, 0 to 100. */
-  toneVolume: z.number().int().min(0).max(100),
+  toneVolume: volume,
+  /** The even noise that follows the exhale, and the spoken cues. */
+  noiseVolume: volume,
+  voiceVolume: volume,
+  /** How late the speaker is: sound is sent this much earlier. */
+  soundLatencyMs: z.number().int().min(0).max(500),
+  /** Keys a presenter or foot pedal sends, by their names in the browser; learnt, not typed. */
+  pedalKeys: z.array(z.string().min(1).max(40)).max(6),
+  /** Whether the client's window shows the count. */
+  clientCount: z.boolean(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -45,4 +56,9 @@ export const defaultSettings: Settings = {
   lengthUnit: 'cm',
   limits: defaultLimits,
   toneVolume: 60,
+  noiseVolume: 0,
+  voiceVolume: 0,
+  soundLatencyMs: 0,
+  pedalKeys: ['PageDown', 'PageUp'],
+  clientCount: true,
 };

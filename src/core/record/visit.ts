@@ -18,7 +18,29 @@ export interface VisitRow {
 export type StoredLook = LookRecord & { revision: number };
 export type StoredReading = Reading & { id: string; at: string };
 export type StoredPlan = { id: string; at: string; revision: number; plan: Plan };
-export type StoredRun = { id: string; visitId: string; at: string; items: PlanItem[]; events: StampedEvent[] };
+export type StoredRun = {
+  id: string;
+  visitId: string;
+  at: string;
+  items: PlanItem[];
+  events: StampedEvent[];
+  /** Everybody on the plan of a group, the first being whose plan it is; empty with one client. */
+  members: { clientId: string; visitId: string }[];
+};
+
+/** Longest visit note. */
+export const mostNoteCharacters = 8000;
+
+/** The note of a visit: a draft until it is signed, then as it was signed, with dated additions. */
+export interface StoredNote {
+  text: string;
+  /** Drills to take home, by id. */
+  home: string[];
+  revision: number;
+  at: string;
+  signedAt: string | null;
+  additions: { id: string; at: string; text: string }[];
+}
 
 /** A visit with everything recorded in it. */
 export interface VisitRecord extends VisitRow {
@@ -30,4 +52,5 @@ export interface VisitRecord extends VisitRow {
   reading: StoredReading | null;
   plan: StoredPlan | null;
   runs: StoredRun[];
+  note: StoredNote | null;
 }

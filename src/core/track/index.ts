@@ -16,3 +16,4 @@ export {
 export { type StoryLine, type StoryStation, offLimits, visitStory } from './story';
 export { type Expected, needsToday } from './needs';
 export { type Point, markerBeforeAfter, repeatPairs, seriesOf } from './series';
+export { itemInWords, visitNote, withHome } from './visitNote';

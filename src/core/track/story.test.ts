@@ -28,6 +28,7 @@ const visit = (rest: Partial<VisitRecord> = {}): VisitRecord => ({
   endedAt: null,
   looks: [],
   lookList: null,
+  note: null,
   judgements: [],
   reading: null,
   plan: null,
@@ -135,7 +136,7 @@ test('what was done and what changed come last', () => {
       raw: map({ leftSide: 2, belly: 2 }),
     },
   ];
-  const record = visit({ looks, runs: [{ id: 'run', visitId: 'visit', at: at(10), items, events }] });
+  const record = visit({ looks, runs: [{ id: 'run', visitId: 'visit', at: at(10), items, events, members: [] }] });
   expect(told(record, 'Done')).toBe('1 breath in 20 s, 1 fault marked. Stopped for tingling.');
   expect(told(record, 'Changed')).toBe('Left side two steps more: clear.');
   expect(headings(record)).toEqual(['Why they came', 'Off limits', 'Done', 'Changed']);

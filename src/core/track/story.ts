@@ -76,7 +76,7 @@ function done(visit: VisitRecord): string | null {
   const run = visit.runs.at(-1);
   if (!run || run.events.length === 0) return null;
   const state = foldRun(run.items, run.events);
-  const { items, activeSeconds, symptoms } = summariseRun(state);
+  const { items, activeSeconds, symptoms } = summariseRun(state, visit.clientId);
   const delivered = items.reduce((sum, { deliveredBreaths }) => sum + deliveredBreaths, 0);
   const faults = items.reduce((sum, item) => sum + item.faults.reduce((total, { times }) => total + times, 0), 0);
   const stopped = symptoms.length > 0 ? ` Stopped for ${symptoms.join(', ')}.` : '';

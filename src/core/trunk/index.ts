@@ -29,3 +29,4 @@ export {
   sharesAsGrades,
   trunkEffects,
 } from './whereAirGoes';
+export { type TrunkMoment, type TrunkMotion, trunkAt, trunkMotion } from './motion';

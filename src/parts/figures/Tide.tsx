@@ -40,6 +40,7 @@ export function Tide({ ask, className }: { ask: AskMoment; className?: string })
       const phase = moment?.phase ?? 'none';
       if (phase === phaseShown) return;
       phaseShown = phase;
+      surface.current?.setAttribute('data-tide', phase);
       const rising = phase === 'inhale' || phase === 'topPause';
       const pause = phase === 'topPause' || phase === 'bottomPause';
       fill.current?.setAttribute('fill', phase === 'none' ? 'none' : rising ? 'var(--inhale)' : `url(#${id}hatch)`);

@@ -1,6 +1,6 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { dropRefused, onOutcome, refusedEntries, useFlushing } from '@/keep';
 import { Button } from '../Button';
@@ -15,9 +15,12 @@ type Entry = Awaited<ReturnType<typeof refusedEntries>>[number];
  */
 export function Keeping() {
   const router = useRouter();
+  // The client's own window shows nothing of what is recorded.
+  const silent = usePathname() === '/client-window';
   const [refused, setRefused] = useState<Entry[]>([]);
   useFlushing();
   useEffect(() => {
+    if (silent) return;
     let timer: ReturnType<typeof setTimeout> | null = null;
     // A refresh that finds no server would take the page away with what is being typed: ask first, and try again later.
     const refresh = async () => {
@@ -43,8 +46,9 @@ export function Keeping() {
       stop();
       if (timer) clearTimeout(timer);
     };
-  }, [router]);
+  }, [router, silent]);
 
+  if (silent) return null;
   return refused.map((entry) => (
     <div key={entry.id} className="screen-only mx-4 my-2">
       <Notice kind="caution" title="An earlier entry could not be saved">

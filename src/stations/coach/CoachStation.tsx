@@ -5,13 +5,15 @@ import { useState } from 'react';
 import { faults, type FaultId } from '@/core/catalogue';
 import { foldRun, summariseRun } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
-import { baseMap, newest, protocols } from '@/core/look';
+import { type LookRecord, baseMap, newest, protocols } from '@/core/look';
 import { type StoredRun } from '@/core/record';
 import { checkPlan, drillOf, planTotals } from '@/core/sequence';
 import { checkComponents } from '@/core/safety';
+import { changeOf, markerBeforeAfter, repeatPairs } from '@/core/track';
 import { keep, newId } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { EmptyState, Notice } from '@/parts/Notice';
+import { ChangeLine } from '../ChangeLine';
 import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { Gated } from '../look/Gated';
@@ -19,12 +21,22 @@ import { Marker } from '../look/Marker';
 import { RegionMap } from '../look/RegionMap';
 import { cadencesInWords, doseInWords } from '../sequence/SequenceStation';
 import { type ClientView } from '../view';
+import { Close } from './Close';
+import { closeRun } from './closeRun';
 
 /** Coach: the plan ready to run, the marker before it, and the recheck after it. */
-export function CoachStation({ view }: { view: ClientView }) {
+export function CoachStation({
+  view,
+  looks = [],
+}: {
+  view: ClientView;
+  /** Looks of all visits, for the client's own noise. */
+  looks?: readonly LookRecord[];
+}) {
   const { visit } = view;
-  const plan = visit?.plan?.plan ?? null;
-  if (!visit || !plan || plan.items.length === 0) {
+  const plan = visit?.plan?.plan.items.length ? visit.plan.plan : null;
+  // Somebody who took part in a group has a run without a plan of their own.
+  if (!visit || (!plan && visit.runs.length === 0)) {
     return (
       <EmptyState title="There is no plan to coach yet.">
         <LinkButton href={`/clients/${view.id}/sequence`} look="strong">
@@ -36,29 +48,36 @@ export function CoachStation({ view }: { view: ClientView }) {
   const runs = visit.runs.map((run) => ({ run, state: foldRun(run.items, run.events) }));
   const open = runs.find(({ state }) => state.status !== 'ended');
   const done = runs.filter(({ state }) => state.status === 'ended');
+  const signed = Boolean(visit.note?.signedAt);
   return (
     <>
       <StationHead
         title="Coach"
-        line={`${plan.items.length} drills, ${durationInWords(planTotals(plan.items).whole.seconds)} with the recheck.`}
+        line={
+          plan
+            ? `${plan.items.length} drills, ${durationInWords(planTotals(plan.items).whole.seconds)} with the recheck.`
+            : 'In a group, on another’s plan.'
+        }
       >
+        {done.length > 0 && !open && !signed && <LinkButton href="#close">Close</LinkButton>}
         {done.length > 0 && (
           <LinkButton href={`/clients/${view.id}/track`} look={open ? 'plain' : 'strong'}>
             On to Track
           </LinkButton>
         )}
       </StationHead>
-      {view.path.state !== 'open' ? (
+      {signed ? null : view.path.state !== 'open' ? (
         <PathStop view={view} as="h2" />
       ) : open ? (
         <OpenRun view={view} run={open.run} />
       ) : (
-        <StartRun view={view} again={done.length > 0} />
+        plan && <StartRun view={view} again={done.length > 0} />
       )}
-      {done.length > 0 && <Recheck view={view} />}
+      {done.length > 0 && !signed && <Recheck view={view} looks={looks} />}
       {done.map(({ run, state }) => (
-        <RunSummary key={run.id} state={state} />
+        <RunSummary key={run.id} state={state} who={visit.clientId} />
       ))}
+      {done.length > 0 && !open && <Close view={view} looks={looks} />}
     </>
   );
 }
@@ -66,11 +85,7 @@ export function CoachStation({ view }: { view: ClientView }) {
 function OpenRun({ view, run }: { view: ClientView; run: StoredRun }) {
   const router = useRouter();
   const close = async () => {
-    const seq = Math.max(-1, ...run.events.map((event) => event.seq)) + 1;
-    await keep('run.append', {
-      runId: run.id,
-      events: [{ id: newId(), seq, atEpochMs: Date.now(), event: { type: 'end', why: 'closed later' } }],
-    });
+    await closeRun(run.id, Math.max(-1, ...run.events.map((event) => event.seq)) + 1);
     router.refresh();
   };
   return (
@@ -158,7 +173,7 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
   );
 }
 
-function Recheck({ view }: { view: ClientView }) {
+function Recheck({ view, looks }: { view: ClientView; looks: readonly LookRecord[] }) {
   const visit = view.visit!;
   const before = baseMap(visit.looks, 'before');
   return (
@@ -172,6 +187,7 @@ function Recheck({ view }: { view: ClientView }) {
       </p>
       <Gated view={view} protocol={protocols.marker}>
         <Marker view={view} moment="after" />
+        <MarkerChange view={view} looks={looks} />
       </Gated>
       <div className="mt-6">
         <RegionMap view={view} moment="after" />
@@ -180,31 +196,55 @@ function Recheck({ view }: { view: ClientView }) {
   );
 }
 
-function RunSummary({ state }: { state: ReturnType<typeof foldRun> }) {
-  const { items, activeSeconds, symptoms } = summariseRun(state);
+/** What the marker says now, against the client's own noise. */
+function MarkerChange({ view, looks }: { view: ClientView; looks: readonly LookRecord[] }) {
+  const marker = markerBeforeAfter(view.visit!.looks);
+  if (!marker) return null;
+  return (
+    <ChangeLine change={changeOf(marker.measure, marker.before, marker.after, repeatPairs(looks, marker.measure))} />
+  );
+}
+
+const cyclesInWords = ({ planned, paced, tapped }: ReturnType<typeof summariseRun>['items'][number]['cycles']) =>
+  [planned, paced, tapped].map((cycle) => (cycle === null ? '–' : `${cycle.toFixed(1)} s`)).join(', ');
+
+function RunSummary({ state, who }: { state: ReturnType<typeof foldRun>; who: string }) {
+  const { items, plannedSeconds, activeSeconds, symptoms, settledSeconds, notes } = summariseRun(state, who);
   return (
     <section aria-label="What was done" className="mt-7 border-t border-ink pt-4">
-      <h2 className="text-lg">What was done, {durationInWords(activeSeconds)}</h2>
-      {symptoms.length > 0 && <p className="text-caution">Stopped for: {symptoms.join(', ')}.</p>}
+      <h2 className="text-lg">
+        What was done, {durationInWords(activeSeconds)}
+        <span className="font-normal text-ink2"> of {durationInWords(plannedSeconds)} planned</span>
+      </h2>
+      {symptoms.length > 0 && (
+        <p className="text-caution">
+          Stopped for: {symptoms.join(', ')}.
+          {settledSeconds.length > 0 && ` Settled after ${durationInWords(Math.max(...settledSeconds))}.`}
+        </p>
+      )}
+      {notes.length > 0 && <p>Noted: {notes.join('; ')}.</p>}
       <table className="mt-2 w-full text-left">
         <thead className="text-sm text-ink2">
           <tr>
             <th className="py-1 font-normal">Drill</th>
             <th className="py-1 text-right font-normal">Breaths done / planned</th>
+            <th className="py-1 pl-6 text-right font-normal">Breath planned, paced, tapped</th>
             <th className="py-1 pl-6 font-normal">Faults</th>
             <th className="py-1 pl-6 font-normal">Cues that landed</th>
           </tr>
         </thead>
         <tbody>
-          {items.map(({ item, plannedBreaths, deliveredBreaths, faults: list, cues, stopped }) => (
+          {items.map(({ item, plannedBreaths, deliveredBreaths, cycles, faults: list, cues, stopped, swapped }) => (
             <tr key={item.id} className="border-t border-rule">
               <td className="py-1.5">
                 {drillOf(item).name}
                 {stopped ? ' (stopped)' : ''}
+                {swapped ? ' (changed for another)' : ''}
               </td>
               <td className="py-1.5 text-right">
                 {deliveredBreaths} / {plannedBreaths}
               </td>
+              <td className="py-1.5 pl-6 text-right tabular-nums">{cyclesInWords(cycles)}</td>
               <td className="py-1.5 pl-6">
                 {list
                   .map(

@@ -1,108 +1,107 @@
 'use client';
 
+import { type ReactNode, useCallback, useMemo, useState } from 'react';
+import { MonitorUp } from 'lucide-react';
+import { type FaultId, faults } from '@/core/catalogue';
+import { announcement, clientFrame, mostInGroup } from '@/core/coach';
+import { newest, quietRate, fewestTaps } from '@/core/look';
 import { capital } from '@/core/reasons';
-import { useCallback, useEffect, useState } from 'react';
-import { ArrowLeft, TriangleAlert, Volume2, VolumeX } from 'lucide-react';
-import Link from 'next/link';
-import { faults } from '@/core/catalogue';
 import { type StoredRun } from '@/core/record';
-import { type PlanItem, drillOf, openedRegions } from '@/core/sequence';
+import { type PlanItem, drillOf } from '@/core/sequence';
 import { Button, LinkButton } from '@/parts/Button';
-import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
 import { Tide } from '@/parts/figures/Tide';
-import { SaveMark } from '@/parts/shell/SaveMark';
-import { isTyping } from '@/parts/shell/keys';
 import { type ClientView } from '../view';
+import { type GroupMember, GroupTiles } from './GroupTiles';
 import { Middle } from './Middle';
+import { EffortPanel, KeysPanel, NotePanel, PacePanel, Panel, SoundPanel } from './Panels';
+import { RunHeader } from './RunHeader';
+import { RunZones } from './RunZones';
 import { StopPanel } from './StopPanel';
-import { Zone } from './Zone';
-import { useCues, useEasier, useNaming } from './useCoaching';
+import { ThisDrill } from './ThisDrill';
+import { TouchChoice, TouchWords } from './TouchBadge';
+import { useActions, useKeys } from './useActions';
+import { useClientWindow, useOpenClientWindow } from './useClientWindow';
+import { type Naming, useCues, useNaming, useNeighbours } from './useCoaching';
+import { usePedal } from './usePedal';
 import { type LiveRun, useBreathMarks, useRun } from './useRun';
-import { type Shown, useAwake, useShown } from './useShown';
+import { useAwake, useShown } from './useShown';
+import { useSound, useSpokenCue } from './useSound';
 import { useTones } from './useTones';
 
-const touchWords = { yes: 'TOUCH: YES', 'own hands': 'OWN HANDS', no: 'NO TOUCH', unknown: 'ASK TO TOUCH' } as const;
+const panels = { pace: 'Pace and dose', effort: 'Effort', note: 'Note', sound: 'Sound', keys: 'Keys' } as const;
+type PanelId = keyof typeof panels | 'touch';
+
 /** The live screen: read at three metres, worked with one finger, every press kept before anything else happens. */
-export function RunScreen({ view, stored }: { view: ClientView; stored: StoredRun }) {
+export function RunScreen({
+  view,
+  stored,
+  group = [],
+}: {
+  view: ClientView;
+  stored: StoredRun;
+  /** Everybody on the plan, when there is more than one. */
+  group?: readonly GroupMember[];
+}) {
   const run = useRun(stored);
-  const { state, append, writes, ready, timeline } = run;
+  const { state, append, writes, ready, place, nowMs } = run;
   const shown = useShown(run);
-  const [muted, setMuted] = useState(false);
-  const { wake } = useTones(run, muted ? 0 : view.settings.toneVolume);
+  const sound = useSound(view.settings);
+  const { wake } = useTones(run, {
+    tones: sound.heard.tones,
+    noise: sound.heard.noise,
+    latencyMs: view.settings.soundLatencyMs,
+  });
   useBreathMarks(run);
   useAwake(state.status === 'running');
+  const [panel, setPanel] = useState<PanelId | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const resting = useResting(run);
 
-  const item = state.items[shown.item] ?? state.items[0]!;
-  const drill = drillOf(item);
-  const cues = useCues(run, item, shown.item);
-  const easier = useEasier(view, state.items, item);
-  const naming = useNaming(run, shown.item);
+  const index = Math.min(shown.item, state.items.length - 1);
+  const item = state.items[index]!;
+  const side = sideNow(run, item);
+  const who = chosen ?? undefined;
+  const cues = useCues(run, item, index);
+  const neighbours = useNeighbours(view, run, item, index);
+  const naming = useNaming(run, index, view.planning?.faults ?? {}, who);
+  const actions = useActions(run, wake, { cues, naming, neighbours }, who);
+  const cueShown = naming.remedy?.words ?? cues.words;
+  useSpokenCue(cueShown, state.status === 'running' && shown.kind === 'breaths', sound.heard.voice);
 
-  const begin = useCallback(() => {
-    wake();
-    append({ type: 'start' });
-  }, [wake, append]);
-
-  const waitOrGo = useCallback(() => {
-    wake();
-    if (state.status === 'ready') append({ type: 'start' });
-    else if (state.status === 'running') append({ type: 'pause', why: 'by hand' });
-    else if (state.status === 'paused') append({ type: 'resume' });
-  }, [state.status, append, wake]);
-
-  const next = useCallback(() => {
-    const now = run.place();
-    const inSetUp = now.timed.segment.kind !== 'breaths';
-    const toSeconds = inSetUp ? now.timed.endSeconds : (timeline.itemStarts[now.item + 1] ?? timeline.totalSeconds);
-    append({ type: 'jump', toSeconds, why: inSetUp ? 'ready' : 'next' });
-  }, [run, timeline, append]);
-
-  const back = useCallback(() => {
-    const toSeconds = timeline.itemStarts[run.place().item] ?? 0;
-    append({ type: 'jump', toSeconds, why: 'back' });
-  }, [run, timeline, append]);
-
-  const takeEasier = useCallback(async () => {
-    const index = run.place().item;
-    const swap = await easier.find();
-    if (swap) append({ type: 'swap', item: index, to: swap });
-  }, [run, easier, append]);
-
-  const stop = useCallback(() => append({ type: 'stop', item: run.place().item }), [append, run]);
   const live = state.status === 'running' || state.status === 'paused';
+  const enabled = live && writes && ready;
+  const may = useCallback(
+    (key: string) => writes && ready && (live || (key === ' ' && state.status === 'ready')),
+    [writes, ready, live, state.status],
+  );
+  const toggle = useCallback((id: PanelId) => setPanel((open) => (open === id ? null : id)), []);
+  const keys = useMemo(() => ({ ...actions.keys, '?': () => toggle('keys') }), [actions.keys, toggle]);
+  useKeys(keys, may);
+  usePedal(view.settings.pedalKeys, actions.press, writes && ready && (live || state.status === 'ready'));
 
-  useEffect(() => {
-    const keys: Record<string, () => void> = {
-      ' ': waitOrGo,
-      f: naming.mark,
-      c: () => cues.landed('yes'),
-      n: next,
-      ArrowRight: next,
-      ArrowLeft: back,
-      e: () => void takeEasier(),
-      Escape: stop,
-    };
-    const listen = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
-      const action = keys[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-      if (!action || !writes || !ready) return;
-      if (!live && !(event.key === ' ' && state.status === 'ready')) return;
-      event.preventDefault();
-      action();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, [waitOrGo, naming, cues, next, back, takeEasier, stop, live, writes, ready, state.status]);
+  const { clientCount } = view.settings;
+  useClientWindow(
+    useCallback(
+      () => clientFrame(state, nowMs(), { showCount: clientCount, cue: cueShown }),
+      [state, nowMs, clientCount, cueShown],
+    ),
+    nowMs,
+    [state.status, state.anchorEpochMs, state.cursorSeconds, shown.segment, cueShown],
+  );
+  const openClientWindow = useOpenClientWindow();
+  const restingCycle = useMemo(() => restingCycleOf(view), [view]);
 
   if (state.status === 'stopped') {
     return (
       <main className="h-dvh">
         <StopPanel
+          draftKey={`kokyu.run.${run.id}.stop`}
           emergencyNumber={view.settings.emergencyNumber}
-          hasEasier={easier.name !== null}
+          hasEasier={neighbours.easier !== null}
+          touch={<TouchWords touch={view.known.profile.touch} />}
           onSettled={(event) => {
             append(event);
-            if (event.then === 'easier') void takeEasier();
+            if (event.then === 'easier') neighbours.takeEasier();
           }}
         />
       </main>
@@ -110,96 +109,105 @@ export function RunScreen({ view, stored }: { view: ClientView; stored: StoredRu
   }
   if (state.status === 'ended') return <Over view={view} />;
 
-  const watch = view.gates.watch.map(({ sign }) => sign);
+  const about = group.find(({ clientId }) => clientId === chosen) ?? null;
+  const stopped = group.find(({ clientId }) => resting.unsettled.has(clientId)) ?? null;
+  const watch = signsOf(view, about ? [about] : group);
+  const panelShown: ReactNode = stopped ? (
+    <StopPanel
+      key={stopped.clientId}
+      draftKey={`kokyu.run.${run.id}.stop.${stopped.clientId}`}
+      name={stopped.name}
+      emergencyNumber={view.settings.emergencyNumber}
+      hasEasier={false}
+      touch={<TouchWords touch={stopped.touch} />}
+      onSettled={(event) => append({ ...event, who: stopped.clientId })}
+    />
+  ) : naming.open && naming.all ? (
+    <AllFaults naming={naming} />
+  ) : panel === null ? null : panel === 'touch' ? (
+    <Panel title="Touch" onClose={() => setPanel(null)}>
+      <TouchChoice
+        clientId={view.id}
+        latest={view.known.latest.touch}
+        touch={view.known.profile.touch}
+        onDone={() => setPanel(null)}
+      />
+    </Panel>
+  ) : (
+    <Panel title={panels[panel]} onClose={() => setPanel(null)}>
+      {panel === 'pace' && <PacePanel {...{ view, run, item, index, restingCycle }} />}
+      {panel === 'effort' && <EffortPanel {...{ run, index, neighbours, who }} />}
+      {panel === 'note' && <NotePanel run={run} who={who} />}
+      {panel === 'sound' && <SoundPanel {...sound} />}
+      {panel === 'keys' && <KeysPanel />}
+    </Panel>
+  );
+
   return (
-    <main className="grid h-dvh grid-rows-[auto_1fr_auto] overflow-hidden" aria-label="Coaching">
-      <header className="flex min-h-16 flex-wrap items-center justify-between gap-x-5 border-b border-rule px-4">
-        <div className="flex items-center gap-3">
-          <span className="rounded-one border-2 border-ink px-3 py-1 text-2xl font-semibold">
-            {touchWords[view.known.profile.touch]}
-          </span>
-          <Link
-            href={`/clients/${view.id}/coach`}
-            className="grid size-11 place-items-center"
-            aria-label="Back to the client"
-          >
-            <ArrowLeft size={22} aria-hidden />
-          </Link>
-        </div>
-        {watch.length > 0 && (
-          <p className="flex min-w-0 items-center gap-2 text-2xl font-semibold text-caution">
-            <TriangleAlert size={26} aria-hidden className="shrink-0" />
-            <span className="truncate">{watch.slice(0, 2).join(', ')}? stop</span>
-          </p>
-        )}
-        <div className="flex items-center gap-3">
-          <SaveMark zone={view.settings.timeZone} />
-          <button
-            type="button"
-            className="grid size-11 place-items-center"
-            aria-label={muted ? 'Sound on' : 'Sound off'}
-            onClick={() => setMuted(!muted)}
-          >
-            {muted ? <VolumeX size={24} aria-hidden /> : <Volume2 size={24} aria-hidden />}
-          </button>
-          <span className="text-3xl font-semibold tabular-nums">{shown.minutesLeft} min</span>
-        </div>
-      </header>
-
-      <div className="grid min-h-0 grid-cols-[72px_minmax(0,1fr)] gap-4 p-3 lg:grid-cols-[160px_minmax(0,1fr)_minmax(17rem,26rem)] lg:gap-7">
+    <main
+      className={`grid h-dvh overflow-hidden max-lg:overflow-auto ${group.length > 0 ? 'grid-rows-[auto_auto_minmax(0,1fr)_auto_auto]' : 'grid-rows-[auto_minmax(0,1fr)_auto_auto]'}`}
+      aria-label="Coaching"
+    >
+      <RunHeader
+        back={`/clients/${view.id}/coach`}
+        touch={view.known.profile.touch}
+        group={group.length > 0}
+        watch={watch}
+        zone={view.settings.timeZone}
+        muted={sound.muted}
+        minutesLeft={shown.minutesLeft}
+        onTouch={() => toggle('touch')}
+        onMute={() => sound.setMuted(!sound.muted)}
+      />
+      {group.length > 0 && (
+        <GroupTiles
+          members={group.slice(0, mostInGroup)}
+          item={item}
+          chosen={chosen}
+          resting={resting.all}
+          onChoose={setChosen}
+        />
+      )}
+      <div className="grid min-h-0 grid-cols-[72px_minmax(0,1fr)] gap-4 p-3 pb-1 lg:grid-cols-[160px_minmax(0,1fr)_minmax(17rem,25rem)] lg:gap-6">
         <TideOf run={run} />
-        <Middle run={run} shown={shown} item={item} onPress={waitOrGo} onBegin={begin} />
-        <aside className="flex min-h-0 flex-col max-lg:col-span-2" aria-label="This drill">
-          <Counter shown={shown} item={item} />
-          <figure className="my-3 min-h-0 grow max-lg:hidden" aria-hidden>
-            <Mannequin
-              className="mx-auto h-full max-h-72 w-full"
-              position={item.position}
-              movement={drill.movement}
-              props={item.props}
-              side={sideNow(run, item) === 'right' ? 'right' : 'left'}
-              tinted={partsToTint(openedRegions(drill, sideNow(run, item)))}
-            />
-          </figure>
-          <p className="text-4xl leading-[1.08] font-semibold lg:text-[3.1rem]" aria-live="polite">
-            {naming.correction ?? cues.words}
-          </p>
-          {naming.correction && (
-            <p className="mt-1 text-xl text-ink2">for: {naming.named && faults[naming.named].words}</p>
-          )}
-        </aside>
+        <Middle
+          {...{ run, shown, item, side, naming }}
+          onPress={actions.waitOrGo}
+          onBegin={actions.waitOrGo}
+          onTalkOver={actions.talk}
+        />
+        <ThisDrill {...{ run, shown, item, side, cues, naming }} panel={panelShown} />
       </div>
-
-      <footer className="grid grid-cols-2 gap-2.5 p-3 pt-0 sm:grid-cols-5 lg:h-36">
-        {naming.open ? (
-          naming.likeliest.map((fault) => (
-            <Zone key={fault} title={capital(faults[fault].words)} hint="name it" onPress={() => naming.name(fault)} />
-          ))
-        ) : (
-          <>
-            <Zone title="Fault" hint="F · stamps the time" disabled={!live || !writes} onPress={naming.mark} />
-            <Zone
-              title={cues.answered ? 'Next cue' : 'Cue landed'}
-              hint={cues.answered ? cues.nextWords : 'C'}
-              disabled={!live || !writes}
-              onPress={() => (cues.answered ? cues.next() : cues.landed('yes'))}
-            />
-            <Zone
-              title="Easier"
-              hint={easier.name ?? 'no easier one here'}
-              disabled={!live || !writes || easier.name === null}
-              onPress={() => void takeEasier()}
-            />
-            <Zone
-              title={shown.kind === 'set-up' ? 'Ready' : 'Next'}
-              hint={shown.kind === 'set-up' ? 'begin at once' : nextName(state.items, shown.item)}
-              disabled={!live || !writes}
-              onPress={next}
-            />
-          </>
-        )}
-        <Zone title="■ Stop" hint="Esc" stop disabled={!live || !writes} onPress={stop} />
-      </footer>
+      <div className="flex flex-wrap items-center gap-x-1 px-3" role="toolbar" aria-label="While it runs">
+        <Button look="quiet" className="!px-3" disabled={!enabled} onClick={actions.talk}>
+          {state.pausedBy === 'talk' ? 'Talk over' : 'Talk'}
+        </Button>
+        {(Object.keys(panels) as (keyof typeof panels)[]).map((id) => (
+          <Button
+            key={id}
+            look="quiet"
+            className={`!px-3 ${panel === id ? '!text-ink !decoration-ink' : ''}`}
+            aria-expanded={panel === id}
+            disabled={!writes || (id !== 'keys' && id !== 'sound' && !live)}
+            onClick={() => toggle(id)}
+          >
+            {panels[id]}
+          </Button>
+        ))}
+        <Button look="quiet" className="!px-3" onClick={openClientWindow}>
+          <MonitorUp size={18} aria-hidden /> Client’s window
+        </Button>
+      </div>
+      <RunZones
+        enabled={enabled}
+        kind={shown.kind}
+        nextName={nextName(state.items, index)}
+        about={about?.name.split(' ')[0] ?? null}
+        {...{ cues, naming, neighbours, actions }}
+      />
+      <p className="sr-only" aria-live="polite" data-announce>
+        {announcement(state, place())}
+      </p>
       {!writes && ready && (
         <div className="fixed inset-x-0 top-16 z-30 border-b border-caution bg-cautionw px-5 py-3" role="alert">
           This run is being coached in another window; this one only looks.{' '}
@@ -210,6 +218,36 @@ export function RunScreen({ view, stored }: { view: ClientView; stored: StoredRu
       )}
     </main>
   );
+}
+
+/** The signs to watch: the client's own, or those of everybody chosen, each once. */
+function signsOf(view: ClientView, members: readonly GroupMember[]): string[] {
+  const all = members.length > 0 ? members.map(({ gates }) => gates) : [view.gates];
+  return [...new Set(all.flatMap(({ watch }) => watch.map(({ sign }) => sign)))];
+}
+
+/** Who was stopped in a group: still being settled, or out for today. */
+function useResting({ state }: LiveRun) {
+  return useMemo(() => {
+    const unsettled = new Set<string>();
+    const out = new Set<string>();
+    for (const { event } of state.events) {
+      if (event.type === 'stop' && event.who) unsettled.add(event.who);
+      if (event.type === 'settled' && event.who) {
+        unsettled.delete(event.who);
+        if (event.then === 'end' || event.then === 'refer') out.add(event.who);
+        else out.delete(event.who);
+      }
+    }
+    return { unsettled, all: new Set([...unsettled, ...out]) };
+  }, [state.events]);
+}
+
+/** Seconds of the client's own resting breath, as counted today. */
+function restingCycleOf(view: ClientView): number | null {
+  const quiet = newest(view.visit?.looks ?? [], 'quietLook', 'before');
+  if (!quiet || quiet.raw.taps.length < fewestTaps) return null;
+  return 60 / quietRate(quiet.raw.taps).breathsPerMinute;
 }
 
 const nextName = (items: readonly PlanItem[], index: number) => {
@@ -232,20 +270,18 @@ function TideOf({ run }: { run: LiveRun }) {
   return <Tide ask={ask} className="h-full min-h-0 w-full" />;
 }
 
-function Counter({ shown, item }: { shown: Shown; item: PlanItem }) {
-  const drill = drillOf(item);
+/** Every fault, likeliest first, when none of the three was it. */
+function AllFaults({ naming }: { naming: Naming }) {
   return (
-    <div>
-      <p className="flex flex-wrap items-baseline gap-x-3" data-breaths>
-        <span className="text-7xl leading-none font-bold lg:text-8xl">{shown.breath || '–'}</span>
-        <span className="text-4xl text-ink2 lg:text-5xl">/{item.breaths}</span>
-        {shown.side && <span className="text-5xl leading-none font-bold lg:text-7xl">{shown.side}</span>}
-      </p>
-      <h1 className="mt-2 text-2xl font-normal text-ink2" data-item={shown.item}>
-        {drill.name}
-        {item.sets > 1 && (shown.set > 0 ? `, set ${shown.set} of ${item.sets}` : `, ${item.sets} sets`)}
-      </h1>
-    </div>
+    <Panel title="Which fault?" onClose={naming.close}>
+      <div className="flex flex-wrap gap-2">
+        {naming.order.map((fault: FaultId) => (
+          <Button key={fault} className="!px-3 !font-normal" onClick={() => naming.name(fault)}>
+            {capital(faults[fault].words)}
+          </Button>
+        ))}
+      </div>
+    </Panel>
   );
 }
 

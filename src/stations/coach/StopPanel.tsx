@@ -1,50 +1,122 @@
 'use client';
 
-import { useState } from 'react';
+import { type ReactNode } from 'react';
 import { type RunEvent } from '@/core/coach';
 import { stopSymptoms } from '@/core/safety';
 import { Button } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
+import { Stepper } from '@/parts/Stepper';
+import { useKept } from '@/parts/useKept';
+
+interface Draft {
+  symptoms: string[];
+  note: string;
+  minutes: number | null;
+}
+const blank: Draft = { symptoms: [], note: '', minutes: null };
+
+/** What is ticked and typed on a stop, kept in the browser until it is settled. */
+function useStopDraft(key: string) {
+  const [kept, setKept] = useKept(key);
+  const draft: Draft = { ...blank, ...parsed(kept) };
+  return {
+    draft,
+    change: (to: Partial<Draft>) => setKept(JSON.stringify({ ...draft, ...to })),
+    drop: () => setKept(''),
+  };
+}
+
+function parsed(kept: string): Partial<Draft> {
+  try {
+    return kept === '' ? {} : (JSON.parse(kept) as Partial<Draft>);
+  } catch {
+    return {};
+  }
+}
 
 /** After a stop: breathe normally, what was noticed, and how it goes on. Nothing moves here. */
 export function StopPanel({
+  draftKey,
+  name = null,
   emergencyNumber,
   hasEasier,
+  touch,
   onSettled,
 }: {
+  draftKey: string;
+  /** In a group: who stopped, the others going on. */
+  name?: string | null;
   emergencyNumber: string;
   hasEasier: boolean;
+  /** Consent to touch, in words: it stays in sight here too. */
+  touch: ReactNode;
   onSettled: (event: Extract<RunEvent, { type: 'settled' }>) => void;
 }) {
-  const [symptoms, setSymptoms] = useState<string[]>([]);
-  const [note, setNote] = useState('');
-  const settle = (then: 'go on' | 'easier' | 'end' | 'refer') =>
-    onSettled({ type: 'settled', symptoms, note: note.slice(0, 2000), then });
+  const { draft, change, drop } = useStopDraft(draftKey);
+  const settle = (then: 'go on' | 'easier' | 'end' | 'refer') => {
+    drop();
+    onSettled({
+      type: 'settled',
+      symptoms: draft.symptoms,
+      note: draft.note.slice(0, 2000),
+      then,
+      ...(draft.minutes === null ? {} : { seconds: draft.minutes * 60 }),
+    });
+  };
+  const alone = name === null;
   return (
-    <section className="flex h-full flex-col justify-center gap-6 overflow-auto p-6" aria-label="Stopped">
-      <h1 className="text-6xl lg:text-7xl">Breathe normally</h1>
+    <section
+      className={`flex h-full flex-col gap-5 overflow-auto ${alone ? 'justify-center p-6' : 'border-t-2 border-stop pt-3'}`}
+      aria-label={alone ? 'Stopped' : `${name} stopped`}
+      data-panel
+    >
+      <div className="flex flex-wrap items-center justify-between gap-4">
+        <h1 className={alone ? 'text-6xl lg:text-7xl' : 'text-3xl'}>
+          {alone ? 'Breathe normally' : `${name}: breathe normally`}
+        </h1>
+        {touch}
+      </div>
       <TickChips
         label="What was noticed"
-        values={symptoms}
+        values={draft.symptoms}
         choices={stopSymptoms.map((value) => ({ value: value as string, label: value }))}
-        onChange={setSymptoms}
+        onChange={(symptoms) => change({ symptoms })}
       />
-      <div className="max-w-xl">
-        <Field label="A few words, if you like">
-          {(ids) => (
-            <TextInput {...ids} value={note} maxLength={2000} onChange={(event) => setNote(event.target.value)} />
-          )}
-        </Field>
+      <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
+        <Stepper
+          label="Minutes until it had settled"
+          value={draft.minutes ?? 0}
+          min={0}
+          max={60}
+          onChange={(minutes) => change({ minutes })}
+        />
+        <div className="min-w-64 grow max-w-xl">
+          <Field label="A few words, if you like">
+            {(ids) => (
+              <TextInput
+                {...ids}
+                value={draft.note}
+                maxLength={2000}
+                onChange={(event) => change({ note: event.target.value })}
+              />
+            )}
+          </Field>
+        </div>
       </div>
       <div className="flex flex-wrap gap-3">
-        <Button look="strong" onClick={() => settle('end')}>
-          Settled: end the drills for today
-        </Button>
-        <Button disabled={!hasEasier} onClick={() => settle('easier')}>
-          Settled: go on easier
-        </Button>
-        <Button onClick={() => settle('go on')}>It was nothing: go on</Button>
+        {alone && (
+          <>
+            <Button look="strong" onClick={() => settle('end')}>
+              Settled: end the drills for today
+            </Button>
+            <Button disabled={!hasEasier} onClick={() => settle('easier')}>
+              Settled: go on easier
+            </Button>
+          </>
+        )}
+        <Button onClick={() => settle('go on')}>{alone ? 'It was nothing: go on' : 'Settled: goes on'}</Button>
+        {!alone && <Button onClick={() => settle('end')}>No more drills today</Button>}
         <Button onClick={() => settle('refer')}>End and refer</Button>
       </div>
       <p className="max-w-3xl text-ink2">

@@ -5,12 +5,15 @@ export function Zone({
   title,
   hint,
   stop = false,
+  loud = false,
   disabled = false,
   onPress,
 }: {
   title: ReactNode;
   hint: string;
   stop?: boolean;
+  /** What is due now. */
+  loud?: boolean;
   disabled?: boolean;
   onPress: () => void;
 }) {
@@ -20,7 +23,11 @@ export function Zone({
       disabled={disabled}
       onClick={onPress}
       className={`flex min-h-20 min-w-0 flex-col justify-center rounded-one border px-4 text-left disabled:border-rule disabled:text-ink2 lg:px-6 ${
-        stop ? 'border-stop bg-stop text-onstop sm:col-start-5' : 'border-line hover:bg-leaf'
+        stop
+          ? 'border-stop bg-stop text-onstop sm:col-start-5'
+          : loud
+            ? 'border-2 border-ink bg-leaf'
+            : 'border-line hover:bg-leaf'
       }`}
     >
       <span className="text-2xl leading-tight font-semibold lg:text-3xl">{title}</span>

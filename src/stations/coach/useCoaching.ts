@@ -1,7 +1,18 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type FaultId, faults } from '@/core/catalogue';
+import { type Drill, type FaultId, faults } from '@/core/catalogue';
+import {
+  type FaultHistory,
+  type Remedy,
+  type UnnamedMark,
+  cueAnswer,
+  faultOrder,
+  faultsOf,
+  harderReadiness,
+  remedyFor,
+  unnamedMarks,
+} from '@/core/coach';
 import { type PlanItem, cueWords, drillOf } from '@/core/sequence';
 import { newId } from '@/keep';
 import { planContext, usePlanner } from '../sequence/usePlan';
@@ -17,87 +28,131 @@ export function useCues(run: LiveRun, item: PlanItem, index: number) {
   const [at, setAt] = useState<Record<number, number>>({});
   const current = (at[index] ?? 0) % cues.length;
   const words = cues[current]!;
-  const answered = run.state.events.some(
-    ({ event }) => event.type === 'cue' && event.item === index && event.cue === words,
-  );
+  const answer = cueAnswer(run.state, index, words);
   const { append } = run;
   return useMemo(
     () => ({
       words,
-      answered,
+      answer,
       nextWords: cues[(current + 1) % cues.length]!,
       landed: (landed: 'yes' | 'partly' | 'no') => append({ type: 'cue', item: index, cue: words, landed }),
       next: () => setAt((all) => ({ ...all, [index]: current + 1 })),
     }),
-    [words, answered, cues, current, append, index],
+    [words, answer, cues, current, append, index],
   );
 }
 
-/** A mark is stamped at once; for a few seconds the zones offer the likeliest names. */
-export function useNaming(run: LiveRun, index: number) {
+/** A mark is stamped at once; for a few seconds the zones offer the likeliest names, and later it can still be named. */
+export function useNaming(run: LiveRun, index: number, history: FaultHistory, who: string | undefined) {
   const { append, state } = run;
   const [marked, setMarked] = useState<{ id: string; item: number } | null>(null);
+  const [all, setAll] = useState(false);
   const [named, setNamed] = useState<{ fault: FaultId; item: number } | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
   useEffect(() => () => clearTimeout(timer.current ?? undefined), []);
 
   const mark = useCallback(() => {
-    const stamped = append({ type: 'fault', item: index, fault: null });
+    const stamped = append({ type: 'fault', item: index, fault: null, ...(who ? { who } : {}) });
     if (!stamped) return;
     setMarked({ id: stamped.id, item: index });
+    setAll(false);
     if (timer.current) clearTimeout(timer.current);
     timer.current = setTimeout(() => setMarked(null), namingMs);
-  }, [append, index]);
+  }, [append, index, who]);
 
-  const name = useCallback(
-    (fault: FaultId) => {
-      if (!marked) return;
-      append({ type: 'named', of: marked.id, fault });
-      setNamed({ fault, item: marked.item });
+  const nameOne = useCallback(
+    (id: string, of: number, fault: FaultId) => {
+      append({ type: 'named', of: id, fault });
+      setNamed({ fault, item: of });
       setMarked(null);
+      setAll(false);
+      if (timer.current) clearTimeout(timer.current);
     },
-    [append, marked],
+    [append],
   );
+
+  /** Shows them all and waits for as long as it takes. */
+  const showAll = useCallback(() => {
+    if (timer.current) clearTimeout(timer.current);
+    setAll(true);
+  }, []);
+  const close = useCallback(() => {
+    setMarked(null);
+    setAll(false);
+  }, []);
 
   const item = state.items[index];
-  const likeliest = useMemo(() => (item ? drillOf(item).faults.slice(0, 4) : []), [item]);
-  const again =
-    named !== null &&
-    state.events.filter(({ event }) => event.type === 'named' && event.fault === named.fault).length > 1;
-  const correction =
-    named && named.item === index ? (again ? faults[named.fault].fallback : faults[named.fault].correction) : null;
-  return useMemo(
-    () => ({ open: marked !== null, mark, name, likeliest, correction, named: named?.fault ?? null }),
-    [marked, mark, name, likeliest, correction, named],
-  );
+  const marks = faultsOf(state, index);
+  const order = item ? faultOrder(drillOf(item), history, marks) : [];
+  const times = named ? marks.filter((fault) => fault === named.fault).length : 0;
+  const remedy: Remedy | null = named && named.item === index && times > 0 ? remedyFor(named.fault, times) : null;
+  const waiting: UnnamedMark[] = unnamedMarks(state).filter(({ id }) => id !== marked?.id);
+  return {
+    open: marked !== null,
+    all,
+    mark,
+    name: (fault: FaultId) => marked && nameOne(marked.id, marked.item, fault),
+    nameOne,
+    showAll,
+    close,
+    order,
+    orderFor: (of: number) => {
+      const other = state.items[of];
+      return other ? faultOrder(drillOf(other), history, []) : order;
+    },
+    remedy,
+    named: named ? faults[named.fault].words : null,
+    waiting,
+  };
+}
+export type Naming = ReturnType<typeof useNaming>;
+
+interface Neighbour {
+  name: string;
+  item: Omit<PlanItem, 'id'>;
 }
 
-/** The easier neighbour of the drill at hand, where gates and props allow it. */
-export function useEasier(view: ClientView, items: readonly PlanItem[], item: PlanItem) {
+/** The easier and the harder neighbour of the drill at hand, where gates and props allow them. */
+export function useNeighbours(view: ClientView, run: LiveRun, item: PlanItem, index: number) {
   const planner = usePlanner();
   const plan = view.visit?.plan?.plan ?? null;
-  const drill = drillOf(item);
-  const [found, setFound] = useState<{ for: string; name: string; item: Omit<PlanItem, 'id'> } | null>(null);
-  const at = items.findIndex(({ id }) => id === item.id);
+  const drill: Drill = drillOf(item);
+  const { items } = run.state;
+  const [found, setFound] = useState<{ for: string; easier: Neighbour | null; harder: Neighbour | null } | null>(null);
+  // Taps and ramps give new lists of the same drills; only other drills need new neighbours.
+  const drillsKey = items.map(({ drillId, position }) => `${drillId} ${position}`).join('|');
+  const list = useRef(items);
   useEffect(() => {
-    if (!plan || !drill.easier || at < 0) return;
+    list.current = items;
+  });
+  useEffect(() => {
+    if (!plan || (!drill.easier && !drill.harder)) return;
     let over = false;
+    const plain = list.current.map(({ paced: _, ...rest }) => rest);
     void planner()
-      .alternatives(plan.request, planContext(view), [...items], at, 'swap')
-      .then((list) => {
-        const one = list.find(({ relation }) => relation === 'easier');
-        if (!over && one) setFound({ for: drill.id, name: one.drill.name, item: one.item });
+      .alternatives(plan.request, planContext(view), plain, index, 'swap')
+      .then((offers) => {
+        const of = (relation: 'easier' | 'harder'): Neighbour | null => {
+          const one = offers.find((offer) => offer.relation === relation);
+          return one ? { name: one.drill.name, item: one.item } : null;
+        };
+        if (!over) setFound({ for: drill.id, easier: of('easier'), harder: of('harder') });
       });
     return () => {
       over = true;
     };
-  }, [planner, plan, view, drill, items, at]);
+  }, [planner, plan, view, drill, index, drillsKey]);
   const usable = found?.for === drill.id ? found : null;
-  return useMemo(
-    () => ({
-      name: usable?.name ?? null,
-      find: async (): Promise<PlanItem | null> => (usable ? { ...usable.item, id: newId() } : null),
-    }),
-    [usable],
-  );
+  const readiness = harderReadiness(run.state, index);
+  const { append } = run;
+  const swap = (neighbour: Neighbour | null, why: 'easier' | 'harder') =>
+    neighbour && append({ type: 'swap', item: index, to: { ...neighbour.item, id: newId() }, why });
+  return {
+    easier: usable?.easier?.name ?? null,
+    harder: usable?.harder?.name ?? null,
+    readiness,
+    takeEasier: () => swap(usable?.easier ?? null, 'easier'),
+    takeHarder: () => swap(usable?.harder ?? null, 'harder'),
+  };
 }
+export type Neighbours = ReturnType<typeof useNeighbours>;

@@ -14,31 +14,34 @@ import {
   reduceRun,
   timelineOf,
 } from '@/core/coach';
+import { cycleSeconds } from '@/core/cadence';
 import { type StoredRun } from '@/core/record';
 import { keep, newId, waitingPayloads } from '@/keep';
+import { RunClock } from './runClock';
 
 /** How often the page notes that it is alive; a longer silence becomes a pause. */
 const aliveEveryMs = 500;
 
-/** One clock for everything in a run: the monotonic one, anchored to the epoch so that it can be shared and kept. */
-class RunClock {
-  private anchor = Date.now() - performance.now();
+/** Marks made here while another device was writing are put behind its events; what moves the clock is not. */
+const carriedOver: readonly RunEvent['type'][] = ['stop', 'settled', 'fault', 'named', 'cue', 'effort', 'note', 'tap'];
 
-  now(): number {
-    return this.anchor + performance.now();
-  }
+/** How often a window that only looks asks how the run goes on. */
+const followEveryMs = 1500;
+/** How long to wait for the server when a run is opened; what this browser knows is used after that. */
+const askMs = 2500;
 
-  /** The wall clock has moved away from the monotonic one: a sleep. Returns by how many milliseconds. */
-  drift(): number {
-    return Date.now() - this.now();
-  }
-
-  anchorAnew() {
-    this.anchor = Date.now() - performance.now();
+async function serverEvents(runId: string): Promise<StampedEvent[] | null> {
+  try {
+    const response = await fetch(`/api/runs/${runId}`, { cache: 'no-store', signal: AbortSignal.timeout(askMs) });
+    if (!response.ok) return null;
+    return ((await response.json()) as { events: StampedEvent[] }).events;
+  } catch {
+    return null;
   }
 }
 
 export interface LiveRun {
+  id: string;
   state: RunState;
   timeline: RunTimeline;
   /** Whether this window writes the run; another one does otherwise. */
@@ -63,6 +66,7 @@ export function useRun(run: StoredRun): LiveRun {
   const clock = useRef<RunClock | null>(null);
   const latest = useRef(state);
   const mayWrite = useRef(false);
+  const overtaken = useRef<(refused: StampedEvent) => Promise<void>>(async () => undefined);
   const timeline = useMemo(() => timelineOf(state.items), [state.items]);
 
   const nowMs = useCallback(() => (clock.current ??= new RunClock()).now(), []);
@@ -78,11 +82,32 @@ export function useRun(run: StoredRun): LiveRun {
       };
       latest.current = reduceRun(latest.current, stamped);
       setState(latest.current);
-      void keep('run.append', { runId: run.id, events: [stamped] });
+      void keep('run.append', { runId: run.id, events: [stamped] }).then((outcome) => {
+        if (outcome.state === 'refused') void overtaken.current(stamped);
+      });
       return stamped;
     },
     [run.id],
   );
+
+  /** Another device wrote at this place first: take its events in, put the mark made here behind them, and only look. */
+  const overtakenBy = useCallback(
+    async (refused: StampedEvent) => {
+      mayWrite.current = false;
+      setWrites(false);
+      const theirs = await serverEvents(run.id);
+      if (!theirs) return;
+      latest.current = foldRun(run.items, theirs);
+      setState(latest.current);
+      if (!carriedOver.includes(refused.event.type)) return;
+      const again = { ...refused, id: newId(), seq: latest.current.nextSeq };
+      await keep('run.append', { runId: run.id, events: [again] });
+    },
+    [run.id, run.items],
+  );
+  useEffect(() => {
+    overtaken.current = overtakenBy;
+  }, [overtakenBy]);
 
   const append = useCallback((event: RunEvent) => appendAt(event, nowMs()), [appendAt, nowMs]);
 
@@ -91,9 +116,8 @@ export function useRun(run: StoredRun): LiveRun {
   /** Brings in what waits in this browser, and takes the run back to where it was last seen. */
   const open = useCallback(async () => {
     const waiting = (await waitingPayloads('run.append')).filter(({ runId }) => runId === run.id);
-    const known = new Map(
-      [...run.events, ...waiting.flatMap(({ events }) => events)].map((event) => [event.seq, event]),
-    );
+    const theirs = (await serverEvents(run.id)) ?? run.events;
+    const known = new Map([...theirs, ...waiting.flatMap(({ events }) => events)].map((event) => [event.seq, event]));
     latest.current = foldRun(run.items, [
       ...known.values(),
       ...latest.current.events.filter(({ seq }) => !known.has(seq)),
@@ -169,6 +193,19 @@ export function useRun(run: StoredRun): LiveRun {
     return () => clearInterval(timer);
   }, [run.id, appendAt]);
 
+  // A window that only looks follows what the writing one has sent.
+  useEffect(() => {
+    if (writes || !ready) return;
+    const timer = setInterval(() => {
+      void serverEvents(run.id).then((theirs) => {
+        if (!theirs || mayWrite.current || theirs.length <= latest.current.events.length) return;
+        latest.current = foldRun(run.items, theirs);
+        setState(latest.current);
+      });
+    }, followEveryMs);
+    return () => clearInterval(timer);
+  }, [writes, ready, run.id, run.items]);
+
   // Whatever sets the run going sets the mark too, so that an old one is not taken for a gap.
   useEffect(() => {
     if (state.status === 'running' && mayWrite.current) {
@@ -181,8 +218,22 @@ export function useRun(run: StoredRun): LiveRun {
     releaseRef.current = hold(true);
   }, [hold]);
 
-  return { state, timeline, writes, ready, nowMs, place, append, takeOver };
+  return { id: run.id, state, timeline, writes, ready, nowMs, place, append, takeOver };
 }
+
+const repacing: readonly (RunEvent['type'] | undefined)[] = ['tap', 'adjust', 'pace'];
+const movesClock: readonly RunEvent['type'][] = [
+  'start',
+  'pause',
+  'resume',
+  'jump',
+  'swap',
+  'stop',
+  'settled',
+  'tap',
+  'adjust',
+  'pace',
+];
 
 interface BreathAt {
   segmentStart: number;
@@ -190,18 +241,24 @@ interface BreathAt {
   set: number;
   /** The breath under way, or −1 in a piece that is not breathed. */
   breath: number;
-  /** Breaths of the piece. */
-  of: number;
+  side: 'left' | 'right' | null;
+  /** Length of each breath of the piece, as paced. */
+  cycles: readonly number[];
 }
 
 /** Marks each breath as it is done, and the end when the plan is through. Breaths that were jumped over are not done. */
 export function useBreathMarks({ state, writes, ready, place, append }: LiveRun) {
   const { status, anchorEpochMs, cursorSeconds } = state;
+  const before = useRef<BreathAt | null>(null);
+  // A jump, a wait or a swap leaves the breath before it undone; a tap or a change of dose goes on from it.
+  const goesOn = repacing.includes(state.events.findLast(({ event }) => movesClock.includes(event.type))?.event.type);
   useEffect(() => {
     if (status !== 'running' || !writes || !ready) return;
-    // A jump, a wait or a swap moves the clock's anchor and with it starts this anew, without a breath before it.
-    let last: BreathAt | null = null;
+    let last = goesOn ? before.current : null;
+    let through = false;
     const look = () => {
+      // The state that says it is over arrives a moment later: the last breath must not be marked again until then.
+      if (through) return;
       const now = place();
       const { timed } = now;
       const current: BreathAt = {
@@ -209,20 +266,32 @@ export function useBreathMarks({ state, writes, ready, place, append }: LiveRun)
         item: now.item,
         set: timed.segment.kind === 'breaths' ? timed.segment.set : 0,
         breath: now.moment?.breath ?? -1,
-        of: timed.breaths?.cadences.length ?? 0,
+        side: timed.segment.kind === 'breaths' ? timed.segment.side : null,
+        cycles: timed.breaths?.cadences.map(cycleSeconds) ?? [],
       };
       if (last && last.breath >= 0) {
         const samePiece = last.segmentStart === current.segmentStart;
-        const doneTo = samePiece && !now.over ? current.breath : last.of;
+        const cycles = samePiece ? current.cycles : last.cycles;
+        const doneTo = samePiece && !now.over ? current.breath : cycles.length;
         for (let breath = last.breath; breath < doneTo; breath += 1) {
-          append({ type: 'breath', item: last.item, set: last.set, breath });
+          append({
+            type: 'breath',
+            item: last.item,
+            set: last.set,
+            breath,
+            ...(last.side ? { side: last.side } : {}),
+            seconds: Math.round((cycles[breath] ?? 0) * 100) / 100,
+          });
         }
       }
       last = current;
-      if (now.over) append({ type: 'end', why: 'done' });
+      before.current = current;
+      if (!now.over) return;
+      through = true;
+      append({ type: 'end', why: 'done' });
     };
     look();
     const timer = setInterval(look, 100);
     return () => clearInterval(timer);
-  }, [status, anchorEpochMs, cursorSeconds, writes, ready, place, append]);
+  }, [status, anchorEpochMs, cursorSeconds, goesOn, writes, ready, place, append]);
 }

@@ -12,6 +12,8 @@ export interface Shown {
   phase: string | null;
   count: number;
   breath: number;
+  /** Breaths of the set under way, 0 between sets. */
+  of: number;
   set: number;
   side: 'left' | 'right' | null;
   secondsLeft: number;
@@ -29,6 +31,7 @@ function shownAt({ timeline, state, place }: LiveRun): Shown {
     phase: now.moment && state.status !== 'ready' ? now.moment.phase : null,
     count: now.moment ? Math.floor(now.moment.intoSeconds) + 1 : 0,
     breath: now.moment ? now.moment.breath + 1 : 0,
+    of: now.timed.breaths?.cadences.length ?? 0,
     set: segment.kind === 'breaths' ? segment.set : 0,
     side: segment.kind === 'breaths' ? segment.side : segment.kind === 'change side' ? segment.to : null,
     secondsLeft: Math.ceil(now.leftSeconds),

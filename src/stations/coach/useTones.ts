@@ -1,24 +1,28 @@
 'use client';
 
 import { useCallback, useEffect, useRef } from 'react';
-import { type Phase, tonesBetween } from '@/core/cadence';
+import { noisesBetween, tonesBetween } from '@/core/cadence';
 import { type ClockBridge, audioTimeOf, lateSeconds, observeClocks, timelineOf } from '@/core/coach';
+import { playNoise, playTone } from '@/parts/sound/voices';
 import { type LiveRun } from './useRun';
 
 /** How far ahead tones are handed to the sound card, and how often. Ahead of a throttled timer in a hidden tab. */
 const aheadSeconds = 1.6;
 const everyMs = 200;
+/** What began up to this long before the run was set going is sounded at once: the first tone is not lost to a slow page. */
+const overdueSeconds = 0.2;
+/** Loudest the tones and the noise get, as a part of what the card can do. */
+const loudest = { tones: 0.35, noise: 0.12 } as const;
 
-/** A soft glide a phase: up for in, down for out, level for a pause. Hertz and seconds. */
-const shapes: Readonly<Record<Phase, { from: number; to: number; seconds: number; loudness: number }>> = {
-  inhale: { from: 330, to: 494, seconds: 0.34, loudness: 1 },
-  topPause: { from: 494, to: 494, seconds: 0.14, loudness: 0.5 },
-  exhale: { from: 440, to: 294, seconds: 0.42, loudness: 1 },
-  bottomPause: { from: 294, to: 294, seconds: 0.14, loudness: 0.5 },
-};
+export interface Loudness {
+  /** 0 to 100 each; 0 is silent. */
+  tones: number;
+  noise: number;
+  latencyMs: number;
+}
 
-/** Sounds the phases of a run, scheduled ahead on the audio clock and kept in step with the run's clock. */
-export function useTones(run: LiveRun, volume: number) {
+/** Sounds the phases of a run and the exhale's noise, scheduled ahead on the audio clock and kept in step with the run's. */
+export function useTones(run: LiveRun, { tones, noise, latencyMs }: Loudness) {
   const context = useRef<AudioContext | null>(null);
   const { nowMs } = run;
   const { status, anchorEpochMs, cursorSeconds, items } = run.state;
@@ -40,25 +44,40 @@ export function useTones(run: LiveRun, volume: number) {
 
   useEffect(() => {
     const audio = context.current;
-    if (status !== 'running' || anchorEpochMs === null || !audio || volume === 0) return;
-    const bus = audio.createGain();
-    bus.gain.value = (volume / 100) * 0.35;
-    bus.connect(audio.destination);
+    if (status !== 'running' || anchorEpochMs === null || !audio || (tones === 0 && noise === 0)) return;
+    const bus = (volume: number, most: number) => {
+      const gain = audio.createGain();
+      gain.gain.value = (volume / 100) * most;
+      gain.connect(audio.destination);
+      return gain;
+    };
+    const buses = { tones: bus(tones, loudest.tones), noise: bus(noise, loudest.noise) };
     const timeline = timelineOf(items);
     const cursorNow = () => cursorSeconds + (nowMs() - anchorEpochMs) / 1000;
     let bridge: ClockBridge | null = null;
-    let doneTo = cursorNow();
+    const began = cursorNow();
+    let doneTo = began - overdueSeconds;
 
     const schedule = () => {
       const cursor = cursorNow();
       bridge = observeClocks(bridge, audio.currentTime, cursor);
       const upTo = cursor + aheadSeconds;
-      for (const timed of timeline.segments) {
-        if (!timed.breaths || timed.endSeconds <= doneTo || timed.startSeconds >= upTo) continue;
-        const tones = tonesBetween(timed.breaths, doneTo - timed.startSeconds, upTo - timed.startSeconds);
-        for (const tone of tones) {
-          const at = audioTimeOf(bridge, timed.startSeconds + tone.atSeconds);
-          if (at >= audio.currentTime - lateSeconds) sound(audio, bus, tone.phase, Math.max(at, audio.currentTime));
+      const first = doneTo < began;
+      const allowed = first ? overdueSeconds : lateSeconds;
+      const audioAt = (runSeconds: number) => audioTimeOf(bridge!, runSeconds, latencyMs / 1000);
+      for (const { breaths, startSeconds, endSeconds } of timeline.segments) {
+        if (!breaths || endSeconds <= doneTo || startSeconds >= upTo) continue;
+        const [from, to] = [doneTo - startSeconds, upTo - startSeconds];
+        for (const tone of tones > 0 ? tonesBetween(breaths, from, to) : []) {
+          const at = audioAt(startSeconds + tone.atSeconds);
+          if (at >= audio.currentTime - allowed) playTone(audio, buses.tones, tone, Math.max(at, audio.currentTime));
+        }
+        // Taken up in the middle of an exhale, its noise is taken up too.
+        const since = first ? from - 60 : from;
+        for (const { atSeconds, seconds } of noise > 0 ? noisesBetween(breaths, since, to) : []) {
+          const at = Math.max(audioAt(startSeconds + atSeconds), audio.currentTime);
+          const end = audioAt(startSeconds + atSeconds + seconds);
+          if (end - at > 0.3) playNoise(audio, buses.noise, at, end - at);
         }
       }
       doneTo = Math.max(doneTo, upTo);
@@ -68,27 +87,14 @@ export function useTones(run: LiveRun, volume: number) {
     return () => {
       clearInterval(timer);
       // What was handed over for later must not sound once the run waits or has jumped.
-      bus.gain.cancelScheduledValues(audio.currentTime);
-      bus.gain.setTargetAtTime(0, audio.currentTime, 0.02);
-      setTimeout(() => bus.disconnect(), 200);
+      for (const { gain } of Object.values(buses)) {
+        gain.cancelScheduledValues(audio.currentTime);
+        gain.setTargetAtTime(0, audio.currentTime, 0.02);
+      }
+      setTimeout(() => Object.values(buses).forEach((gain) => gain.disconnect()), 200);
     };
     // Only what moves the clock starts it anew: a fault or a breath mark must not cut a tone short.
-  }, [status, anchorEpochMs, cursorSeconds, items, nowMs, volume]);
+  }, [status, anchorEpochMs, cursorSeconds, items, nowMs, tones, noise, latencyMs]);
 
   return { wake };
-}
-
-function sound(audio: AudioContext, bus: GainNode, phase: Phase, at: number) {
-  const { from, to, seconds, loudness } = shapes[phase];
-  const tone = audio.createOscillator();
-  const envelope = audio.createGain();
-  tone.type = 'sine';
-  tone.frequency.setValueAtTime(from, at);
-  tone.frequency.exponentialRampToValueAtTime(to, at + seconds);
-  envelope.gain.setValueAtTime(0, at);
-  envelope.gain.linearRampToValueAtTime(loudness, at + 0.03);
-  envelope.gain.setTargetAtTime(0, at + seconds * 0.6, seconds * 0.16);
-  tone.connect(envelope).connect(bus);
-  tone.start(at);
-  tone.stop(at + seconds * 2);
 }

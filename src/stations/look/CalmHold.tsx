@@ -1,65 +1,65 @@
 'use client';
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { type ClientFrame } from '@/core/coach';
 import {
   type HoldTry,
+  type LookRecord,
   calmHold,
   firstBreaths,
+  holdAdvice,
   holdBandProvenance,
   holdCounts,
   holdFeelings,
   mostHoldTries,
-  restBetweenTriesSeconds,
+  restLeft,
 } from '@/core/look';
+import { commonPractice } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
+import { useClientWindow, useOpenClientWindow } from '../coach/useClientWindow';
 import { type ClientView } from '../view';
 import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
 import { useLook } from './useLook';
 import { useSpace } from './useSpace';
 
+type Measured = Pick<HoldTry, 'seconds' | 'steps' | 'endedAt'>;
+
 /** The calm exhale hold: no seconds while it lasts, no last best, at most three tries with a rest between. */
 export function CalmHold({ view }: { view: ClientView }) {
   const { raw, save, error } = useLook(view, 'calmHold');
-  const began = useRef<number | null>(null);
-  const [holding, setHolding] = useState(false);
-  const [measured, setMeasured] = useState<number | null>(null);
-  const [feeling, setFeeling] = useState<HoldTry['feeling'] | null>(null);
-  const [firstBreath, setFirstBreath] = useState<HoldTry['firstBreath'] | null>(null);
-  const [restLeft, setRestLeft] = useState(0);
+  const walking = raw.position === 'walking';
+  const hold = useHold(walking);
+  const left = useRestLeft(raw.tries);
+  const [measured, setMeasured] = useState<Measured | null>(null);
+  const [ready, setReady] = useState(false);
+  const resting = left > 0 && !ready;
   const full = raw.tries.length >= mostHoldTries;
+  const canStart = measured === null && !full && !resting;
 
+  const end = useCallback(() => setMeasured(hold.end()), [hold]);
   const press = useCallback(() => {
-    if (measured !== null || full || restLeft > 0) return;
-    if (!holding) {
-      began.current = performance.now();
-      setHolding(true);
-    } else {
-      setMeasured(Math.round((performance.now() - began.current!) / 100) / 10);
-      setHolding(false);
-    }
-  }, [holding, measured, full, restLeft]);
-
+    if (hold.holding) {
+      if (walking) hold.step();
+      else end();
+    } else if (canStart) hold.begin();
+  }, [hold, walking, end, canStart]);
   useSpace(press);
 
-  useEffect(() => {
-    if (restLeft <= 0) return;
-    const timer = setTimeout(() => setRestLeft((left) => left - 1), 1000);
-    return () => clearTimeout(timer);
-  }, [restLeft]);
+  const frame = useCallback(
+    (): ClientFrame => (hold.holding ? { kind: 'hold' } : { kind: 'rest', words: 'Rest' }),
+    [hold.holding],
+  );
+  useClientWindow(frame, epochNow, [hold.holding]);
 
-  const record = () => {
-    if (measured === null || !feeling || !firstBreath) return;
-    save({ ...raw, tries: [...raw.tries, { seconds: measured, feeling, firstBreath }] });
+  const record = (feeling: HoldTry['feeling'], firstBreath: HoldTry['firstBreath']) => {
+    save({ ...raw, tries: [...raw.tries, { ...measured!, feeling, firstBreath }] });
     setMeasured(null);
-    setFeeling(null);
-    setFirstBreath(null);
-    if (raw.tries.length + 1 < mostHoldTries) setRestLeft(restBetweenTriesSeconds);
+    setReady(false);
   };
 
-  const result = calmHold(raw.tries);
   return (
     <div className="grid gap-8 xl:grid-cols-2">
       <div>
@@ -71,52 +71,30 @@ export function CalmHold({ view }: { view: ClientView }) {
         />
         <div className="mt-5">
           {measured !== null ? (
-            <div className="space-y-4 rounded-one border-2 border-ink p-5">
-              <p className="text-3xl font-semibold">{measured.toFixed(1)} s</p>
-              <ChoiceChips
-                label="How it felt"
-                value={feeling}
-                choices={holdFeelings.map((value) => ({ value, label: value }))}
-                onChange={setFeeling}
-              />
-              <ChoiceChips
-                label="First breath back"
-                value={firstBreath}
-                choices={firstBreaths.map((value) => ({ value, label: value }))}
-                onChange={setFirstBreath}
-              />
-              <div className="flex gap-2">
-                <Button look="strong" disabled={!feeling || !firstBreath} onClick={record}>
-                  Record this try
-                </Button>
-                <Button onClick={() => setMeasured(null)}>Leave it out</Button>
-              </div>
-            </div>
+            <AfterHold measured={measured} onRecord={record} onLeaveOut={() => setMeasured(null)} />
+          ) : hold.holding ? (
+            <Holding walking={walking} onPress={press} onEnd={end} />
           ) : (
             <button
               type="button"
-              disabled={full || restLeft > 0}
+              disabled={!canStart}
               onClick={press}
               className="grid h-56 w-full place-items-center rounded-one border-2 border-ink hover:bg-leaf disabled:border-rule"
             >
-              {holding ? (
-                <span className="px-6 text-center">
-                  <span aria-hidden className="mb-5 block border-t-4 border-dotted border-ink" />
-                  <span className="block text-2xl font-semibold">Breathe when you first want to</span>
-                  <span className="block text-ink2">tap or Space at the first wish</span>
+              <span className="text-center">
+                <span className="block text-2xl font-semibold">
+                  {full ? 'Three tries: enough for today' : resting ? `Rest, ${left} s` : 'Start the hold'}
                 </span>
-              ) : (
-                <span className="text-center">
-                  <span className="block text-2xl font-semibold">
-                    {full ? 'Three tries: enough for today' : restLeft > 0 ? `Rest, ${restLeft} s` : 'Start the hold'}
+                {canStart && (
+                  <span className="block text-ink2">
+                    {walking ? 'after an ordinary breath out, then tap each step' : 'after an ordinary breath out'}
                   </span>
-                  {!full && restLeft === 0 && <span className="block text-ink2">after an ordinary breath out</span>}
-                </span>
-              )}
+                )}
+              </span>
             </button>
           )}
-          {restLeft > 0 && measured === null && (
-            <Button look="quiet" onClick={() => setRestLeft(0)}>
+          {resting && measured === null && (
+            <Button look="quiet" onClick={() => setReady(true)}>
               They are ready sooner
             </Button>
           )}
@@ -124,37 +102,165 @@ export function CalmHold({ view }: { view: ClientView }) {
         <LookError error={error} />
       </div>
       <div>
-        {!holding && raw.tries.length > 0 && (
-          <>
-            <p className="text-xl" role="status">
-              {result.seconds === null
-                ? 'No try was calm, so none counts. That is worth knowing too.'
-                : `${Math.round(result.seconds)} s, the median of ${result.calmTries} calm ${result.calmTries === 1 ? 'try' : 'tries'}: ${result.band!.words}.`}{' '}
-              <ProvenanceMark provenance={holdBandProvenance} />
-            </p>
-            <ul className="mt-3">
-              {raw.tries.map((hold, i) => (
-                <li key={i} className="flex flex-wrap items-center justify-between gap-3 border-t border-rule py-1">
-                  <span className={holdCounts(hold) ? '' : 'text-ink2'}>
-                    {hold.seconds.toFixed(1)} s, {hold.feeling}, {hold.firstBreath}
-                    {holdCounts(hold) ? '' : ' (does not count)'}
-                  </span>
-                  <Button
-                    look="quiet"
-                    onClick={() => save({ ...raw, tries: raw.tries.filter((_, index) => index !== i) })}
-                  >
-                    Take out <span className="sr-only">try {i + 1}</span>
-                  </Button>
-                </li>
-              ))}
-            </ul>
-          </>
-        )}
+        {!hold.holding && <Tries view={view} raw={raw} onSave={save} />}
+        <ClientWindowButton />
         <p className="mt-4 text-sm text-ink2">
           Seated or lying the first times. Never in water, driving, on stairs, or alone when light-headed. Praise calm,
           never length.
         </p>
       </div>
     </div>
+  );
+}
+
+const epochNow = () => Date.now();
+
+function ClientWindowButton() {
+  const open = useOpenClientWindow();
+  return (
+    <Button look="quiet" className="!px-0" onClick={open}>
+      Open the client’s window
+    </Button>
+  );
+}
+
+/** A hold under way, and the steps tapped in it. */
+function useHold(walking: boolean) {
+  const began = useRef<number | null>(null);
+  const steps = useRef(0);
+  const [holding, setHolding] = useState(false);
+  const begin = useCallback(() => {
+    began.current = performance.now();
+    steps.current = 0;
+    setHolding(true);
+  }, []);
+  const step = useCallback(() => {
+    steps.current += 1;
+  }, []);
+  const end = useCallback((): Measured => {
+    const seconds = Math.round((performance.now() - began.current!) / 100) / 10;
+    setHolding(false);
+    return {
+      seconds: Math.min(300, seconds),
+      endedAt: new Date().toISOString(),
+      ...(walking ? { steps: steps.current } : {}),
+    };
+  }, [walking]);
+  return { holding, begin, step, end };
+}
+
+/** Seconds of rest still due, by the last try's own time: a reload doesn't shorten it. */
+function useRestLeft(tries: readonly HoldTry[]) {
+  const [left, setLeft] = useState(0);
+  useEffect(() => {
+    const look = () => setLeft(restLeft(tries, Date.now()));
+    look();
+    const timer = setInterval(look, 500);
+    return () => clearInterval(timer);
+  }, [tries]);
+  return left;
+}
+
+function Holding({ walking, onPress, onEnd }: { walking: boolean; onPress: () => void; onEnd: () => void }) {
+  return (
+    <div className="space-y-3">
+      <button
+        type="button"
+        onClick={onPress}
+        className="grid h-56 w-full place-items-center rounded-one border-2 border-ink hover:bg-leaf"
+      >
+        <span className="px-6 text-center">
+          <span aria-hidden className="mb-5 block border-t-4 border-dotted border-ink" />
+          <span className="block text-2xl font-semibold">Breathe when you first want to</span>
+          <span className="block text-ink2">
+            {walking ? 'tap or Space at each step' : 'tap or Space at the first wish'}
+          </span>
+        </span>
+      </button>
+      {walking && (
+        <Button look="strong" className="min-h-14 w-full text-xl" onClick={onEnd}>
+          The first wish to breathe
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function AfterHold({
+  measured,
+  onRecord,
+  onLeaveOut,
+}: {
+  measured: Measured;
+  onRecord: (feeling: HoldTry['feeling'], firstBreath: HoldTry['firstBreath']) => void;
+  onLeaveOut: () => void;
+}) {
+  const [feeling, setFeeling] = useState<HoldTry['feeling'] | null>(null);
+  const [firstBreath, setFirstBreath] = useState<HoldTry['firstBreath'] | null>(null);
+  return (
+    <div className="space-y-4 rounded-one border-2 border-ink p-5">
+      <p className="text-3xl font-semibold">
+        {measured.seconds.toFixed(1)} s{measured.steps === undefined ? '' : `, ${measured.steps} steps`}
+      </p>
+      <ChoiceChips
+        label="How it felt"
+        value={feeling}
+        choices={holdFeelings.map((value) => ({ value, label: value }))}
+        onChange={setFeeling}
+      />
+      <ChoiceChips
+        label="First breath back"
+        value={firstBreath}
+        choices={firstBreaths.map((value) => ({ value, label: value }))}
+        onChange={setFirstBreath}
+      />
+      <div className="flex gap-2">
+        <Button
+          look="strong"
+          disabled={!feeling || !firstBreath}
+          onClick={() => feeling && firstBreath && onRecord(feeling, firstBreath)}
+        >
+          Record this try
+        </Button>
+        <Button onClick={onLeaveOut}>Leave it out</Button>
+      </div>
+    </div>
+  );
+}
+
+type RawHold = LookRecord<'calmHold'>['raw'];
+
+/** What the tries come to, and what may be practised from now on; never seen during a hold. */
+function Tries({ view, raw, onSave }: { view: ClientView; raw: RawHold; onSave: (raw: RawHold) => void }) {
+  if (raw.tries.length === 0) return null;
+  const result = calmHold(raw.tries);
+  const sessions = [...view.holdsBefore.filter(({ position }) => position === raw.position), raw];
+  const advice = holdAdvice(sessions.map(({ tries }) => tries));
+  return (
+    <>
+      <p className="text-xl" role="status">
+        {result.seconds === null
+          ? 'No try was calm, so none counts. That is worth knowing too.'
+          : `${Math.round(result.seconds)} s, ${result.steps === null ? '' : `${Math.round(result.steps)} steps, `}the median of ${result.calmTries} calm ${result.calmTries === 1 ? 'try' : 'tries'}: ${result.band!.words}.`}{' '}
+        <ProvenanceMark provenance={holdBandProvenance} />
+      </p>
+      <p className="mt-1">
+        {advice.words} <ProvenanceMark provenance={commonPractice} />
+      </p>
+      <ul className="mt-3">
+        {raw.tries.map((hold, i) => (
+          <li key={i} className="flex flex-wrap items-center justify-between gap-3 border-t border-rule py-1">
+            <span className={holdCounts(hold) ? '' : 'text-ink2'}>
+              {hold.seconds.toFixed(1)} s{hold.steps === undefined ? '' : `, ${hold.steps} steps`}, {hold.feeling},{' '}
+              {hold.firstBreath}
+              {holdCounts(hold) ? '' : ' (does not count)'}
+            </span>
+            <Button look="quiet" onClick={() => onSave({ ...raw, tries: raw.tries.filter((_, index) => index !== i) })}>
+              Take out <span className="sr-only">try {i + 1}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

@@ -6,6 +6,7 @@ import { commonPractice, setByYou } from '@/core/reasons';
 import { type GateLimits, defaultLimits, limitNames } from '@/core/safety';
 import { schoolIds, schools } from '@/core/schools';
 import { keep } from '@/keep';
+import { LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { Field, Select, TextInput } from '@/parts/Field';
 import { ProvenanceMark } from '@/parts/Provenance';
@@ -26,7 +27,7 @@ function useSetting<K extends keyof Settings>(key: K) {
 export function SettingsForm({ settings }: { settings: Settings }) {
   const school = useSetting('homeSchool');
   const minutes = useSetting('defaultMinutes');
-  const volume = useSetting('toneVolume');
+  const clientCount = useSetting('clientCount');
   const unit = useSetting('lengthUnit');
   return (
     <div className="max-w-xl space-y-6">
@@ -68,15 +69,19 @@ export function SettingsForm({ settings }: { settings: Settings }) {
           step={5}
           onChange={(next) => void minutes.save(next)}
         />
-        <Stepper
-          label="Loudness of the tones"
-          value={settings.toneVolume}
-          unit="%"
-          min={0}
-          max={100}
-          step={10}
-          onChange={(next) => void volume.save(next)}
+        <ChoiceChips
+          label="Count in the client’s window"
+          value={settings.clientCount ? 'yes' : 'no'}
+          choices={[
+            { value: 'yes', label: 'Shown' },
+            { value: 'no', label: 'Not shown' },
+          ]}
+          onChange={(next) => void clientCount.save(next === 'yes')}
         />
+      </div>
+      <div className="flex flex-wrap gap-3">
+        <LinkButton href="/settings/sound">Sound</LinkButton>
+        <LinkButton href="/settings/pedal">Presenter or pedal</LinkButton>
       </div>
       <ChoiceChips
         label="Lengths in"

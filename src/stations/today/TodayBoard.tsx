@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { keep, newId } from '@/keep';
+import { closeRun } from '../coach/closeRun';
 import { Button, LinkButton } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
 import { EmptyState, Notice } from '@/parts/Notice';
@@ -35,6 +36,7 @@ export function TodayBoard({
   today,
   rows,
   walkIns,
+  openRuns,
   leftOpen,
   recent,
   clientCount,
@@ -44,12 +46,14 @@ export function TodayBoard({
   today: string;
   rows: ExpectedRow[];
   walkIns: Named[];
+  openRuns: (Named & { runId: string; nextSeq: number })[];
   leftOpen: (Named & { id: string })[];
   recent: { id: string; name: string }[];
   clientCount: number;
   noticeSeen: boolean;
   isDemo: boolean;
 }) {
+  const router = useRouter();
   const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
   return (
     <>
@@ -63,6 +67,8 @@ export function TodayBoard({
         </div>
         <div className="flex flex-wrap gap-2">
           <LinkButton href="/catalogue">Catalogue</LinkButton>
+          <LinkButton href="/group">Coach a group</LinkButton>
+          <LinkButton href="/own-breath">Own breath</LinkButton>
           <LinkButton href="/clients/new" look="strong">
             Walk-in: add a client
           </LinkButton>
@@ -90,6 +96,26 @@ export function TodayBoard({
             Here without a booking
           </h2>
           <NameList rows={walkIns.map(({ clientId, name }) => ({ id: clientId, name }))} />
+        </section>
+      )}
+      {openRuns.length > 0 && (
+        <section aria-labelledby="openruns" className="mt-8">
+          <h2 id="openruns" className="text-lg">
+            Runs left open
+          </h2>
+          <ul className="mt-1">
+            {openRuns.map(({ runId, name, day: begun, nextSeq }) => (
+              <li key={runId} className="flex flex-wrap items-center gap-4 border-t border-rule py-1">
+                <Link href={`/run/${runId}`} className="flex min-h-11 items-center hover:underline">
+                  {name}
+                  {begun === today ? '' : `, ${begun}`}: go back to it
+                </Link>
+                <Button look="quiet" onClick={() => void closeRun(runId, nextSeq).then(() => router.refresh())}>
+                  Close it with what was done
+                </Button>
+              </li>
+            ))}
+          </ul>
         </section>
       )}
       {leftOpen.length > 0 && (

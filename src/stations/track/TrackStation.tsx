@@ -4,7 +4,6 @@ import { type LookRecord, baseMap } from '@/core/look';
 import { type VisitRow, dayInWords } from '@/core/record';
 import { commonPractice } from '@/core/reasons';
 import {
-  type Change,
   type Measure,
   type MeasureId,
   type Point,
@@ -21,6 +20,7 @@ import { EmptyState } from '@/parts/Notice';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { LineChart } from '@/parts/figures/LineChart';
 import { Ring, RingLegend } from '@/parts/figures/Ring';
+import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
 import { type ClientView } from '../view';
 
@@ -129,20 +129,6 @@ function TodayChange({ view, looks: all }: { view: ClientView; looks: readonly L
       )}
       {change && <ChangeLine change={change} />}
     </section>
-  );
-}
-
-function ChangeLine({ change }: { change: Change }) {
-  const { words, noise, ownNoise, provenance, measure } = change;
-  return (
-    <p className="mt-3 text-lg">
-      {words}{' '}
-      <span className="text-base text-ink2">
-        Noise up to {noise.toFixed(1)} {measures[measure].unit},{' '}
-        {ownNoise ? 'the usual one blended with this client’s own repeats' : 'the usual one'}.
-      </span>{' '}
-      <ProvenanceMark provenance={provenance} />
-    </p>
   );
 }
 

@@ -3,7 +3,7 @@ import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
 import { RunScreen } from '@/stations/coach/RunScreen';
 import { findRun, findVisit, theStore } from '@/store';
-import { loadForPlanning } from '../../load';
+import { loadClient, loadForPlanning } from '../../load';
 
 export const metadata = { title: 'Coaching' };
 
@@ -13,12 +13,21 @@ export default async function RunPage({ params }: { params: Promise<{ runId: str
   const visit = run && findVisit(store, run.visitId);
   const view = visit && loadForPlanning(visit.clientId);
   if (!run || !view) notFound();
-  if (!openStations[view.path.state].includes('coach')) {
+  const members = run.members.flatMap(({ clientId }) => loadClient(clientId) ?? []);
+  const closed = [view, ...members].find(({ path }) => !openStations[path.state].includes('coach'));
+  if (closed) {
     return (
       <main className="mx-auto max-w-4xl p-6">
-        <PathStop view={view} />
+        <PathStop view={closed} />
       </main>
     );
   }
-  return <RunScreen key={run.id} view={view} stored={run} />;
+  const group = members.map(({ id, name, gates, known }) => ({
+    clientId: id,
+    name,
+    gates,
+    touch: known.profile.touch,
+    latestTouch: known.latest.touch,
+  }));
+  return <RunScreen key={run.id} view={view} stored={run} group={group} />;
 }

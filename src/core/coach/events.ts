@@ -1,0 +1,83 @@
+import { z } from 'zod';
+import { cadenceSchema } from '../cadence';
+import { faultIds } from '../catalogue';
+import { planItemSchema } from '../sequence';
+
+const text = z.string().trim().max(2000, 'A note is limited to 2,000 characters.');
+const item = z.number().int().min(0);
+/** In a group: the client it is about. Absent with one client, or when it is about everybody. */
+const who = z.uuid().optional();
+
+/** How the pacer goes: at the planned cadence, at the taps of the coach, or from the client's own rate toward the plan. */
+export const pacingModes = ['fixed', 'follow', 'ramp'] as const;
+export type PacingMode = (typeof pacingModes)[number];
+
+export const swapReasons = ['easier', 'harder', 'by hand'] as const;
+export const settledThens = ['go on', 'easier', 'end', 'refer'] as const;
+export type SettledThen = (typeof settledThens)[number];
+
+/** What can happen in a run. Kept as it happened; the state is folded from it. */
+export const runEventSchema = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('start') }),
+  // A talk holds the pacer too; it is told apart so that the screen can teach meanwhile and the log says what it was.
+  z.object({ type: z.literal('pause'), why: z.enum(['by hand', 'gap', 'talk']) }),
+  z.object({ type: z.literal('resume') }),
+  z.object({ type: z.literal('jump'), toSeconds: z.number().min(0), why: z.enum(['next', 'back', 'ready']) }),
+  z.object({
+    type: z.literal('breath'),
+    item,
+    set: z.number().int().min(1),
+    breath: z.number().int().min(0),
+    side: z.enum(['left', 'right']).optional(),
+    /** Seconds the pacer gave it, by the run's clock. */
+    seconds: z.number().min(0).max(120).optional(),
+  }),
+  /** The client began to breathe in: seen by the coach, tapped. In follow mode it sets the pace. */
+  z.object({ type: z.literal('tap'), item }),
+  z.object({
+    type: z.literal('pace'),
+    item,
+    mode: z.enum(pacingModes),
+    /** Length of the client's own breath, where a ramp begins. */
+    fromCycleSeconds: z.number().min(1).max(60).optional(),
+  }),
+  /** Seconds, breaths or sets changed while it runs: from the next breath on. */
+  z.object({
+    type: z.literal('adjust'),
+    item,
+    cadences: z.array(cadenceSchema).min(1).max(12),
+    breaths: z.number().int().min(1).max(60),
+    sets: z.number().int().min(1).max(10),
+  }),
+  z.object({ type: z.literal('fault'), item, fault: z.enum(faultIds).nullable(), who }),
+  // A mark is stamped at once, unnamed if need be; naming it comes after.
+  z.object({ type: z.literal('named'), of: z.uuid(), fault: z.enum(faultIds) }),
+  z.object({ type: z.literal('cue'), item, cue: z.string().max(120), landed: z.enum(['yes', 'partly', 'no']) }),
+  z.object({ type: z.literal('effort'), item, of10: z.number().int().min(0).max(10), who }),
+  z.object({ type: z.literal('swap'), item, to: planItemSchema, why: z.enum(swapReasons).optional() }),
+  z.object({ type: z.literal('stop'), item, who }),
+  z.object({
+    type: z.literal('settled'),
+    symptoms: z.array(z.string().max(80)).max(20),
+    note: text,
+    then: z.enum(settledThens),
+    /** Seconds from the stop until it had settled, as the coach said. */
+    seconds: z.number().min(0).max(7200).optional(),
+    who,
+  }),
+  z.object({ type: z.literal('note'), text, who }),
+  /** Takes back a mark, a cue's answer, an effort or a note; the log keeps both. */
+  z.object({ type: z.literal('undo'), of: z.uuid() }),
+  z.object({ type: z.literal('end'), why: z.enum(['done', 'by hand', 'stopped', 'closed later']) }),
+  z.object({ type: z.literal('reviewed'), drillId: z.string().max(80), note: text }),
+]);
+export type RunEvent = z.infer<typeof runEventSchema>;
+
+/** An event with its place: made in the browser, sent as often as needed, stored once. */
+export const stampedEventSchema = z.object({
+  id: z.uuid(),
+  seq: z.number().int().min(0),
+  atEpochMs: z.number().int().min(0),
+  event: runEventSchema,
+});
+export type StampedEvent = z.infer<typeof stampedEventSchema>;

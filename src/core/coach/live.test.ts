@@ -1,0 +1,287 @@
+import { cadence } from '../cadence';
+import { faultIds, faults, findDrill } from '../catalogue';
+import { conditionIds, emptyProfile, evaluateGates } from '../safety';
+import { type PlanItem } from '../sequence';
+import {
+  type KeyMove,
+  type PedalState,
+  type RunEvent,
+  announcement,
+  clientFrame,
+  clientMessageSchema,
+  cueAnswer,
+  doublePressMs,
+  faultHistoryOf,
+  faultOrder,
+  faultsOf,
+  foldRun,
+  groupForm,
+  harderReadiness,
+  idlePedal,
+  lastMark,
+  longPressMs,
+  pedalMove,
+  pedalTime,
+  placeAt,
+  remedyFor,
+  stoppedDrillsOf,
+  summariseRun,
+  unnamedMarks,
+} from '.';
+
+const item = (rest: Partial<PlanItem> = {}): PlanItem => ({
+  id: 'one',
+  drillId: 'towel-hug',
+  position: 'sitting',
+  props: ['towel'],
+  side: 'none',
+  cadences: [cadence(2, 4)],
+  breaths: 5,
+  sets: 1,
+  restSeconds: 0,
+  setUpSeconds: 10,
+  changes: [],
+  reasons: [],
+  byHand: false,
+  ...rest,
+});
+const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+const log = (...rows: [number, RunEvent][]) =>
+  rows.map(([seconds, event], seq) => ({ id: uuid(seq), seq, atEpochMs: seconds * 1000, event }));
+const run = (...rows: [number, RunEvent][]) => foldRun([item(), item({ id: 'two' })], log(...rows));
+const breath = (n: number): RunEvent => ({ type: 'breath', item: 0, set: 1, breath: n, seconds: 6 });
+const towel = findDrill('towel-hug')!;
+
+describe('faults while coaching', () => {
+  test('the drill’s own come first, in its order, for a client never seen', () => {
+    const order = faultOrder(towel, {}, []);
+    expect(order.slice(0, towel.faults.length)).toEqual(towel.faults);
+    expect([...order].sort()).toEqual([...faultIds].sort());
+  });
+  test('what this client showed before comes forward, here before elsewhere', () => {
+    expect(faultOrder(towel, { 'towel-hug': { neck: 3 } }, [])[0]).toBe('neck');
+    const elsewhere = faultOrder(towel, { 'quiet-nose': { neck: 1 } }, []);
+    expect(elsewhere.indexOf('neck')).toBe(towel.faults.length);
+  });
+  test.each(faultIds)('%s: correction, then fallback, then the easier one (common practice)', (fault) => {
+    expect(remedyFor(fault, 1)).toEqual({ step: 'correction', words: faults[fault].correction });
+    expect(remedyFor(fault, 2)).toEqual({ step: 'fallback', words: faults[fault].fallback });
+    expect(remedyFor(fault, 3).step).toBe('easier');
+  });
+  test('a mark without a name is asked about until it has one or is taken back', () => {
+    const state = run(
+      [0, { type: 'start' }],
+      [16, breath(0)],
+      [17, { type: 'fault', item: 0, fault: null }],
+      [18, { type: 'fault', item: 0, fault: null }],
+    );
+    expect(unnamedMarks(state)).toEqual([
+      { id: uuid(2), item: 0, afterBreaths: 1 },
+      { id: uuid(3), item: 0, afterBreaths: 1 },
+    ]);
+    expect(lastMark(state)?.id).toBe(uuid(3));
+    const after = run(
+      [0, { type: 'start' }],
+      [16, breath(0)],
+      [17, { type: 'fault', item: 0, fault: null }],
+      [18, { type: 'fault', item: 0, fault: null }],
+      [20, { type: 'named', of: uuid(2), fault: 'shoulders' }],
+      [21, { type: 'undo', of: uuid(3) }],
+    );
+    expect(unnamedMarks(after)).toEqual([]);
+    expect(faultsOf(after, 0)).toEqual(['shoulders']);
+    expect(summariseRun(after).items[0]!.faults).toEqual([{ fault: 'shoulders', times: 1 }]);
+    expect(faultHistoryOf([after])['towel-hug']).toEqual({ shoulders: 1 });
+  });
+  test('the newest answer to a cue that stands counts', () => {
+    const cue = (landed: 'yes' | 'no'): RunEvent => ({ type: 'cue', item: 0, cue: 'Wide', landed });
+    expect(cueAnswer(run([0, { type: 'start' }], [12, cue('no')], [13, cue('yes')]), 0, 'Wide')).toBe('yes');
+    const undone = run([0, { type: 'start' }], [12, cue('no')], [13, cue('yes')], [14, { type: 'undo', of: uuid(2) }]);
+    expect(cueAnswer(undone, 0, 'Wide')).toBe('no');
+    expect(cueAnswer(undone, 1, 'Wide')).toBeNull();
+  });
+});
+
+describe('when a harder one is due (common practice: 80 % clean, effort at most 3 of 10, calm)', () => {
+  const whole: [number, RunEvent][] = [
+    [0, { type: 'start' }],
+    ...[0, 1, 2, 3, 4].map((n): [number, RunEvent] => [16 + 6 * n, breath(n)]),
+  ];
+  const fault: [number, RunEvent] = [41, { type: 'fault', item: 0, fault: 'neck' }];
+  const effort = (of10: number): [number, RunEvent] => [42, { type: 'effort', item: 0, of10 }];
+  test.each([
+    ['a whole clean set, effort 3', [...whole, effort(3)], true, []],
+    ['one fault in five is still 80 %', [...whole, fault, effort(2)], true, []],
+    ['two in five are not', [...whole, fault, fault, effort(2)], false, ['2 faults in 5 breaths.']],
+    ['effort 4', [...whole, effort(4)], false, ['Effort 4 of 10.']],
+    ['effort not asked', whole, false, ['Ask the effort.']],
+    ['half a set', [...whole.slice(0, 3), effort(1)], false, ['2 of 5 breaths done.']],
+    ['stopped', [...whole, effort(1), [43, { type: 'stop', item: 0 }]], false, ['It was stopped.']],
+  ] as [string, [number, RunEvent][], boolean, string[]][])('%s', (_, rows, met, against) => {
+    expect(harderReadiness(run(...rows), 0)).toEqual({ met, against });
+  });
+});
+
+describe('swaps keep the log', () => {
+  const easier = item({ drillId: 'own-hands-ribs', props: [], breaths: 4 });
+  const state = run(
+    [0, { type: 'start' }],
+    [16, breath(0)],
+    [17, { type: 'fault', item: 0, fault: 'shoulders' }],
+    [20, { type: 'swap', item: 0, to: easier, why: 'easier' }],
+    [36, breath(0)],
+    [40, { type: 'stop', item: 0 }],
+  );
+  test('what was done before the swap stays with the drill it was done in', () => {
+    const { items, activeSeconds } = summariseRun(state);
+    expect(activeSeconds).toBe(40);
+    expect(
+      items.map(({ item: of, deliveredBreaths, deliveredSeconds, swapped }) => [
+        of.drillId,
+        deliveredBreaths,
+        deliveredSeconds,
+        swapped,
+      ]),
+    ).toEqual([
+      ['towel-hug', 1, 20, 'easier'],
+      ['own-hands-ribs', 1, 20, null],
+      ['towel-hug', 0, 0, null],
+    ]);
+    expect(items[0]!.faults).toHaveLength(1);
+    expect(items[1]).toMatchObject({ faults: [], stopped: true });
+  });
+  test('a stop keeps out the drill it happened in, not the one it was planned as', () => {
+    expect(stoppedDrillsOf(state)).toEqual(['own-hands-ribs']);
+  });
+});
+
+describe('what a screen reader is told', () => {
+  const begun = run([0, { type: 'start' }]);
+  test('once a phase, the breath with the inhale, nothing for a phase too short to speak', () => {
+    const said = Array.from({ length: 60 }, (_, i) => announcement(begun, placeAt(begun, 10_000 + i * 500)));
+    const changes = said.filter((words, i) => words !== said[i - 1]);
+    expect(changes.slice(0, 4)).toEqual(['In, 1 of 5', 'Out', 'In, 2 of 5', 'Out']);
+    expect(changes).toHaveLength(10);
+    const quick = foldRun([item({ cadences: [cadence(1, 4)] })], log([0, { type: 'start' }]));
+    expect(announcement(quick, placeAt(quick, 10_500))).toBe('');
+  });
+  test('set-ups, waits, talks, stops and the end', () => {
+    expect(announcement(begun, placeAt(begun, 1000))).toBe('Next position: sitting.');
+    const paused = (why: 'by hand' | 'talk') => run([0, { type: 'start' }], [12, { type: 'pause', why }]);
+    expect(announcement(paused('by hand'), placeAt(paused('by hand'), 13_000))).toBe('Waiting.');
+    expect(announcement(paused('talk'), placeAt(paused('talk'), 13_000))).toBe('Held for a talk.');
+    const stopped = run([0, { type: 'start' }], [12, { type: 'stop', item: 0 }]);
+    expect(announcement(stopped, placeAt(stopped, 13_000))).toBe('Stopped. Breathe normally.');
+    expect(announcement(begun, placeAt(begun, 999_000))).toBe('The plan is done.');
+  });
+});
+
+describe('the client’s window', () => {
+  const say = { showCount: true, cue: 'Fill the towel behind' };
+  test('is paced by the run’s clock, and nothing else of the run goes into it', () => {
+    const state = run([0, { type: 'start' }], [12, { type: 'fault', item: 0, fault: 'neck' }]);
+    const frame = clientFrame(state, 13_000, say);
+    expect(frame).toMatchObject({ kind: 'breathing', startEpochMs: 10_000, stillAtSeconds: null });
+    expect(Object.keys(frame).sort()).toEqual([
+      'cadences',
+      'cue',
+      'kind',
+      'showCount',
+      'startEpochMs',
+      'stillAtSeconds',
+    ]);
+    expect(clientMessageSchema.safeParse({ frame, sentAtMs: 13_000 }).success).toBe(true);
+  });
+  test('is blank while the coach looks, sets up or talks; still in a wait; plain on a stop', () => {
+    const begun = run([0, { type: 'start' }]);
+    expect(clientFrame(begun, 5000, say)).toEqual({ kind: 'rest', words: 'Rest' });
+    const paused = (why: 'by hand' | 'talk') => run([0, { type: 'start' }], [12, { type: 'pause', why }]);
+    expect(clientFrame(paused('by hand'), 20_000, say)).toMatchObject({ kind: 'breathing', stillAtSeconds: 2 });
+    expect(clientFrame(paused('talk'), 20_000, say).kind).toBe('rest');
+    expect(clientFrame(run([0, { type: 'start' }], [12, { type: 'stop', item: 0 }]), 13_000, say)).toEqual({
+      kind: 'stopped',
+    });
+    expect(clientFrame(begun, 999_000, say).kind).toBe('rest');
+  });
+});
+
+describe('a pedal of one key', () => {
+  /** What a row of moves comes to, asking again whenever the pedal says so. */
+  function told(moves: KeyMove[]) {
+    let state: PedalState = idlePedal;
+    const gestures: [string, number][] = [];
+    let due: number | null = null;
+    const take = (step: ReturnType<typeof pedalMove>, atMs: number) => {
+      state = step.state;
+      if (step.gesture) gestures.push([step.gesture, atMs]);
+      due = step.waitMs === null ? due : atMs + step.waitMs;
+    };
+    for (const move of moves) {
+      if (due !== null && due <= move.atMs) {
+        const at = due;
+        due = null;
+        take(pedalTime(state, at), at);
+      }
+      take(pedalMove(state, move), move.atMs);
+    }
+    if (due !== null) take(pedalTime(state, due), due);
+    return gestures;
+  }
+  const press = (atMs: number, length = 80): KeyMove[] => [
+    { move: 'down', atMs },
+    { move: 'up', atMs: atMs + length },
+  ];
+  test('short: told once it is sure not to be a double', () => {
+    expect(told(press(0))).toEqual([['short', 80 + doublePressMs]]);
+  });
+  test('double: told at the second press, at once', () => {
+    expect(told([...press(0), ...press(200)])).toEqual([['double', 200]]);
+  });
+  test('long: told while the key is still down, once, whatever follows', () => {
+    expect(told(press(0, 2000))).toEqual([['long', longPressMs]]);
+  });
+  test('two presses far apart are two short ones; a key that repeats is one press', () => {
+    expect(told([...press(0), ...press(1000)]).map(([gesture]) => gesture)).toEqual(['short', 'short']);
+    const held: KeyMove[] = [0, 30, 60, 90].map((atMs) => ({ move: 'down', atMs }));
+    expect(told([...held, { move: 'up', atMs: 120 }]).map(([gesture]) => gesture)).toEqual(['short']);
+  });
+  test('a key let go that was never seen going down says nothing', () => {
+    expect(told([{ move: 'up', atMs: 5 }])).toEqual([]);
+  });
+});
+
+describe('a group on one plan', () => {
+  const answered = (yes: Partial<Record<(typeof conditionIds)[number], object>>) =>
+    evaluateGates(
+      {
+        ...emptyProfile,
+        answers: Object.fromEntries(
+          conditionIds.map((id) => [
+            id,
+            { value: id in yes ? 'yes' : 'no', day: '2026-11-25', recordId: id, detail: yes[id] ?? {} },
+          ]),
+        ),
+      } as Parameters<typeof evaluateGates>[0],
+      '2026-11-25',
+    );
+  test('each by their own limits: the same, another form, or not, with what to do instead', () => {
+    expect(groupForm(answered({}), item())).toEqual({ kind: 'same' });
+    const prone = item({ drillId: 'half-dome-back', position: 'prone over half-dome' });
+    const pregnant = groupForm(answered({ pregnancy: { weekOnDay: 24 } }), prone);
+    expect(pregnant.kind).toBe('not');
+    const hold = item({ drillId: 'quiet-nose', cadences: [cadence(2, 4, { bottomPauseSeconds: 4 })] });
+    expect(groupForm(answered({ heart: {} }), hold)).toMatchObject({ kind: 'not', instead: 'drop the hold' });
+  });
+  test('somebody not asked yet keeps out of what is high-risk', () => {
+    const hold = item({ drillId: 'quiet-nose', cadences: [cadence(2, 4, { bottomPauseSeconds: 4 })] });
+    expect(groupForm(evaluateGates(emptyProfile, '2026-11-25'), hold).kind).toBe('not');
+  });
+  test('one person’s stop leaves the run running, and counts for that person only', () => {
+    const ada = uuid(70);
+    const state = run([0, { type: 'start' }], [12, { type: 'stop', item: 0, who: ada }]);
+    expect(state.status).toBe('running');
+    expect(summariseRun(state, ada).items[0]!.stopped).toBe(true);
+    expect(summariseRun(state, uuid(71)).items[0]!.stopped).toBe(false);
+    expect(run([0, { type: 'start' }], [12, { type: 'stop', item: 0 }]).status).toBe('stopped');
+  });
+});

@@ -1,0 +1,240 @@
+import { cycleSeconds } from '../cadence';
+import { type PlanItem } from '../sequence';
+import { type RunEvent, type StampedEvent } from './events';
+import { tappedCycles } from './pacing';
+import { type RunState, cursorAt, freshRun, reduceRun } from './run';
+import { type RunItem, timelineOf } from './timeline';
+
+/** What was planned against what was done. One a drill: a drill that was swapped away has its own, before the one that came. */
+export interface ItemSummary {
+  item: PlanItem;
+  /** Its place in the plan. */
+  index: number;
+  plannedBreaths: number;
+  plannedSeconds: number;
+  deliveredBreaths: number;
+  /** Seconds the run was in this drill and running. */
+  deliveredSeconds: number;
+  /** Mean length of a breath as planned, as paced and as tapped; null without any. */
+  cycles: { planned: number | null; paced: number | null; tapped: number | null };
+  faults: { fault: string; times: number }[];
+  cues: { cue: string; landed: 'yes' | 'partly' | 'no' }[];
+  efforts: number[];
+  stopped: boolean;
+  /** Why another drill took its place, or null. */
+  swapped: 'easier' | 'harder' | 'by hand' | null;
+}
+
+export interface RunSummary {
+  items: ItemSummary[];
+  plannedSeconds: number;
+  activeSeconds: number;
+  symptoms: string[];
+  /** Seconds each stop took to settle, where it was said. */
+  settledSeconds: number[];
+  notes: string[];
+}
+
+interface Tenure {
+  item: RunItem;
+  planned: RunItem;
+  index: number;
+  events: StampedEvent[];
+  seconds: number;
+  swapped: ItemSummary['swapped'];
+}
+
+/**
+ * Sums a run up, for the thread, the visit note and the next plan.
+ *
+ * @param who in a group, whose faults, efforts and stops are counted; what nobody was named for counts for everybody
+ * @example summariseRun(state).items[0].deliveredBreaths // 10
+ */
+export function summariseRun(state: RunState, who?: string): RunSummary {
+  const planned = state.opened;
+  const tenures = planned.map((item, index): Tenure => ({
+    item,
+    planned: item,
+    index,
+    events: [],
+    seconds: 0,
+    swapped: null,
+  }));
+  const gone: Tenure[] = [];
+  let active = 0;
+  let seenMs = 0;
+  let running = freshRun(planned);
+  const undone = undoneIds(state);
+  for (const stamped of state.events) {
+    const { event } = stamped;
+    const next = reduceRun(running, stamped);
+    if (running.status === 'running') {
+      const from = cursorAt(running, seenMs);
+      const to = Math.max(from, cursorAt(running, stamped.atEpochMs));
+      active += to - from;
+      addSeconds(tenures, running.items, from, to);
+    }
+    const own = 'who' in event && event.who !== undefined && who !== undefined && event.who !== who;
+    if ('item' in event && !own && !undone.has(stamped.id)) tenures[event.item]?.events.push(stamped);
+    if (event.type === 'swap') {
+      const left = tenures[event.item]!;
+      gone.push({ ...left, swapped: event.why ?? 'by hand' });
+      tenures[event.item] = {
+        item: event.to,
+        planned: event.to,
+        index: event.item,
+        events: [],
+        seconds: 0,
+        swapped: null,
+      };
+    }
+    running = next;
+    seenMs = Math.max(seenMs, stamped.atEpochMs);
+    running.items.forEach((item, index) => {
+      const tenure = tenures[index];
+      if (tenure) tenure.item = item;
+    });
+  }
+  const names = namesOf(state);
+  const kept = gone.filter(({ events }) => events.some(({ event }) => event.type !== 'swap'));
+  const items = tenures.flatMap((tenure) => [
+    ...kept.filter(({ index }) => index === tenure.index).map((left) => summed(left, names)),
+    summed(tenure, names),
+  ]);
+  const about = (event: RunEvent) =>
+    !('who' in event) || event.who === undefined || who === undefined || event.who === who;
+  return {
+    items,
+    plannedSeconds: timelineOf(planned).totalSeconds,
+    activeSeconds: active,
+    symptoms: state.events.flatMap(({ event }) => (event.type === 'settled' && about(event) ? event.symptoms : [])),
+    settledSeconds: state.events.flatMap(({ event }) =>
+      event.type === 'settled' && about(event) && event.seconds !== undefined ? [event.seconds] : [],
+    ),
+    notes: standing(state).flatMap(({ event }) =>
+      event.type === 'note' && about(event) && event.text !== '' ? [event.text] : [],
+    ),
+  };
+}
+
+function addSeconds(tenures: readonly Tenure[], items: readonly RunItem[], from: number, to: number) {
+  for (const { item, startSeconds, endSeconds } of timelineOf(items).segments) {
+    const inside = Math.min(to, endSeconds) - Math.max(from, startSeconds);
+    if (inside > 0 && tenures[item]) tenures[item].seconds += inside;
+  }
+}
+
+function summed({ item, planned, index, events, seconds, swapped }: Tenure, names: ReadonlyMap<string, string>) {
+  const timeline = timelineOf([planned]);
+  const cycles = timeline.segments.flatMap(({ breaths }) => breaths?.cadences.map(cycleSeconds) ?? []);
+  const given = events.flatMap(({ event }) => (event.type === 'breath' ? [event] : []));
+  const paced = given.flatMap((event) => (event.seconds === undefined ? [] : [event.seconds]));
+  const tapped = tappedCycles(
+    events.flatMap(({ event, atEpochMs }) => (event.type === 'tap' ? [atEpochMs / 1000] : [])),
+  );
+  const faults = new Map<string, number>();
+  for (const { id, event } of events) {
+    if (event.type !== 'fault') continue;
+    const fault = names.get(id) ?? event.fault ?? 'unnamed';
+    faults.set(fault, (faults.get(fault) ?? 0) + 1);
+  }
+  return {
+    item,
+    index,
+    plannedBreaths: cycles.length,
+    plannedSeconds: timeline.totalSeconds,
+    deliveredBreaths: given.length,
+    deliveredSeconds: seconds,
+    cycles: { planned: meanOf(cycles), paced: meanOf(paced), tapped: meanOf(tapped) },
+    faults: [...faults].map(([fault, times]) => ({ fault, times })),
+    cues: events.flatMap(({ event }) => (event.type === 'cue' ? [{ cue: event.cue, landed: event.landed }] : [])),
+    efforts: events.flatMap(({ event }) => (event.type === 'effort' ? [event.of10] : [])),
+    stopped: events.some(({ event }) => event.type === 'stop'),
+    swapped,
+  } satisfies ItemSummary;
+}
+
+const meanOf = (values: readonly number[]) =>
+  values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length;
+
+const undoneIds = ({ events }: RunState) =>
+  new Set(events.flatMap(({ event }) => (event.type === 'undo' ? [event.of] : [])));
+
+/** The events that were not taken back. */
+function standing(state: RunState): StampedEvent[] {
+  const undone = undoneIds(state);
+  return state.events.filter(({ id }) => !undone.has(id));
+}
+
+const undoable: readonly RunEvent['type'][] = ['fault', 'cue', 'effort', 'note'];
+
+/** The newest thing marked by hand that can be taken back, or null. */
+export function lastMark(state: RunState): StampedEvent | null {
+  return standing(state).findLast(({ event }) => undoable.includes(event.type)) ?? null;
+}
+
+/** Whether a cue was answered in an item, and how; the newest answer that stands. */
+export function cueAnswer(state: RunState, item: number, cue: string): 'yes' | 'partly' | 'no' | null {
+  const found = standing(state).findLast(
+    ({ event }) => event.type === 'cue' && event.item === item && event.cue === cue,
+  );
+  return found?.event.type === 'cue' ? found.event.landed : null;
+}
+
+/** The names given since to marks that were made without one. */
+function namesOf(state: RunState): ReadonlyMap<string, string> {
+  return new Map(
+    state.events.flatMap(({ event }) => (event.type === 'named' ? [[event.of, event.fault] as const] : [])),
+  );
+}
+
+/** A mark that nobody has named yet: it is asked about once the drill is over. */
+export interface UnnamedMark {
+  id: string;
+  item: number;
+  /** Breaths of its item that were done when it was made. */
+  afterBreaths: number;
+}
+
+/** Marks still without a name, oldest first. */
+export function unnamedMarks(state: RunState): UnnamedMark[] {
+  const names = namesOf(state);
+  return standing(state).flatMap(({ id, seq, event }) =>
+    event.type === 'fault' && event.fault === null && !names.has(id)
+      ? [
+          {
+            id,
+            item: event.item,
+            afterBreaths: state.events.filter(
+              (other) => other.seq < seq && other.event.type === 'breath' && other.event.item === event.item,
+            ).length,
+          },
+        ]
+      : [],
+  );
+}
+
+/** Faults marked in an item since it is what it is, in order, under the name they were given since. */
+export function faultsOf(state: RunState, item: number): string[] {
+  const names = namesOf(state);
+  const since = state.events.findLastIndex(({ event }) => event.type === 'swap' && event.item === item);
+  const undone = undoneIds(state);
+  return state.events
+    .slice(since + 1)
+    .filter(({ id }) => !undone.has(id))
+    .flatMap(({ id, event }) =>
+      event.type === 'fault' && event.item === item ? [names.get(id) ?? event.fault ?? 'unnamed'] : [],
+    );
+}
+
+/** Drills that ended in a stop and were not reviewed since: they stay out of plans. */
+export function stoppedDrillsOf(state: RunState): string[] {
+  const stopped = new Set<string>();
+  const drills = state.opened.map(({ drillId }) => drillId);
+  for (const { event } of state.events) {
+    if (event.type === 'swap') drills[event.item] = event.to.drillId;
+    if (event.type === 'stop' && drills[event.item]) stopped.add(drills[event.item]!);
+    if (event.type === 'reviewed') stopped.delete(event.drillId);
+  }
+  return [...stopped];
+}

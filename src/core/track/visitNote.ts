@@ -1,0 +1,123 @@
+import { breathsPerMinute, cadenceInWords } from '../cadence';
+import { faults, type FaultId } from '../catalogue';
+import { type ItemSummary, type RunSummary, foldRun, summariseRun } from '../coach';
+import { durationInWords } from '../dose';
+import { type LookRecord } from '../look';
+import { listed } from '../reasons';
+import { type VisitRecord } from '../record';
+import { intentInWords } from '../read';
+import { type Gates, type KnownClient, type TouchConsent } from '../safety';
+import { knownDrill } from '../sequence';
+import { changeOf } from './change';
+import { markerBeforeAfter, repeatPairs } from './series';
+import { offLimits, visitStory } from './story';
+
+const touchWords: Record<TouchConsent, string> = {
+  yes: 'yes',
+  'own hands': 'own hands only',
+  no: 'no',
+  unknown: 'not asked',
+};
+
+/** The line of the note that says what goes home; the chips of the close write it anew. */
+const homeLead = 'Home: ';
+
+/**
+ * The note of a visit, written from what was recorded: why they came, limits, consent, intent, planned against delivered
+ * drill by drill, stops, marker and map, notes, and what goes home. One fact a line, so that it can be edited by hand.
+ *
+ * @param allLooks looks of all visits, for the client's own noise
+ * @param home names of the drills that go home
+ */
+export function visitNote(
+  known: KnownClient,
+  gates: Gates,
+  visit: VisitRecord,
+  allLooks: readonly LookRecord[],
+  home: readonly string[],
+): string {
+  const lines: string[] = [];
+  const tell = (lead: string, words: string | null | undefined) => {
+    if (words) lines.push(`${lead}: ${words}`);
+  };
+  tell('Came for', known.texts.complaint || known.texts.goal || null);
+  tell('Off limits', offLimits(gates));
+  tell('Touch', touchWords[known.profile.touch]);
+  const story = visitStory(known, gates, visit);
+  tell('Seen', story.find(({ heading }) => heading === 'Seen')?.words);
+  if (visit.reading) tell('Intent', intentInWords(visit.reading.intent, visit.reading.side ?? undefined));
+  for (const run of visit.runs) {
+    const summary = summariseRun(foldRun(run.items, run.events), visit.clientId);
+    lines.push(...runLines(summary));
+    if (run.members.length > 1) lines.push(`In a group of ${run.members.length}.`);
+  }
+  const marker = markerBeforeAfter(visit.looks);
+  if (marker) {
+    const change = changeOf(marker.measure, marker.before, marker.after, repeatPairs(allLooks, marker.measure));
+    tell('Marker', `${change.words} Noise up to ${change.noise.toFixed(1)}.`);
+  }
+  tell('Map', story.find(({ heading }) => heading === 'Changed')?.words);
+  return withHome(lines.join('\n'), home);
+}
+
+function runLines(summary: RunSummary): string[] {
+  const { items, activeSeconds, plannedSeconds, symptoms, settledSeconds, notes } = summary;
+  const lines = [`Done: ${durationInWords(activeSeconds)} of ${durationInWords(plannedSeconds)} planned.`];
+  const begun = (item: ItemSummary) =>
+    item.deliveredBreaths > 0 || item.stopped || item.faults.length > 0 || item.swapped;
+  for (const item of items.filter(begun)) lines.push(`- ${itemInWords(item)}`);
+  const left = items.filter((item) => !begun(item)).map(({ item }) => knownDrill(item)?.name ?? item.drillId);
+  if (left.length > 0) lines.push(`Not done: ${left.join(', ')}.`);
+  if (symptoms.length > 0 || items.some(({ stopped }) => stopped)) {
+    const settled = settledSeconds.length > 0 ? `, settled after ${durationInWords(Math.max(...settledSeconds))}` : '';
+    lines.push(`Stopped: ${symptoms.length > 0 ? symptoms.join(', ') : 'no sign noted'}${settled}.`);
+  }
+  if (notes.length > 0) lines.push(`Noted: ${notes.join('; ')}.`);
+  return lines;
+}
+
+/**
+ * One drill as it went, in one line.
+ *
+ * @example itemInWords(summary) // 'Towel round the ribs, sitting: 8 of 10 breaths at 3 in, 6 out; shoulders creep up × 2; landed “Fill the towel”.'
+ */
+export function itemInWords(summary: ItemSummary): string {
+  const { item, plannedBreaths, deliveredBreaths, cycles, faults: marks, cues, efforts, stopped, swapped } = summary;
+  const name = knownDrill(item)?.name ?? item.drillId;
+  const [first] = item.cadences;
+  const cadence = first && item.cadences.length === 1 ? ` at ${cadenceInWords(first)}` : '';
+  // Told only where the client was paced otherwise than planned: the plan's own rate is in the cadence.
+  const rate =
+    first &&
+    cycles.paced !== null &&
+    Math.abs(60 / cycles.paced - breathsPerMinute(first)) >= 0.2 &&
+    item.cadences.length === 1
+      ? `; paced at ${(60 / cycles.paced).toFixed(1)} a minute`
+      : '';
+  const landed = cues.filter((cue) => cue.landed === 'yes').map(({ cue }) => `“${cue}”`);
+  const parts = [
+    `${name}, ${item.position}: ${deliveredBreaths} of ${plannedBreaths} breaths${cadence}${rate}`,
+    ...marks.map(
+      ({ fault, times }) => `${faults[fault as FaultId]?.words ?? 'unnamed mark'}${times > 1 ? ` × ${times}` : ''}`,
+    ),
+    ...(landed.length > 0 ? [`landed ${listed(landed)}`] : []),
+    ...(efforts.length > 0 ? [`effort ${efforts.at(-1)} of 10`] : []),
+    ...(stopped ? ['stopped'] : []),
+    ...(swapped ? [swapped === 'by hand' ? 'changed for another' : `changed for the ${swapped} one`] : []),
+  ];
+  return `${parts.join('; ')}.`;
+}
+
+/**
+ * A note with its line of what goes home written anew; without anything to take home the line goes.
+ *
+ * @example withHome('Done: 60 s.', ['Towel hug']) // 'Done: 60 s.\nHome: Towel hug.'
+ */
+export function withHome(text: string, home: readonly string[]): string {
+  const kept = text
+    .split('\n')
+    .filter((line) => !line.startsWith(homeLead))
+    .join('\n')
+    .trimEnd();
+  return home.length === 0 ? kept : `${kept}\n${homeLead}${home.join(', ')}.`;
+}

@@ -1,0 +1,75 @@
+import { type Phase, type PlannedTone } from '@/core/cadence';
+
+interface Shape {
+  /** Hertz at its two ends. */
+  from: number;
+  to: number;
+  seconds: number;
+  loudness: number;
+}
+
+/** A soft glide a phase: up for in, down for out, level for a pause. */
+const opening: Readonly<Record<Phase, Shape>> = {
+  inhale: { from: 330, to: 494, seconds: 0.34, loudness: 1 },
+  topPause: { from: 494, to: 494, seconds: 0.14, loudness: 0.5 },
+  exhale: { from: 440, to: 294, seconds: 0.42, loudness: 1 },
+  bottomPause: { from: 294, to: 294, seconds: 0.14, loudness: 0.5 },
+};
+
+/** The last second of a phase: a short, quiet drop of sound, the same for all. */
+const lastSecond: Shape = { from: 660, to: 660, seconds: 0.07, loudness: 0.3 };
+
+/** How long a tone takes to come up: soft, and still an onset one can breathe with. */
+const attackSeconds = 0.03;
+
+/** Hands a tone to the sound card (or to a rendering) for one moment of its clock. */
+export function playTone(context: BaseAudioContext, bus: AudioNode, { phase, kind }: PlannedTone, at: number): void {
+  const { from, to, seconds, loudness } = kind === 'phase' ? opening[phase] : lastSecond;
+  const tone = context.createOscillator();
+  const envelope = context.createGain();
+  tone.type = 'sine';
+  tone.frequency.setValueAtTime(from, at);
+  tone.frequency.exponentialRampToValueAtTime(to, at + seconds);
+  envelope.gain.setValueAtTime(0, at);
+  envelope.gain.linearRampToValueAtTime(loudness, at + attackSeconds);
+  envelope.gain.setTargetAtTime(0, at + Math.max(attackSeconds, seconds * 0.6), seconds * 0.16);
+  tone.connect(envelope).connect(bus);
+  tone.start(at);
+  tone.stop(at + Math.max(0.2, seconds * 2));
+}
+
+const noises = new WeakMap<BaseAudioContext, AudioBuffer>();
+
+/** Two seconds of soft noise, made once a context: an even hiss with the highs taken off. */
+function noiseOf(context: BaseAudioContext): AudioBuffer {
+  const known = noises.get(context);
+  if (known) return known;
+  const buffer = context.createBuffer(1, context.sampleRate * 2, context.sampleRate);
+  const samples = buffer.getChannelData(0);
+  // A fixed row of numbers, not chance: the same evenness on every machine.
+  let seed = 7;
+  let last = 0;
+  for (let i = 0; i < samples.length; i += 1) {
+    seed = (seed * 48271) % 2147483647;
+    last = 0.72 * last + 0.28 * ((seed / 2147483647) * 2 - 1);
+    samples[i] = last;
+  }
+  noises.set(context, buffer);
+  return buffer;
+}
+
+/** The noise to breathe out against: even from beginning to end, so that a client can match its evenness. */
+export function playNoise(context: BaseAudioContext, bus: AudioNode, at: number, seconds: number): void {
+  const source = context.createBufferSource();
+  const envelope = context.createGain();
+  source.buffer = noiseOf(context);
+  source.loop = true;
+  const edge = Math.min(0.15, seconds / 4);
+  envelope.gain.setValueAtTime(0, at);
+  envelope.gain.linearRampToValueAtTime(1, at + edge);
+  envelope.gain.setValueAtTime(1, at + seconds - edge);
+  envelope.gain.linearRampToValueAtTime(0, at + seconds);
+  source.connect(envelope).connect(bus);
+  source.start(at);
+  source.stop(at + seconds);
+}

@@ -1,0 +1,121 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { type Phase, type PhaseMoment, phaseAt, planBreaths } from '@/core/cadence';
+import { type ClientFrame, clientChannel, clientMessageSchema, silentAfterMs } from '@/core/coach';
+import { Tide } from '@/parts/figures/Tide';
+import { RunClock } from './runClock';
+import { useAwake } from './useShown';
+
+const blank: ClientFrame = { kind: 'rest', words: 'Rest' };
+const phaseWords: Record<Phase, string> = { inhale: 'In', topPause: 'Wait', exhale: 'Out', bottomPause: 'Wait' };
+const phaseInk: Record<Phase, string> = {
+  inhale: 'text-inhale',
+  topPause: 'text-ink',
+  exhale: 'text-exhale',
+  bottomPause: 'text-ink',
+};
+
+/**
+ * The client's own window: the tide, one large word, a count and one plain cue, by the coach's clock. Blank paper while the
+ * coach looks; nothing moving in a hold or after a stop.
+ */
+export function ClientScreen() {
+  const [frame, setFrame] = useState<ClientFrame>(blank);
+  const clock = useRef<RunClock | null>(null);
+  const heardAt = useRef(0);
+
+  useEffect(() => {
+    if (typeof BroadcastChannel === 'undefined') return;
+    const own = (clock.current ??= new RunClock());
+    const channel = new BroadcastChannel(clientChannel);
+    channel.onmessage = ({ data }: MessageEvent<unknown>) => {
+      const message = clientMessageSchema.safeParse(data);
+      if (!message.success) return;
+      heardAt.current = performance.now();
+      own.follow(message.data.sentAtMs);
+      setFrame((before) =>
+        JSON.stringify(before) === JSON.stringify(message.data.frame) ? before : message.data.frame,
+      );
+    };
+    const timer = setInterval(() => {
+      if (performance.now() - heardAt.current > silentAfterMs) setFrame(blank);
+    }, 1000);
+    return () => {
+      clearInterval(timer);
+      channel.close();
+    };
+  }, []);
+
+  const nowMs = useCallback(() => (clock.current ??= new RunClock()).now(), []);
+  useAwake(frame.kind === 'breathing');
+
+  if (frame.kind === 'breathing') return <Breathing frame={frame} nowMs={nowMs} />;
+  return (
+    <main className="grid h-dvh place-items-center p-6 text-center" data-client={frame.kind}>
+      {frame.kind === 'rest' && <h1 className="text-6xl font-normal">{frame.words}</h1>}
+      {frame.kind === 'stopped' && <h1 className="text-7xl lg:text-8xl">Breathe normally</h1>}
+      {frame.kind === 'hold' && (
+        <div className="w-full max-w-3xl">
+          <div aria-hidden className="mb-10 border-t-8 border-dotted border-ink" />
+          <h1 className="text-5xl leading-tight lg:text-6xl">Breathe when you first want to</h1>
+        </div>
+      )}
+    </main>
+  );
+}
+
+type BreathingFrame = Extract<ClientFrame, { kind: 'breathing' }>;
+
+function Breathing({ frame, nowMs }: { frame: BreathingFrame; nowMs: () => number }) {
+  const latest = useRef(frame);
+  const ask = useCallback((): PhaseMoment => {
+    const { cadences, startEpochMs, stillAtSeconds } = latest.current;
+    const plan = planBreaths(cadences.map((cadence) => ({ cadence, breaths: 1 })));
+    return phaseAt(plan, stillAtSeconds ?? (nowMs() - startEpochMs) / 1000);
+  }, [nowMs]);
+  const [shown, setShown] = useState<{ phase: Phase; count: number } | null>(null);
+
+  useEffect(() => {
+    latest.current = frame;
+  }, [frame]);
+  useEffect(() => {
+    let handle = 0;
+    let key = '';
+    const look = () => {
+      handle = requestAnimationFrame(look);
+      const moment = ask();
+      const next = { phase: moment.phase, count: Math.floor(moment.intoSeconds) + 1 };
+      const nextKey = `${next.phase} ${next.count}`;
+      if (nextKey === key) return;
+      key = nextKey;
+      setShown(next);
+    };
+    look();
+    return () => cancelAnimationFrame(handle);
+  }, [ask]);
+
+  const waits = frame.stillAtSeconds !== null;
+  return (
+    <main
+      className="grid h-dvh grid-cols-[minmax(72px,22vw)_minmax(0,1fr)] gap-6 p-4 sm:gap-12 sm:p-8"
+      data-client="breathing"
+    >
+      <Tide ask={ask} className="h-full min-h-0 w-full" />
+      <div className="flex min-w-0 flex-col justify-center gap-4">
+        <h1
+          className={`text-[20vw] leading-none font-bold lg:text-[12.5rem] ${waits || !shown ? 'text-ink2' : phaseInk[shown.phase]}`}
+          data-client-phase={shown?.phase ?? 'none'}
+        >
+          {waits ? 'Wait' : shown ? phaseWords[shown.phase] : ''}
+        </h1>
+        {frame.showCount && !waits && (
+          <p className="text-[16vw] leading-none font-semibold lg:text-[9rem]" aria-hidden>
+            {shown?.count}
+          </p>
+        )}
+        <p className="text-3xl leading-tight lg:text-5xl">{frame.cue}</p>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+
+import { useState } from 'react';
+import { foldRun, outcomeOf, summariseRun } from '@/core/coach';
+import { type LookRecord } from '@/core/look';
+import { type StoredNote } from '@/core/record';
+import { drillOf, knownDrill } from '@/core/sequence';
+import { visitNote, withHome } from '@/core/track';
+import { keep, newId } from '@/keep';
+import { Button } from '@/parts/Button';
+import { TickChips } from '@/parts/Chips';
+import { Field, TextArea } from '@/parts/Field';
+import { useDraft } from '@/parts/useDraft';
+import { useKept } from '@/parts/useKept';
+import { type ClientView } from '../view';
+
+/** Most things that go home. Common practice. */
+const mostHome = 3;
+
+/** The sixty-second close: the note is written from the log; the coach reads it, edits it and signs. */
+export function Close({ view, looks }: { view: ClientView; looks: readonly LookRecord[] }) {
+  const visit = view.visit!;
+  return (
+    <section aria-labelledby="close" className="mt-7 border-t-2 border-ink pt-4">
+      <h2 id="close" className="text-lg">
+        Close
+      </h2>
+      {visit.note?.signedAt ? (
+        <Signed note={visit.note} visitId={visit.id} zone={view.settings.timeZone} />
+      ) : (
+        <Draft view={view} looks={looks} />
+      )}
+    </section>
+  );
+}
+
+function Draft({ view, looks }: { view: ClientView; looks: readonly LookRecord[] }) {
+  const visit = view.visit!;
+  const saved = visit.note;
+  const [home, setHome] = useState<string[]>(saved?.home ?? []);
+  const [revision, setRevision] = useState(saved?.revision ?? 0);
+  const [error, setError] = useState<string | null>(null);
+  const nameOf = (id: string) => knownDrill({ drillId: id })?.name ?? id;
+  const fresh = visitNote(view.known, view.gates, visit, looks, home.map(nameOf));
+
+  const save = (text: string, goesHome = home) => {
+    const based = revision;
+    setRevision(based + 1);
+    void keep('note.save', { visitId: visit.id, text, home: goesHome, revision: based }).then((outcome) => {
+      if (outcome.state === 'refused') setError(outcome.why);
+      else if (outcome.state === 'conflict') setRevision((outcome.theirs as { revision: number }).revision);
+      else setError(null);
+    });
+  };
+  const { value, change, commit, replace } = useDraft<string | null>(saved?.text ?? null, (text) => {
+    if (text !== null) save(text);
+  });
+  /** Until the first change the note follows the log; from then on it is the coach's. */
+  const text = value ?? fresh;
+
+  const sign = async () => {
+    commit();
+    const outcome = await keep('note.sign', { visitId: visit.id, text, home });
+    setError(outcome.state === 'refused' ? outcome.why : null);
+  };
+  const done = visit.runs.flatMap((run) => summariseRun(foldRun(run.items, run.events), visit.clientId).items);
+  const choices = [
+    ...new Map(
+      done
+        .filter(({ stopped, deliveredBreaths }) => !stopped && deliveredBreaths > 0)
+        .map((one) => [one.item.drillId, one]),
+    ).values(),
+  ];
+
+  return (
+    <div className="max-w-3xl space-y-4">
+      <p className="text-ink2">Written from what was recorded. Read it, change what is not so, sign.</p>
+      <TickChips
+        label={`What goes home (at most ${mostHome}); calm ones are marked`}
+        values={home}
+        choices={choices.map((one) => ({
+          value: one.item.drillId,
+          label: `${drillOf(one.item).name}${outcomeOf(one) === 'calm' ? ', calm' : ''}`,
+        }))}
+        onChange={(next) => {
+          const three = next.slice(-mostHome);
+          setHome(three);
+          const written = withHome(text, three.map(nameOf));
+          replace(written);
+          save(written, three);
+        }}
+      />
+      <Field label="The note of this visit" error={error}>
+        {(ids) => (
+          <TextArea
+            {...ids}
+            rows={Math.min(18, Math.max(8, text.split('\n').length + 2))}
+            maxLength={8000}
+            value={text}
+            onChange={(event) => change(event.target.value)}
+            onBlur={commit}
+          />
+        )}
+      </Field>
+      <div className="flex flex-wrap items-center gap-4">
+        <Button look="strong" onClick={() => void sign()}>
+          Sign and end the visit
+        </Button>
+        {value !== null && value !== fresh && (
+          <Button
+            look="quiet"
+            onClick={() => {
+              replace(fresh);
+              save(fresh);
+            }}
+          >
+            Write it anew from the log
+          </Button>
+        )}
+        <p className="text-sm text-ink2">Signed, the visit stays as it is; later words are dated additions.</p>
+      </div>
+    </div>
+  );
+}
+
+const clock = (iso: string, zone: string) =>
+  new Intl.DateTimeFormat('en-GB', { timeZone: zone, dateStyle: 'medium', timeStyle: 'short' }).format(new Date(iso));
+
+function Signed({ note, visitId, zone }: { note: StoredNote; visitId: string; zone: string }) {
+  const [text, type] = useKept(`kokyu.addition.${visitId}`);
+  const [error, setError] = useState<string | null>(null);
+  const add = async () => {
+    const outcome = await keep('note.add', { additionId: newId(), visitId, text });
+    if (outcome.state === 'refused') setError(outcome.why);
+    else {
+      setError(null);
+      type('');
+    }
+  };
+  return (
+    <div className="max-w-3xl space-y-4">
+      <p className="text-ink2">Signed {clock(note.signedAt!, zone)}.</p>
+      <p className="border-l-4 border-ink pl-4 whitespace-pre-line">{note.text}</p>
+      {note.additions.map(({ id, at, text: words }) => (
+        <p key={id} className="border-l-4 border-rule pl-4 whitespace-pre-line">
+          <span className="block text-sm text-ink2">Added {clock(at, zone)}</span>
+          {words}
+        </p>
+      ))}
+      <Field label="An addition" error={error}>
+        {(ids) => (
+          <TextArea {...ids} rows={2} maxLength={8000} value={text} onChange={(event) => type(event.target.value)} />
+        )}
+      </Field>
+      <Button disabled={text.trim() === ''} onClick={() => void add()}>
+        Add it with today’s date
+      </Button>
+    </div>
+  );
+}

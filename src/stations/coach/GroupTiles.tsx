@@ -1,0 +1,73 @@
+'use client';
+
+import { type GroupForm, groupForm } from '@/core/coach';
+import { type Fact, type Gates, type TouchConsent } from '@/core/safety';
+import { type PlanItem } from '@/core/sequence';
+
+/** One person of a group, with what the live screen needs of them. */
+export interface GroupMember {
+  clientId: string;
+  name: string;
+  gates: Gates;
+  touch: TouchConsent;
+  latestTouch: Fact | undefined;
+}
+
+const touchShort: Record<TouchConsent, string> = {
+  yes: 'touch: yes',
+  'own hands': 'own hands',
+  no: 'no touch',
+  unknown: 'ask to touch',
+};
+
+/** Who is on the plan, who does the drill under way in another form, and whom the next mark or stop is about. */
+export function GroupTiles({
+  members,
+  item,
+  chosen,
+  resting,
+  onChoose,
+}: {
+  members: readonly GroupMember[];
+  item: PlanItem;
+  chosen: string | null;
+  /** Who was stopped and has not gone on since. */
+  resting: ReadonlySet<string>;
+  onChoose: (clientId: string | null) => void;
+}) {
+  return (
+    <div
+      role="group"
+      aria-label="Who is on this plan"
+      className="grid grid-cols-2 gap-2 px-3 pb-2 sm:grid-cols-3 lg:grid-cols-6"
+    >
+      {members.map(({ clientId, name, gates, touch }) => {
+        const form = groupForm(gates, item);
+        const on = chosen === clientId;
+        const rests = resting.has(clientId);
+        return (
+          <button
+            key={clientId}
+            type="button"
+            aria-pressed={on}
+            onClick={() => onChoose(on ? null : clientId)}
+            className={`min-h-16 min-w-0 rounded-one border-2 px-2.5 py-1 text-left leading-tight ${
+              on ? 'border-ink bg-ink text-onink' : form.kind === 'same' && !rests ? 'border-line' : 'border-caution'
+            }`}
+          >
+            <span className="block truncate text-xl font-semibold">{name}</span>
+            <span className={`block text-base ${on ? '' : 'text-ink2'}`}>
+              {rests ? 'stopped: breathes normally' : formInWords(form)}, {touchShort[touch]}
+            </span>
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+export function formInWords(form: GroupForm): string {
+  if (form.kind === 'same') return 'as shown';
+  if (form.kind === 'changed') return `▲ ${form.words[0]}`;
+  return `▲ not this: ${form.instead}`;
+}

@@ -1,0 +1,321 @@
+'use client';
+
+import { type ReactNode } from 'react';
+import { X } from 'lucide-react';
+import { breathsPerMinute, cadenceInWords, cycleSeconds } from '@/core/cadence';
+import { type PacingMode, modeOf } from '@/core/coach';
+import { type PlanItem, drillOf, phaseLimits, withPhase } from '@/core/sequence';
+import { Button } from '@/parts/Button';
+import { ChoiceChips } from '@/parts/Chips';
+import { TextArea } from '@/parts/Field';
+import { Slider } from '@/parts/Slider';
+import { Stepper } from '@/parts/Stepper';
+import { useKept } from '@/parts/useKept';
+import { type ClientView } from '../view';
+import { type Neighbours } from './useCoaching';
+import { type LiveRun } from './useRun';
+import { type SoundKind, type Volumes, soundKinds, useHasVoice } from './useSound';
+
+/** What stands in the place of the figure while it is needed; it never covers the pacer. */
+export function Panel({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
+  return (
+    <section
+      aria-label={title}
+      data-panel
+      className="flex min-h-0 grow flex-col gap-3 overflow-auto border-t-2 border-ink pt-2"
+    >
+      <div className="flex items-center justify-between">
+        <h2 className="text-xl font-semibold">{title}</h2>
+        <button
+          type="button"
+          className="grid size-11 place-items-center"
+          aria-label={`Close ${title}`}
+          onClick={onClose}
+        >
+          <X size={22} aria-hidden />
+        </button>
+      </div>
+      {children}
+    </section>
+  );
+}
+
+const modeWords: Record<PacingMode, { name: string; line: string }> = {
+  fixed: { name: 'Fixed', line: 'As planned.' },
+  follow: { name: 'Follow', line: 'Tap each inhale (Space, B or the pedal): the pacer takes the client’s cadence.' },
+  ramp: { name: 'Ramp', line: 'From the client’s own rate toward the plan, at most 5 % a breath.' },
+};
+
+/** How the pacer goes, and seconds, breaths and sets changed while it goes. */
+export function PacePanel({
+  view,
+  run,
+  item,
+  index,
+  restingCycle,
+}: {
+  view: ClientView;
+  run: LiveRun;
+  item: PlanItem;
+  index: number;
+  /** Seconds of the client's own resting breath, as counted today; null without a count. */
+  restingCycle: number | null;
+}) {
+  const { state, append } = run;
+  const mode = modeOf(state, index);
+  const drill = drillOf(item);
+  const [first] = item.cadences;
+  const limits = phaseLimits(drill, view.gates);
+  const change = (to: Partial<Pick<PlanItem, 'cadences' | 'breaths' | 'sets'>>) =>
+    append({
+      type: 'adjust',
+      item: index,
+      cadences: item.cadences,
+      breaths: item.breaths,
+      sets: item.sets,
+      ...to,
+    });
+  const phase = (which: 'inhale' | 'exhale', value: number) =>
+    first && change({ cadences: [withPhase(first, which, value, limits, false)] });
+  const range = (which: 'inhale' | 'exhale') => limits.find((limit) => limit.phase === which)!;
+  const planned = first ? cycleSeconds(first) : 0;
+  return (
+    <>
+      <ChoiceChips
+        label="The pacer"
+        value={mode}
+        choices={(['fixed', 'follow', 'ramp'] as const).map((value) => ({ value, label: modeWords[value].name }))}
+        onChange={(next) =>
+          append({
+            type: 'pace',
+            item: index,
+            mode: next,
+            ...(next === 'ramp' && restingCycle !== null ? { fromCycleSeconds: restingCycle } : {}),
+          })
+        }
+      />
+      <p className="text-base text-ink2">
+        {modeWords[mode].line}
+        {mode === 'ramp' &&
+          (restingCycle === null
+            ? ' No resting rate was counted today, so there is nothing to start from: it stays as planned.'
+            : ` From ${(60 / restingCycle).toFixed(1)} to ${(60 / planned).toFixed(1)} a minute.`)}
+      </p>
+      <div className="flex flex-wrap gap-x-5 gap-y-3">
+        {item.cadences.length === 1 && first && (
+          <>
+            <Stepper
+              label="In"
+              unit="s"
+              step={0.5}
+              value={first.inhaleSeconds}
+              min={range('inhale').min}
+              max={range('inhale').max}
+              onChange={(value) => phase('inhale', value)}
+            />
+            <Stepper
+              label="Out"
+              unit="s"
+              step={0.5}
+              value={first.exhaleSeconds}
+              min={range('exhale').min}
+              max={range('exhale').max}
+              onChange={(value) => phase('exhale', value)}
+            />
+          </>
+        )}
+        {item.cadences.length === 1 && (
+          <Stepper
+            label="Breaths a set"
+            value={item.breaths}
+            min={1}
+            max={Math.max(item.breaths, drill.breaths.max)}
+            onChange={(breaths) => change({ breaths })}
+          />
+        )}
+        <Stepper
+          label="Sets"
+          value={item.sets}
+          min={1}
+          max={Math.max(item.sets, drill.sets.max)}
+          onChange={(sets) => change({ sets })}
+        />
+      </div>
+      <p className="text-base text-ink2">
+        {first && item.cadences.length === 1
+          ? `${cadenceInWords(first)}, ${breathsPerMinute(first).toFixed(1)} a minute; from the next breath on.`
+          : 'A ladder keeps its rungs.'}
+      </p>
+    </>
+  );
+}
+
+/** Effort asked, and a harder drill once it was easy enough. */
+export function EffortPanel({
+  run,
+  index,
+  neighbours,
+  who,
+}: {
+  run: LiveRun;
+  index: number;
+  neighbours: Neighbours;
+  who: string | undefined;
+}) {
+  const { readiness, harder } = neighbours;
+  const asked = run.state.events.findLast(({ event }) => event.type === 'effort' && event.item === index)?.event;
+  return (
+    <>
+      <ChoiceChips
+        label="How much effort was it, 0 to 10?"
+        apart
+        value={asked?.type === 'effort' ? String(asked.of10) : null}
+        choices={Array.from({ length: 11 }, (_, i) => ({ value: String(i), label: String(i) }))}
+        onChange={(value) => run.append({ type: 'effort', item: index, of10: Number(value), ...(who ? { who } : {}) })}
+      />
+      {harder === null ? (
+        <p className="text-ink2">No harder neighbour is open here.</p>
+      ) : readiness.met ? (
+        <Button look="strong" onClick={() => neighbours.takeHarder()}>
+          Harder now (H): {harder}
+        </Button>
+      ) : (
+        <p className="text-ink2">
+          Not yet {harder}: {readiness.against.join(' ')}
+        </p>
+      )}
+    </>
+  );
+}
+
+const noteChips = [
+  'Colour of the voice stayed free',
+  'Needed more time to find it',
+  'Felt it at the back',
+  'Felt it at the sides',
+  'Preferred eyes open',
+  'Asked for a rest',
+  'Talked about home practice',
+] as const;
+
+/** Notes by a few chips and short text; kept as they are tapped, the text when it is added. */
+export function NotePanel({ run, who }: { run: LiveRun; who: string | undefined }) {
+  const [text, type] = useKept(`kokyu.run.${run.id}.note.${who ?? 'one'}`);
+  const note = (words: string) => run.append({ type: 'note', text: words, ...(who ? { who } : {}) });
+  const notes = run.state.events.flatMap(({ id, event }) => (event.type === 'note' ? [{ id, text: event.text }] : []));
+  const undone = new Set(run.state.events.flatMap(({ event }) => (event.type === 'undo' ? [event.of] : [])));
+  return (
+    <>
+      <div className="flex flex-wrap gap-2">
+        {noteChips.map((words) => (
+          <Button key={words} className="!px-3 !py-1 !font-normal" onClick={() => note(words)}>
+            {words}
+          </Button>
+        ))}
+      </div>
+      <label className="text-sm text-ink2">
+        A few words
+        <TextArea rows={2} maxLength={2000} value={text} onChange={(event) => type(event.target.value)} />
+      </label>
+      <Button
+        disabled={text.trim() === ''}
+        onClick={() => {
+          note(text.trim());
+          type('');
+        }}
+      >
+        Add it
+      </Button>
+      <ul className="text-base">
+        {notes
+          .filter(({ id }) => !undone.has(id))
+          .slice(-4)
+          .map(({ id, text: words }) => (
+            <li key={id} className="flex items-baseline justify-between gap-2 border-t border-rule py-1">
+              {words}
+              <Button look="quiet" className="!min-h-8 !p-0" onClick={() => run.append({ type: 'undo', of: id })}>
+                Take back
+              </Button>
+            </li>
+          ))}
+      </ul>
+    </>
+  );
+}
+
+/** Loudness and mute of each kind of sound. */
+export function SoundPanel({
+  volumes,
+  set,
+  muted,
+  setMuted,
+}: {
+  volumes: Volumes;
+  set: (kind: SoundKind, volume: number) => void;
+  muted: boolean;
+  setMuted: (muted: boolean) => void;
+}) {
+  const voice = useHasVoice();
+  return (
+    <>
+      <Button onClick={() => setMuted(!muted)}>{muted ? 'Everything on again' : 'Everything off for now'}</Button>
+      {(Object.keys(soundKinds) as SoundKind[]).map((kind) => {
+        const { name, usual } = soundKinds[kind];
+        if (kind === 'voice' && !voice) {
+          return (
+            <p key={kind} className="text-ink2">
+              {name}: this browser has no voice.
+            </p>
+          );
+        }
+        return (
+          <div key={kind} className="flex items-end gap-3">
+            <div className="grow">
+              <Slider
+                label={name}
+                value={volumes[kind]}
+                min={0}
+                max={100}
+                step={10}
+                low="silent"
+                high="loud"
+                onChange={(value) => set(kind, value)}
+              />
+            </div>
+            <Button onClick={() => set(kind, volumes[kind] === 0 ? usual : 0)}>
+              {volumes[kind] === 0 ? 'On' : 'Off'}
+              <span className="sr-only">: {name}</span>
+            </Button>
+          </div>
+        );
+      })}
+    </>
+  );
+}
+
+const keyRows: readonly (readonly [string, string])[] = [
+  ['Space', 'wait and go on; a tap where the pacer follows'],
+  ['B', 'tap: the client breathes in'],
+  ['F', 'mark a fault'],
+  ['C', 'cue landed'],
+  ['T', 'hold for a talk, and go on'],
+  ['E / H', 'easier / harder now'],
+  ['N or →', 'ready, next'],
+  ['←', 'this drill from its beginning'],
+  ['U', 'take the last mark back'],
+  ['Esc', 'stop'],
+  ['Pedal', 'short: tap or next; long: fault; double: stop'],
+];
+
+export function KeysPanel() {
+  return (
+    <dl className="text-lg">
+      {keyRows.map(([key, words]) => (
+        <div key={key} className="grid grid-cols-[5.5rem_1fr] border-t border-rule py-1">
+          <dt className="font-semibold">{key}</dt>
+          <dd>{words}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

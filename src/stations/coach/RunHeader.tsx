@@ -1,0 +1,60 @@
+'use client';
+
+import { ArrowLeft, TriangleAlert, Volume2, VolumeX } from 'lucide-react';
+import Link from 'next/link';
+import { type TouchConsent } from '@/core/safety';
+import { SaveMark } from '@/parts/shell/SaveMark';
+import { TouchBadge } from './TouchBadge';
+
+/** The strip on top: consent, the one watch sign in words, and the time there is. */
+export function RunHeader({
+  back,
+  touch,
+  group,
+  watch,
+  zone,
+  muted,
+  minutesLeft,
+  onTouch,
+  onMute,
+}: {
+  back: string;
+  touch: TouchConsent;
+  /** In a group consent stands on each tile. */
+  group: boolean;
+  watch: readonly string[];
+  zone: string;
+  muted: boolean;
+  minutesLeft: number;
+  onTouch: () => void;
+  onMute: () => void;
+}) {
+  return (
+    <header className="flex min-h-16 flex-wrap items-center justify-between gap-x-5 border-b border-rule px-4">
+      <div className="flex items-center gap-3">
+        {group ? <span className="text-2xl font-semibold">Group</span> : <TouchBadge touch={touch} onPress={onTouch} />}
+        <Link href={back} className="grid size-11 place-items-center" aria-label="Back to the client">
+          <ArrowLeft size={22} aria-hidden />
+        </Link>
+      </div>
+      {watch.length > 0 && (
+        <p className="flex min-w-0 items-center gap-2 text-2xl font-semibold text-caution">
+          <TriangleAlert size={26} aria-hidden className="shrink-0" />
+          <span className="truncate">{watch.slice(0, 2).join(', ')}? stop</span>
+        </p>
+      )}
+      <div className="flex items-center gap-3">
+        <SaveMark zone={zone} />
+        <button
+          type="button"
+          className="grid size-11 place-items-center"
+          aria-label={muted ? 'Sound on' : 'Sound off'}
+          onClick={onMute}
+        >
+          {muted ? <VolumeX size={24} aria-hidden /> : <Volume2 size={24} aria-hidden />}
+        </button>
+        <span className="text-3xl font-semibold tabular-nums">{minutesLeft} min</span>
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,123 @@
+'use client';
+
+import { useCallback, useEffect, useMemo } from 'react';
+import { type Gesture, lastMark, modeOf } from '@/core/coach';
+import { faults } from '@/core/catalogue';
+import { isControl, isTyping } from '@/parts/shell/keys';
+import { say } from '@/parts/say';
+import { type Naming, type Neighbours, type useCues } from './useCoaching';
+import { type LiveRun } from './useRun';
+
+/** What can be done while a run goes on, by finger, key or pedal. */
+export function useActions(
+  run: LiveRun,
+  wake: () => void,
+  { cues, naming, neighbours }: { cues: ReturnType<typeof useCues>; naming: Naming; neighbours: Neighbours },
+  who: string | undefined,
+) {
+  const { state, append, timeline, place } = run;
+  const { status } = state;
+
+  const waitOrGo = useCallback(() => {
+    wake();
+    if (status === 'ready') append({ type: 'start' });
+    else if (status === 'running') append({ type: 'pause', why: 'by hand' });
+    else if (status === 'paused') append({ type: 'resume' });
+  }, [status, append, wake]);
+
+  const talk = useCallback(() => {
+    wake();
+    if (status === 'paused' && state.pausedBy === 'talk') append({ type: 'resume' });
+    else append({ type: 'pause', why: 'talk' });
+  }, [status, state.pausedBy, append, wake]);
+
+  const next = useCallback(() => {
+    const now = place();
+    const inSetUp = now.timed.segment.kind !== 'breaths';
+    const toSeconds = inSetUp ? now.timed.endSeconds : (timeline.itemStarts[now.item + 1] ?? timeline.totalSeconds);
+    append({ type: 'jump', toSeconds, why: inSetUp ? 'ready' : 'next' });
+  }, [place, timeline, append]);
+
+  const back = useCallback(() => {
+    const toSeconds = timeline.itemStarts[place().item] ?? 0;
+    append({ type: 'jump', toSeconds, why: 'back' });
+  }, [place, timeline, append]);
+
+  const tap = useCallback(() => {
+    wake();
+    append({ type: 'tap', item: place().item });
+  }, [append, place, wake]);
+
+  const stop = useCallback(() => {
+    append({ type: 'stop', item: place().item, ...(who ? { who } : {}) });
+  }, [append, place, who]);
+
+  const undo = useCallback(() => {
+    const mark = lastMark(state);
+    if (!mark) return;
+    append({ type: 'undo', of: mark.id });
+    naming.close();
+    const { event } = mark;
+    const what =
+      event.type === 'fault' && event.fault ? faults[event.fault].words : event.type === 'fault' ? 'mark' : event.type;
+    say(`Taken back: ${what}.`);
+  }, [state, append, naming]);
+
+  const breathing = useCallback(() => place().timed.segment.kind === 'breaths', [place]);
+
+  /** Space taps the breath where the pacer follows, and waits or goes on elsewhere. */
+  const space = useCallback(() => {
+    if (status === 'running' && breathing() && modeOf(state, place().item) === 'follow') tap();
+    else waitOrGo();
+  }, [status, breathing, state, place, tap, waitOrGo]);
+
+  const press = useCallback(
+    (gesture: Gesture) => {
+      if (status === 'ready') return waitOrGo();
+      if (gesture === 'double') return stop();
+      if (gesture === 'long') return void naming.mark();
+      if (status === 'paused') return waitOrGo();
+      return breathing() ? tap() : next();
+    },
+    [status, waitOrGo, stop, naming, breathing, tap, next],
+  );
+
+  const keys: Record<string, () => void> = useMemo(
+    () => ({
+      ' ': space,
+      b: tap,
+      t: talk,
+      f: naming.mark,
+      c: () => cues.landed('yes'),
+      n: next,
+      u: undo,
+      ArrowRight: next,
+      ArrowLeft: back,
+      e: () => void neighbours.takeEasier(),
+      h: () => void (neighbours.readiness.met && neighbours.takeHarder()),
+      Escape: stop,
+    }),
+    [space, tap, talk, naming, cues, next, undo, back, neighbours, stop],
+  );
+
+  return { waitOrGo, talk, next, back, tap, stop, undo, press, keys };
+}
+export type Actions = ReturnType<typeof useActions>;
+
+/** Listens to the keys of the run; never while something is typed, and Space never beside a focused control of a panel. */
+export function useKeys(keys: Record<string, () => void>, may: (key: string) => boolean) {
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (isTyping(event.target) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+      const action = keys[key];
+      if (!action || !may(key)) return;
+      const panel = event.target instanceof HTMLElement && event.target.closest('[data-panel]') !== null;
+      if (panel && (isControl(event.target) || key.startsWith('Arrow')) && key !== 'Escape') return;
+      event.preventDefault();
+      action();
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, [keys, may]);
+}

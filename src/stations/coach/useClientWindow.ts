@@ -1,0 +1,40 @@
+'use client';
+
+import { useCallback, useEffect, useRef } from 'react';
+import { type ClientFrame, type ClientMessage, clientChannel } from '@/core/coach';
+
+/** Said again this often, so that a window opened later hears it, and one whose coach has gone knows. */
+const everyMs = 1000;
+
+/**
+ * Tells the client's window what to show.
+ *
+ * @param frame asked at once whenever `changes` differ, and every second
+ * @param nowMs the clock both windows keep
+ */
+export function useClientWindow(frame: () => ClientFrame, nowMs: () => number, changes: readonly unknown[]) {
+  const ask = useRef({ frame, nowMs });
+  useEffect(() => {
+    ask.current = { frame, nowMs };
+  });
+  const key = changes.map(String).join('|');
+  useEffect(() => {
+    if (typeof BroadcastChannel === 'undefined') return;
+    const channel = new BroadcastChannel(clientChannel);
+    const tell = () =>
+      channel.postMessage({ frame: ask.current.frame(), sentAtMs: ask.current.nowMs() } satisfies ClientMessage);
+    tell();
+    const timer = setInterval(tell, everyMs);
+    return () => {
+      clearInterval(timer);
+      channel.close();
+    };
+  }, [key]);
+}
+
+/** Opens the client's window, or brings it forward. */
+export function useOpenClientWindow() {
+  return useCallback(() => {
+    window.open('/client-window', 'kokyu-client', 'popup,width=900,height=700');
+  }, []);
+}
