@@ -7,7 +7,7 @@ import { type PlanItem } from '@/core/sequence';
 import { testServer } from './support/server';
 import { allSaved, expectAccessible, openRunOf, seedPlan } from './support/walk';
 
-const server = testServer(4330);
+const server = testServer(4340);
 
 test.beforeAll(() => server.start());
 test.afterAll(() => server.close());

@@ -5,7 +5,7 @@ import { type PlanItem } from '@/core/sequence';
 import { testServer } from './support/server';
 import { allSaved, expectAccessible, openRunOf, seedClient, seedPlan } from './support/walk';
 
-const server = testServer(4331);
+const server = testServer(4341);
 
 test.beforeAll(() => server.start());
 test.afterAll(() => server.close());
@@ -46,19 +46,24 @@ test('the tones of ten minutes begin within 5 ms of plan, as rendered', async ({
 });
 
 test('a pedal is learnt, told apart by its presses, and kept', async ({ page }) => {
+  await page.clock.install();
   await page.goto(`${server.url}/settings/pedal`);
   await page.getByRole('button', { name: 'Learn a key' }).click();
   await page.keyboard.press('F8');
   await expect(page.getByText('F8', { exact: true }).first()).toBeVisible();
   const tried = page.getByRole('region', { name: 'Try it' });
+  await page.clock.pauseAt(new Date(Date.now() + 60_000));
   await page.keyboard.press('F8');
+  await page.clock.runFor(400);
   await expect(tried).toContainText('short');
   await page.keyboard.down('F8');
+  await page.clock.runFor(700);
   await expect(tried).toContainText('long');
   await page.keyboard.up('F8');
   await page.keyboard.press('F8');
   await page.keyboard.press('F8');
   await expect(tried).toContainText('double');
+  await page.clock.resume();
   await allSaved(page);
   await page.reload();
   await expect(page.getByText('F8', { exact: true }).first()).toBeVisible();

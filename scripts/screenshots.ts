@@ -41,6 +41,7 @@ async function walk(page: Page) {
     await page.waitForTimeout(500);
     await page.screenshot({ path: `${folder}/${name}.png` });
   };
+  const setTheme = (to: string) => page.evaluate((name) => (document.documentElement.dataset.theme = name), to);
   await page.goto(server.url);
   await picture('today');
   await page.getByRole('listitem').filter({ hasText: 'Tamsin' }).getByRole('button', { name: 'Begin' }).click();
@@ -115,6 +116,12 @@ async function walk(page: Page) {
     .getByRole('radio', { name: 'wide' })
     .click();
   await allSaved(page);
+  await page.goto(`${base}/look?protocol=calmHold`);
+  await page.getByRole('button', { name: /Start the hold/ }).click();
+  await page.waitForTimeout(1200);
+  await picture('hold');
+  await page.getByRole('button', { name: /Breathe when/ }).click();
+  await page.getByRole('button', { name: 'Leave it out' }).click();
   await page.goto(`${base}/read`);
   await page.getByRole('button', { name: /Confirm this/ }).waitFor();
   await picture('read');
@@ -150,6 +157,20 @@ async function walk(page: Page) {
   await page.keyboard.press('n');
   await page.waitForTimeout(6400);
   await picture('coach');
+  await setTheme('dark');
+  await picture('coach-dark');
+  await setTheme('light');
+  const client = await page.context().newPage();
+  await client.goto(`${server.url}/client-window`);
+  await client.locator('[data-client-phase]').waitFor();
+  await client.waitForTimeout(1500);
+  await client.screenshot({ path: `${folder}/client-window.png` });
+  await client.close();
+  await page.bringToFront();
+  await page.keyboard.press('t');
+  await page.waitForTimeout(1200);
+  await picture('coach-talk');
+  await page.keyboard.press('t');
   while ((await page.getByRole('heading', { name: 'Done' }).count()) === 0) {
     await page.keyboard.press('n');
     await page.waitForTimeout(200);
@@ -162,6 +183,9 @@ async function walk(page: Page) {
     for (let step = 0; step < 7; step += 1) await page.keyboard.press('ArrowRight');
   }
   await allSaved(page);
+  await page.locator('#close').scrollIntoViewIfNeeded();
+  await page.evaluate(() => document.querySelector('#close')!.scrollIntoView());
+  await picture('close');
   await page.goto(`${base}/track`);
   await page.getByRole('heading', { name: 'Over visits' }).waitFor();
   await picture('track');

@@ -1,21 +1,25 @@
 /** Everything that must hold before a change is kept: lint, types, unit tests, build, browser tests. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { bin, build, install, must, root } from './lib.mjs';
 
+// The browser comes from elsewhere than the packages: both at once.
+const browserReady = browser();
 install();
-browser();
+await browserReady;
 
 const counts = { passed: 0, failed: 0 };
 const results = join(root, 'test-results');
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results);
 
-step('lint', bin('eslint'), ['.', '--max-warnings', '0']);
-step('layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 must(bin('next'), ['typegen'], { stdio: 'ignore' });
-step('types', bin('tsc'), ['--noEmit']);
+await Promise.all([
+  step('lint', bin('eslint'), ['.', '--max-warnings', '0']),
+  step('layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
+  step('types', bin('tsc'), ['--noEmit']),
+]);
 tally(
   'unit tests',
   bin('jest'),
@@ -35,10 +39,20 @@ tally('browser tests', bin('playwright'), ['test'], 'e2e.json', ({ stats, errors
 console.log(`\n${counts.passed} passed, ${counts.failed} failed`);
 process.exit(counts.failed === 0 ? 0 : 1);
 
+/** Runs a check beside others; what it printed comes out in one piece. */
 function step(name, command, args) {
-  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit' });
-  counts[status === 0 ? 'passed' : 'failed'] += 1;
-  console.log(`${name}: ${status === 0 ? 'in order' : 'not in order'}`);
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root });
+    const printed = [];
+    child.stdout.on('data', (data) => printed.push(data));
+    child.stderr.on('data', (data) => printed.push(data));
+    child.on('close', (status) => {
+      process.stdout.write(Buffer.concat(printed));
+      counts[status === 0 ? 'passed' : 'failed'] += 1;
+      console.log(`${name}: ${status === 0 ? 'in order' : 'not in order'}`);
+      resolve();
+    });
+  });
 }
 
 function tally(name, command, args, file, read) {
@@ -51,14 +65,20 @@ function tally(name, command, args, file, read) {
   console.log(`${name}: ${passed} passed, ${failed} failed`);
 }
 
-function browser() {
+async function browser() {
   if (existsSync(process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium')) return;
   if (process.getuid?.() !== 0) {
     console.error('The browser tests need Chromium at /usr/bin/chromium (Debian: apt-get install chromium).');
     process.exit(1);
   }
-  must('apt-get', ['update', '-qq']);
-  must('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+  // One shell for both steps: the install of the packages beside it holds this program's own turns up.
+  const child = spawn('sh', ['-c', 'apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium'], {
+    stdio: 'inherit',
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
   });
+  const status = await new Promise((resolve) => child.on('close', resolve));
+  if (status !== 0) {
+    console.error('apt-get did not succeed. What it printed above says why.');
+    process.exit(1);
+  }
 }

@@ -24,7 +24,7 @@ export function TopBar({
   children?: ReactNode;
 }) {
   return (
-    <header className="screen-only flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule px-4 py-1 lg:px-7">
+    <header className="screen-only sticky top-0 z-20 flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule bg-paper px-4 py-1 lg:px-7">
       <Link href="/" className="flex min-h-11 items-center font-semibold hover:underline">
         {studioName}
       </Link>

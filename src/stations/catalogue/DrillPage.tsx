@@ -2,19 +2,42 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { type Drill, type PositionId, correctionLadder, faults, movementWords, positions } from '@/core/catalogue';
 import { capital, listed } from '@/core/reasons';
 import { axes, type AxisId } from '@/core/schools';
-import { openedRegions } from '@/core/sequence';
-import { regions } from '@/core/trunk';
+import { openedRegions, startCadences } from '@/core/sequence';
+import { regions, trunkMotion } from '@/core/trunk';
 import { keep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { say } from '@/parts/say';
 import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { TrunkSection } from '@/parts/figures/trunk/TrunkSection';
+import { teachingMoment } from '../teaching';
 import { factsOfDrill } from './drillFacts';
+
+/** How the canister moves in this drill, from both views: its own breath, round and round. */
+function BreathOfDrill({ drill, side }: { drill: Drill; side: 'left' | 'right' }) {
+  const motion = useMemo(
+    () => trunkMotion(drill.stances, openedRegions(drill, drill.sides === 'none' ? 'none' : side)),
+    [drill, side],
+  );
+  const ask = useCallback(
+    () => teachingMoment(startCadences(drill, false), performance.timeOrigin + performance.now()),
+    [drill],
+  );
+  return (
+    <figure className="mt-3">
+      <div className="flex justify-around gap-4">
+        <TrunkSection motion={motion} view="side" ask={ask} labels className="h-56" />
+        <TrunkSection motion={motion} view="front" ask={ask} labels className="h-56" />
+      </div>
+      <figcaption className="mt-1 text-sm text-ink2">{motion.words.join(' ')}</figcaption>
+    </figure>
+  );
+}
 
 const stepNames = {
   throughout: 'Throughout',
@@ -69,6 +92,7 @@ export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; n
               `Tinted: where the breath should go, ${listed(tinted.map((id) => regions[id].name))}. `}
             {drill.movement !== 'none' && 'Dotted: the other end of the movement.'}
           </p>
+          <BreathOfDrill drill={drill} side={side} />
           <div className="mt-3 flex flex-wrap gap-4">
             {drill.positions.length > 1 && (
               <ChoiceChips

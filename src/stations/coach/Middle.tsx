@@ -8,7 +8,7 @@ import { type PlanItem, drillOf } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { Ribbon } from '@/parts/figures/Ribbon';
 import { TrunkSection } from '@/parts/figures/trunk/TrunkSection';
-import { motionOf, teachingMoment } from './teaching';
+import { motionOf, teachingMoment } from '../teaching';
 import { type Naming } from './useCoaching';
 import { type LiveRun } from './useRun';
 import { type Shown } from './useShown';
@@ -44,7 +44,7 @@ export function Middle(props: Props) {
   const { status } = state;
   /** The drill's own breath, round and round, while the pacer does not pace it. */
   const askBreath = useCallback(
-    () => (status === 'running' && place().moment !== null ? place().moment : teachingMoment(item, nowMs())),
+    () => (status === 'running' && place().moment !== null ? place().moment : teachingMoment(item.cadences, nowMs())),
     [status, place, item, nowMs],
   );
 

@@ -10,7 +10,6 @@ import { TouchBadge } from './TouchBadge';
 export function RunHeader({
   back,
   touch,
-  group,
   watch,
   zone,
   muted,
@@ -19,9 +18,8 @@ export function RunHeader({
   onMute,
 }: {
   back: string;
-  touch: TouchConsent;
-  /** In a group consent stands on each tile. */
-  group: boolean;
+  /** Of the client, or of the person chosen in a group; null when nobody is: there it stands on each tile. */
+  touch: TouchConsent | null;
   watch: readonly string[];
   zone: string;
   muted: boolean;
@@ -32,7 +30,11 @@ export function RunHeader({
   return (
     <header className="flex min-h-16 flex-wrap items-center justify-between gap-x-5 border-b border-rule px-4">
       <div className="flex items-center gap-3">
-        {group ? <span className="text-2xl font-semibold">Group</span> : <TouchBadge touch={touch} onPress={onTouch} />}
+        {touch === null ? (
+          <span className="text-2xl font-semibold">Group</span>
+        ) : (
+          <TouchBadge touch={touch} onPress={onTouch} />
+        )}
         <Link href={back} className="grid size-11 place-items-center" aria-label="Back to the client">
           <ArrowLeft size={22} aria-hidden />
         </Link>

@@ -9,6 +9,7 @@ import { capital } from '@/core/reasons';
 import { type StoredRun } from '@/core/record';
 import { type PlanItem, drillOf } from '@/core/sequence';
 import { Button, LinkButton } from '@/parts/Button';
+import { PlanStrip } from '@/parts/figures/PlanStrip';
 import { Tide } from '@/parts/figures/Tide';
 import { type ClientView } from '../view';
 import { type GroupMember, GroupTiles } from './GroupTiles';
@@ -88,6 +89,10 @@ export function RunScreen({
     nowMs,
     [state.status, state.anchorEpochMs, state.cursorSeconds, shown.segment, cueShown],
   );
+  const askRunSeconds = useCallback(() => {
+    const now = place();
+    return now.timed.startSeconds + now.intoSeconds;
+  }, [place]);
   const openClientWindow = useOpenClientWindow();
   const restingCycle = useMemo(() => restingCycleOf(view), [view]);
 
@@ -111,6 +116,7 @@ export function RunScreen({
 
   const about = group.find(({ clientId }) => clientId === chosen) ?? null;
   const stopped = group.find(({ clientId }) => resting.unsettled.has(clientId)) ?? null;
+  const person = about ?? { clientId: view.id, touch: view.known.profile.touch, latestTouch: view.known.latest.touch };
   const watch = signsOf(view, about ? [about] : group);
   const panelShown: ReactNode = stopped ? (
     <StopPanel
@@ -127,9 +133,10 @@ export function RunScreen({
   ) : panel === null ? null : panel === 'touch' ? (
     <Panel title="Touch" onClose={() => setPanel(null)}>
       <TouchChoice
-        clientId={view.id}
-        latest={view.known.latest.touch}
-        touch={view.known.profile.touch}
+        key={person.clientId}
+        clientId={person.clientId}
+        latest={person.latestTouch}
+        touch={person.touch}
         onDone={() => setPanel(null)}
       />
     </Panel>
@@ -150,8 +157,7 @@ export function RunScreen({
     >
       <RunHeader
         back={`/clients/${view.id}/coach`}
-        touch={view.known.profile.touch}
-        group={group.length > 0}
+        touch={group.length > 0 && !about ? null : person.touch}
         watch={watch}
         zone={view.settings.timeZone}
         muted={sound.muted}
@@ -197,6 +203,13 @@ export function RunScreen({
         <Button look="quiet" className="!px-3" onClick={openClientWindow}>
           <MonitorUp size={18} aria-hidden /> Client’s window
         </Button>
+        <PlanStrip
+          starts={run.timeline.itemStarts}
+          totalSeconds={run.timeline.totalSeconds}
+          at={index}
+          askSeconds={askRunSeconds}
+          className="ml-4 h-6 min-w-40 grow max-sm:hidden"
+        />
       </div>
       <RunZones
         enabled={enabled}

@@ -63,22 +63,29 @@ export function useShown(run: LiveRun): Shown {
   return shown;
 }
 
-/** Keeps the screen awake while a run goes on, where the browser can. */
+/** Keeps the screen awake while a run goes on, where the browser can. A browser lets go when the page is hidden: it is asked again. */
 export function useAwake(on: boolean) {
   useEffect(() => {
     if (!on || !('wakeLock' in navigator)) return;
-    let sentinel: WakeLockSentinel | null = null;
+    let held: WakeLockSentinel | null = null;
     let over = false;
-    navigator.wakeLock
-      .request('screen')
-      .then((held) => {
-        if (over) void held.release();
-        else sentinel = held;
-      })
-      .catch(() => undefined);
+    const ask = () => {
+      if (document.visibilityState !== 'visible') return;
+      navigator.wakeLock.request('screen').then(
+        (sentinel) => {
+          if (over) void sentinel.release();
+          else held = sentinel;
+        },
+        // A low battery may forbid it; the run goes on without.
+        () => undefined,
+      );
+    };
+    ask();
+    document.addEventListener('visibilitychange', ask);
     return () => {
       over = true;
-      void sentinel?.release();
+      document.removeEventListener('visibilitychange', ask);
+      void held?.release();
     };
   }, [on]);
 }

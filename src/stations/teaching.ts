@@ -1,4 +1,4 @@
-import { type PhaseMoment, phaseAt, planBreaths } from '@/core/cadence';
+import { type Cadence, type PhaseMoment, phaseAt, planBreaths } from '@/core/cadence';
 import { type PlanItem, drillOf, openedRegions } from '@/core/sequence';
 import { type TrunkMotion, trunkMotion } from '@/core/trunk';
 
@@ -9,11 +9,11 @@ export function motionOf(item: PlanItem, side: PlanItem['side']): TrunkMotion {
 }
 
 /**
- * This drill's breath going round and round by the run's clock: for showing it in a talk or a set-up, while the pacer stands.
+ * A breath going round and round: for showing it in a talk, a set-up or the catalogue, where nothing is paced.
  *
- * @param nowMs the run's clock
+ * @param nowMs any clock that goes evenly
  */
-export function teachingMoment(item: PlanItem, nowMs: number): PhaseMoment {
-  const breaths = planBreaths(item.cadences.map((cadence) => ({ cadence, breaths: 1 })));
+export function teachingMoment(cadences: readonly Cadence[], nowMs: number): PhaseMoment {
+  const breaths = planBreaths(cadences.map((cadence) => ({ cadence, breaths: 1 })));
   return phaseAt(breaths, (nowMs / 1000) % breaths.totalSeconds);
 }
