@@ -19,14 +19,14 @@ export type GroupForm =
  */
 export function groupForm(gates: Gates, item: PlanItem): GroupForm {
   const drill = knownDrill(item);
-  if (!drill) return { kind: 'not', why: 'This drill is no longer in the catalogue.', instead: 'Quiet breathing' };
+  if (!drill) return { kind: 'not', why: 'This drill is no longer in the catalogue.', instead: 'quiet breathing' };
   const components: Component[] = itemComponents(item);
   const verdict = checkComponents(gates, components);
   if (!verdict.allowed) {
     return {
       kind: 'not',
       why: refusalInWords(verdict) ?? 'Not today.',
-      instead: verdict.smallestChange ?? 'Quiet breathing meanwhile',
+      instead: verdict.smallestChange ?? 'quiet breathing',
     };
   }
   const words = [...new Set(verdict.changes.map(({ to }) => to).filter((to): to is string => Boolean(to)))];

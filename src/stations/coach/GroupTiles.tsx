@@ -36,11 +36,7 @@ export function GroupTiles({
   onChoose: (clientId: string | null) => void;
 }) {
   return (
-    <div
-      role="group"
-      aria-label="Who is on this plan"
-      className="grid grid-cols-2 gap-2 px-3 pb-2 sm:grid-cols-3 lg:grid-cols-6"
-    >
+    <div role="group" aria-label="Who is on this plan" className="grid grid-cols-3 gap-2 px-3 pt-2 lg:grid-cols-6">
       {members.map(({ clientId, name, gates, touch }) => {
         const form = groupForm(gates, item);
         const on = chosen === clientId;
@@ -51,14 +47,15 @@ export function GroupTiles({
             type="button"
             aria-pressed={on}
             onClick={() => onChoose(on ? null : clientId)}
-            className={`min-h-16 min-w-0 rounded-one border-2 px-2.5 py-1 text-left leading-tight ${
+            className={`flex min-h-20 min-w-0 flex-col rounded-one border-2 px-2.5 py-1 text-left leading-tight ${
               on ? 'border-ink bg-ink text-onink' : form.kind === 'same' && !rests ? 'border-line' : 'border-caution'
             }`}
           >
-            <span className="block truncate text-xl font-semibold">{name}</span>
-            <span className={`block text-base ${on ? '' : 'text-ink2'}`}>
-              {rests ? 'stopped: breathes normally' : formInWords(form)}, {touchShort[touch]}
+            <span className="w-full truncate text-lg font-semibold">{name}</span>
+            <span className={`line-clamp-2 text-sm leading-tight ${on ? '' : 'text-ink2'}`}>
+              {rests ? 'stopped: breathes normally' : formInWords(form)}
             </span>
+            <span className={`block text-sm leading-tight ${on ? '' : 'text-ink2'}`}>{touchShort[touch]}</span>
           </button>
         );
       })}

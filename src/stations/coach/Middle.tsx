@@ -30,11 +30,13 @@ interface Props {
   onPress: () => void;
   onBegin: () => void;
   onTalkOver: () => void;
+  /** Less height than usual: the tiles of a group stand above. */
+  tight?: boolean;
 }
 
 /** The middle of the screen: the phase and the count; between drills what comes next; in a talk the trunk that teaches. */
 export function Middle(props: Props) {
-  const { run, shown, item, side, onPress } = props;
+  const { run, shown, item, side, onPress, tight = false } = props;
   const { state, place, nowMs } = run;
   const motion = useMemo(() => motionOf(item, side), [item, side]);
   // For a frame after a swap the words lag behind the plan, which may have become shorter.
@@ -59,7 +61,7 @@ export function Middle(props: Props) {
       <span className="flex min-h-0 grow justify-between gap-4">
         <span className="flex min-w-0 flex-col">
           <span
-            className={`text-8xl leading-none font-bold lg:text-[9rem] ${paused ? 'text-ink2 lg:!text-[7rem]' : phaseInk[phase]}`}
+            className={`text-7xl leading-none font-bold lg:text-[min(9rem,17dvh)] ${paused ? 'text-ink2 lg:!text-[min(7rem,14dvh)]' : phaseInk[phase]}`}
             data-phase={phase}
           >
             {paused ? 'WAITING' : phaseWords[phase]}
@@ -71,7 +73,10 @@ export function Middle(props: Props) {
                 : 'Tap, or Space, to go on.'}
             </span>
           ) : (
-            <span className="min-h-0 text-[7rem] leading-none font-bold lg:text-[14rem]" data-count>
+            <span
+              className={`min-h-0 text-7xl leading-none font-bold ${tight ? 'lg:text-[min(11rem,18dvh)]' : 'lg:text-[min(14rem,27dvh)]'}`}
+              data-count
+            >
               {shown.count}
             </span>
           )}

@@ -152,7 +152,7 @@ export function RunScreen({
 
   return (
     <main
-      className={`grid h-dvh overflow-hidden max-lg:overflow-auto ${group.length > 0 ? 'grid-rows-[auto_auto_minmax(0,1fr)_auto_auto]' : 'grid-rows-[auto_minmax(0,1fr)_auto_auto]'}`}
+      className={`grid min-h-dvh content-start lg:h-dvh lg:content-stretch lg:overflow-hidden ${group.length > 0 ? 'lg:grid-rows-[auto_auto_minmax(0,1fr)_auto_auto]' : 'lg:grid-rows-[auto_minmax(0,1fr)_auto_auto]'}`}
       aria-label="Coaching"
     >
       <RunHeader
@@ -178,6 +178,7 @@ export function RunScreen({
         <TideOf run={run} />
         <Middle
           {...{ run, shown, item, side, naming }}
+          tight={group.length > 0}
           onPress={actions.waitOrGo}
           onBegin={actions.waitOrGo}
           onTalkOver={actions.talk}
@@ -208,7 +209,7 @@ export function RunScreen({
           totalSeconds={run.timeline.totalSeconds}
           at={index}
           askSeconds={askRunSeconds}
-          className="ml-4 h-6 min-w-40 grow max-sm:hidden"
+          className="ml-4 h-6 w-0 min-w-40 grow max-sm:hidden"
         />
       </div>
       <RunZones

@@ -25,6 +25,7 @@ export function PositionChips({
     <div>
       <ChoiceChips
         label="Position"
+        apart={shown.length > 4}
         value={value}
         choices={shown.map((position) => ({ value: position, label: position }))}
         onChange={onChange}
