@@ -11,7 +11,7 @@ import { ReasonList } from './ReasonList';
 import { Slider } from './Slider';
 import { Stepper } from './Stepper';
 import { Ring, gradeForKey, gradeText } from './figures/Ring';
-import { steppedLevel, tideLevelY } from './figures/Tide';
+import { steppedLevel, tideDown } from './figures/Tide';
 import { SafetyLine } from './shell/SafetyLine';
 import { Thread } from './shell/Thread';
 import { stationList } from './shell/stations';
@@ -170,8 +170,8 @@ describe('the ring', () => {
 
 describe('the tide and the score', () => {
   test('full is high, empty is low', () => {
-    expect(tideLevelY(1)).toBeLessThan(tideLevelY(0.5));
-    expect(tideLevelY(0.5)).toBeLessThan(tideLevelY(0));
+    expect(tideDown(1)).toBeLessThan(tideDown(0.5));
+    expect(tideDown(0.5)).toBeLessThan(tideDown(0));
   });
 
   test('with reduced motion the level moves once a second and is the same at the ends', () => {

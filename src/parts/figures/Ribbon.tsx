@@ -1,7 +1,7 @@
 'use client';
 
-import { useEffect, useId, useMemo, useRef } from 'react';
-import { type BreathStretch } from '@/core/cadence';
+import { memo, useEffect, useId, useMemo, useRef } from 'react';
+import { type BreathStretch, cycleSeconds } from '@/core/cadence';
 import { breathPieces, pointList } from './score/score.geometry';
 
 const width = 600;
@@ -10,11 +10,11 @@ const perSecond = 36;
 /** Where "now" stands: a little of what was, most of what comes. */
 const nowX = 145;
 
-/** The phases ahead, gliding past a line that is now. */
-export function Ribbon({
+/** The phases ahead, gliding past a line that is now. The sheet is drawn once and only moved. */
+export const Ribbon = memo(function Ribbon({
   stretches,
   askSeconds,
-  className,
+  className = '',
 }: {
   stretches: readonly BreathStretch[];
   /** Seconds into these stretches. */
@@ -22,7 +22,7 @@ export function Ribbon({
   className?: string;
 }) {
   const id = useId().replace(/[^a-zA-Z0-9]/g, '');
-  const moving = useRef<SVGGElement>(null);
+  const sheet = useRef<SVGSVGElement>(null);
   const pieces = useMemo(
     () =>
       breathPieces(
@@ -32,6 +32,10 @@ export function Ribbon({
       ),
     [stretches],
   );
+  const length = useMemo(
+    () => perSecond * stretches.reduce((sum, { cadence, breaths }) => sum + cycleSeconds(cadence) * breaths, 0),
+    [stretches],
+  );
 
   useEffect(() => {
     const still = window.matchMedia('(prefers-reduced-motion: reduce)');
@@ -39,42 +43,57 @@ export function Ribbon({
     const draw = () => {
       frame = requestAnimationFrame(draw);
       const seconds = still.matches ? Math.floor(askSeconds()) : askSeconds();
-      moving.current?.setAttribute('transform', `translate(${(nowX - seconds * perSecond).toFixed(1)} 8)`);
+      // In parts of the sheet's own length, so that it holds at any size of the screen.
+      const left = (nowX - seconds * perSecond) / length;
+      sheet.current?.style.setProperty('transform', `translate3d(${(left * 100).toFixed(4)}%,0,0)`);
     };
     draw();
     return () => cancelAnimationFrame(frame);
-  }, [askSeconds]);
+  }, [askSeconds, length]);
 
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} className={className} aria-hidden>
-      <defs>
-        <pattern id={`${id}out`} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-          <rect width="9" height="9" fill="var(--exhalew)" />
-          <rect width="3.2" height="9" fill="var(--exhale)" />
-        </pattern>
-      </defs>
-      <g ref={moving}>
-        {pieces.map((piece, i) =>
-          piece.kind === 'pause' ? (
-            <polyline
-              key={i}
-              points={pointList(piece.points)}
-              stroke="var(--ink)"
-              strokeWidth="5"
-              strokeDasharray="0.1 10"
-              strokeLinecap="round"
-            />
-          ) : (
-            <polygon
-              key={i}
-              points={pointList(piece.points)}
-              fill={piece.kind === 'inhale' ? 'var(--inhale)' : `url(#${id}out)`}
-            />
-          ),
-        )}
-      </g>
-      <line x1="0" x2={width} y1={height - 8} y2={height - 8} stroke="var(--rule)" strokeWidth="1.5" />
-      <line x1={nowX} x2={nowX} y1="0" y2={height} stroke="var(--ink)" strokeWidth="3" />
-    </svg>
+    <span
+      className={`relative block overflow-hidden ${className}`}
+      style={{ aspectRatio: `${width} / ${height}` }}
+      aria-hidden
+    >
+      <svg
+        ref={sheet}
+        viewBox={`0 0 ${length} ${height}`}
+        className="absolute top-0 left-0 h-full max-w-none will-change-transform"
+        style={{ width: `${(length / width) * 100}%` }}
+      >
+        <defs>
+          <pattern id={`${id}out`} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+            <rect width="9" height="9" fill="var(--exhalew)" />
+            <rect width="3.2" height="9" fill="var(--exhale)" />
+          </pattern>
+        </defs>
+        <g transform="translate(0 8)">
+          {pieces.map((piece, i) =>
+            piece.kind === 'pause' ? (
+              <polyline
+                key={i}
+                points={pointList(piece.points)}
+                stroke="var(--ink)"
+                strokeWidth="5"
+                strokeDasharray="0.1 10"
+                strokeLinecap="round"
+              />
+            ) : (
+              <polygon
+                key={i}
+                points={pointList(piece.points)}
+                fill={piece.kind === 'inhale' ? 'var(--inhale)' : `url(#${id}out)`}
+              />
+            ),
+          )}
+        </g>
+      </svg>
+      <svg viewBox={`0 0 ${width} ${height}`} className="absolute inset-0 h-full w-full">
+        <line x1="0" x2={width} y1={height - 8} y2={height - 8} stroke="var(--rule)" strokeWidth="1.5" />
+        <line x1={nowX} x2={nowX} y1="0" y2={height} stroke="var(--ink)" strokeWidth="3" />
+      </svg>
+    </span>
   );
-}
+});

@@ -1,95 +1,65 @@
 'use client';
 
-import { useEffect, useId, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { type PhaseMoment } from '@/core/cadence';
 
 /** What the tide asks each frame: the phase now, or null when nothing is paced. */
 export type AskMoment = () => PhaseMoment | null;
 
-const width = 160;
-const height = 560;
-/** Room above and below, so that full and empty are levels and not edges. */
-const margin = 14;
+/** Room above and below in parts of the height, so that full and empty are levels and not edges. */
+const margin = 0.025;
 
-export const tideLevelY = (level: number) => height - margin - level * (height - 2 * margin);
+/** How far down the level lies, in parts of the channel's height. @example tideDown(1) // 0.025 */
+export const tideDown = (level: number) => 1 - margin - level * (1 - 2 * margin);
 
 /**
  * The pacer: a tall channel in which a level climbs on the inhale (solid), falls on the exhale (hatched) and rests on a
- * dotted shelf in a pause. With reduced motion the level moves in whole seconds.
+ * dotted shelf in a pause. With reduced motion the level moves in whole seconds. The water is drawn once and only moved, so
+ * that a slow tablet keeps its sixty frames.
  */
-export function Tide({ ask, className }: { ask: AskMoment; className?: string }) {
-  const id = useId().replace(/[^a-zA-Z0-9]/g, '');
-  const fill = useRef<SVGRectElement>(null);
-  const surface = useRef<SVGLineElement>(null);
-  const arrow = useRef<SVGPathElement>(null);
+export const Tide = memo(function Tide({ ask, className = '' }: { ask: AskMoment; className?: string }) {
+  const water = useRef<HTMLDivElement>(null);
 
   useEffect(() => {
     const still = window.matchMedia('(prefers-reduced-motion: reduce)');
     let frame = 0;
+    let shown = '';
     let phaseShown = '';
     const draw = () => {
       frame = requestAnimationFrame(draw);
       const moment = ask();
       const level = moment ? (still.matches ? steppedLevel(moment) : moment.level) : 0;
-      const y = tideLevelY(level);
-      fill.current?.setAttribute('y', y.toFixed(1));
-      fill.current?.setAttribute('height', (height - y).toFixed(1));
-      surface.current?.setAttribute('y1', y.toFixed(1));
-      surface.current?.setAttribute('y2', y.toFixed(1));
-      arrow.current?.setAttribute('transform', `translate(80 ${Math.min(height - 60, y + 60).toFixed(1)})`);
+      const down = `translate3d(0,${(tideDown(level) * 100).toFixed(2)}%,0)`;
+      if (down !== shown) {
+        shown = down;
+        water.current?.style.setProperty('transform', down);
+      }
       const phase = moment?.phase ?? 'none';
       if (phase === phaseShown) return;
       phaseShown = phase;
-      surface.current?.setAttribute('data-tide', phase);
-      const rising = phase === 'inhale' || phase === 'topPause';
-      const pause = phase === 'topPause' || phase === 'bottomPause';
-      fill.current?.setAttribute('fill', phase === 'none' ? 'none' : rising ? 'var(--inhale)' : `url(#${id}hatch)`);
-      const ink = pause || phase === 'none' ? 'var(--ink)' : rising ? 'var(--inhale)' : 'var(--exhale)';
-      surface.current?.setAttribute('stroke', ink);
-      surface.current?.setAttribute('stroke-dasharray', pause ? '0.1 12' : 'none');
-      surface.current?.setAttribute('stroke-linecap', pause ? 'round' : 'butt');
-      arrow.current?.setAttribute(
-        'd',
-        pause || phase === 'none' ? '' : rising ? 'M-24 12 L0 -12 L24 12' : 'M-24 -12 L0 12 L24 -12',
-      );
-      arrow.current?.setAttribute('stroke', rising ? 'var(--onink)' : 'var(--exhale)');
+      water.current?.setAttribute('data-tide', phase);
     };
     draw();
     return () => cancelAnimationFrame(frame);
-  }, [ask, id]);
+  }, [ask]);
 
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} preserveAspectRatio="none" className={className} aria-hidden>
-      <defs>
-        <pattern id={`${id}hatch`} width="12" height="12" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-          <rect width="12" height="12" fill="var(--exhalew)" />
-          <rect width="4" height="12" fill="var(--exhale)" />
-        </pattern>
-        <clipPath id={`${id}clip`}>
-          <rect width={width} height={height} rx="6" />
-        </clipPath>
-      </defs>
-      <g clipPath={`url(#${id}clip)`}>
-        <rect width={width} height={height} fill="var(--leaf)" />
-        <rect ref={fill} width={width} />
-        <line ref={surface} x1="0" x2={width} strokeWidth="9" />
-        {[0.25, 0.5, 0.75].map((mark) => (
-          <line
-            key={mark}
-            x1="0"
-            x2="14"
-            y1={tideLevelY(mark)}
-            y2={tideLevelY(mark)}
-            stroke="var(--ink)"
-            strokeWidth="2"
-          />
-        ))}
-        <path ref={arrow} fill="none" strokeWidth="10" strokeLinecap="round" strokeLinejoin="round" />
-      </g>
-      <rect x="1" y="1" width={width - 2} height={height - 2} rx="6" fill="none" stroke="var(--rule)" strokeWidth="2" />
-    </svg>
+    <div className={`relative overflow-hidden rounded-one border-2 border-rule bg-leaf ${className}`} aria-hidden>
+      <div ref={water} className="tide-water" data-tide="none">
+        <svg viewBox="-30 -20 60 40" className="tide-arrow" aria-hidden>
+          <path d="M-24 12 L0 -12 L24 12" />
+        </svg>
+      </div>
+      {[0.25, 0.5, 0.75].map((mark) => (
+        <span
+          key={mark}
+          className="absolute left-0 block h-0.5 w-3.5 bg-ink"
+          style={{ top: `${(tideDown(mark) * 100).toFixed(1)}%` }}
+        />
+      ))}
+    </div>
   );
-}
+});
 
 /**
  * The level in whole seconds, for reduced motion: it moves once a count and stays.

@@ -9,6 +9,7 @@ import { Button } from '@/parts/Button';
 import { Ribbon } from '@/parts/figures/Ribbon';
 import { TrunkSection } from '@/parts/figures/trunk/TrunkSection';
 import { motionOf, teachingMoment } from '../teaching';
+import { Tick } from './Tick';
 import { type Naming } from './useCoaching';
 import { type LiveRun } from './useRun';
 import { type Shown } from './useShown';
@@ -43,6 +44,10 @@ export function Middle(props: Props) {
   const segment = run.timeline.segments[shown.segment] ?? place().timed;
   const stretches = segment.segment.kind === 'breaths' ? segment.segment.stretches : null;
   const askSeconds = useCallback(() => place().intoSeconds, [place]);
+  const askCount = useCallback(() => {
+    const { moment } = place();
+    return moment ? String(Math.floor(moment.intoSeconds) + 1) : '';
+  }, [place]);
   const { status } = state;
   /** The drill's own breath, round and round, while the pacer does not pace it. */
   const askBreath = useCallback(
@@ -73,12 +78,10 @@ export function Middle(props: Props) {
                 : 'Tap, or Space, to go on.'}
             </span>
           ) : (
-            <span
+            <Tick
+              ask={askCount}
               className={`min-h-0 text-7xl leading-none font-bold ${tight ? 'lg:text-[min(11rem,18dvh)]' : 'lg:text-[min(14rem,27dvh)]'}`}
-              data-count
-            >
-              {shown.count}
-            </span>
+            />
           )}
         </span>
         <span className="hidden min-h-0 w-44 shrink-0 self-center xl:block">
@@ -145,6 +148,7 @@ function Between({ run, shown, item, naming, onPress, ask, motion }: Inner) {
   const drill = drillOf(item);
   const { segment } = run.timeline.segments[shown.segment] ?? place().timed;
   const rest = shown.kind === 'rest';
+  const askLeft = useCallback(() => `${Math.ceil(place().leftSeconds)} s`, [place]);
   const title =
     rest || segment.kind === 'rest'
       ? 'Rest'
@@ -172,7 +176,7 @@ function Between({ run, shown, item, naming, onPress, ask, motion }: Inner) {
                   .filter((part) => part !== '')
                   .join('. ')}
           </span>
-          <span className="text-7xl font-semibold tabular-nums">{shown.secondsLeft} s</span>
+          <Tick ask={askLeft} className="text-7xl font-semibold tabular-nums" />
         </button>
         <Unnamed run={run} naming={naming} />
       </div>

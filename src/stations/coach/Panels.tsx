@@ -7,7 +7,7 @@ import { type PacingMode, modeOf } from '@/core/coach';
 import { type PlanItem, drillOf, phaseLimits, withPhase } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
-import { TextArea } from '@/parts/Field';
+import { Field, TextInput } from '@/parts/Field';
 import { Slider } from '@/parts/Slider';
 import { Stepper } from '@/parts/Stepper';
 import { useKept } from '@/parts/useKept';
@@ -195,7 +195,6 @@ const noteChips = [
   'Felt it at the sides',
   'Preferred eyes open',
   'Asked for a rest',
-  'Talked about home practice',
 ] as const;
 
 /** Notes by a few chips and short text; kept as they are tapped, the text when it is added. */
@@ -213,19 +212,24 @@ export function NotePanel({ run, who }: { run: LiveRun; who: string | undefined 
           </Button>
         ))}
       </div>
-      <label className="text-sm text-ink2">
-        A few words
-        <TextArea rows={2} maxLength={2000} value={text} onChange={(event) => type(event.target.value)} />
-      </label>
-      <Button
-        disabled={text.trim() === ''}
-        onClick={() => {
-          note(text.trim());
-          type('');
-        }}
-      >
-        Add it
-      </Button>
+      <div className="flex items-end gap-2">
+        <div className="grow">
+          <Field label="A few words">
+            {(ids) => (
+              <TextInput {...ids} maxLength={2000} value={text} onChange={(event) => type(event.target.value)} />
+            )}
+          </Field>
+        </div>
+        <Button
+          disabled={text.trim() === ''}
+          onClick={() => {
+            note(text.trim());
+            type('');
+          }}
+        >
+          Add it
+        </Button>
+      </div>
       <ul className="text-base">
         {notes
           .filter(({ id }) => !undone.has(id))

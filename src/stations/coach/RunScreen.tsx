@@ -281,7 +281,7 @@ function sideNow(run: LiveRun, item: PlanItem): PlanItem['side'] {
 function TideOf({ run }: { run: LiveRun }) {
   const { place, state } = run;
   const ask = useCallback(() => (state.status === 'ready' ? null : place().moment), [place, state.status]);
-  return <Tide ask={ask} className="h-full min-h-0 w-full" />;
+  return <Tide ask={ask} className="h-full min-h-56 w-full lg:min-h-0" />;
 }
 
 /** Every fault, likeliest first, when none of the three was it. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { type ReactNode } from 'react';
+import { type ReactNode, memo } from 'react';
 import { modeOf } from '@/core/coach';
 import { type PlanItem, drillOf, openedRegions } from '@/core/sequence';
 import { Button } from '@/parts/Button';
@@ -33,23 +33,13 @@ export function ThisDrill({
   naming: Naming;
   panel: ReactNode;
 }) {
-  const drill = drillOf(item);
   const live = run.state.status === 'running' || run.state.status === 'paused';
   return (
     <aside className="flex min-h-0 flex-col max-lg:col-span-2" aria-label="This drill">
       <Counter run={run} shown={shown} item={item} />
       {panel ?? (
         <>
-          <figure className="my-2 min-h-0 grow max-lg:hidden" aria-hidden>
-            <Mannequin
-              className="mx-auto h-full max-h-64 w-full"
-              position={item.position}
-              movement={drill.movement}
-              props={item.props}
-              side={side === 'right' ? 'right' : 'left'}
-              tinted={partsToTint(openedRegions(drill, side))}
-            />
-          </figure>
+          <Figure item={item} side={side} />
           <p className="text-4xl leading-[1.06] font-semibold lg:text-[2.9rem]" aria-live="polite" data-cue>
             {naming.remedy?.words ?? cues.words}
           </p>
@@ -81,6 +71,23 @@ export function ThisDrill({
     </aside>
   );
 }
+
+/** The pose: drawn anew only for another drill or side, not with every count. */
+const Figure = memo(function Figure({ item, side }: { item: PlanItem; side: PlanItem['side'] }) {
+  const drill = drillOf(item);
+  return (
+    <figure className="my-2 min-h-0 grow max-lg:hidden" aria-hidden>
+      <Mannequin
+        className="mx-auto h-full max-h-64 w-full"
+        position={item.position}
+        movement={drill.movement}
+        props={item.props}
+        side={side === 'right' ? 'right' : 'left'}
+        tinted={partsToTint(openedRegions(drill, side))}
+      />
+    </figure>
+  );
+});
 
 function Counter({ run, shown, item }: { run: LiveRun; shown: Shown; item: PlanItem }) {
   const mode = modeOf(run.state, shown.item);

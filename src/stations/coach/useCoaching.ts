@@ -143,7 +143,7 @@ export function useNeighbours(view: ClientView, run: LiveRun, item: PlanItem, in
     };
   }, [planner, plan, view, drill, index, drillsKey]);
   const usable = found?.for === drill.id ? found : null;
-  const readiness = harderReadiness(run.state, index);
+  const readiness = useMemo(() => harderReadiness(run.state, index), [run.state, index]);
   const { append } = run;
   const swap = (neighbour: Neighbour | null, why: 'easier' | 'harder') =>
     neighbour && append({ type: 'swap', item: index, to: { ...neighbour.item, id: newId() }, why });

@@ -4,19 +4,17 @@ import { useEffect, useRef, useState } from 'react';
 import { type RunPlace } from '@/core/coach';
 import { type LiveRun } from './useRun';
 
-/** What the words on the coach's screen need; it changes about once a second, not once a frame. */
+/** What the words on the coach's screen need; it changes about once a phase. What changes every second is a Tick. */
 export interface Shown {
   item: number;
   segment: number;
   kind: RunPlace['timed']['segment']['kind'];
   phase: string | null;
-  count: number;
   breath: number;
   /** Breaths of the set under way, 0 between sets. */
   of: number;
   set: number;
   side: 'left' | 'right' | null;
-  secondsLeft: number;
   minutesLeft: number;
 }
 
@@ -29,12 +27,10 @@ function shownAt({ timeline, state, place }: LiveRun): Shown {
     segment: timeline.segments.indexOf(now.timed),
     kind: segment.kind,
     phase: now.moment && state.status !== 'ready' ? now.moment.phase : null,
-    count: now.moment ? Math.floor(now.moment.intoSeconds) + 1 : 0,
     breath: now.moment ? now.moment.breath + 1 : 0,
     of: now.timed.breaths?.cadences.length ?? 0,
     set: segment.kind === 'breaths' ? segment.set : 0,
     side: segment.kind === 'breaths' ? segment.side : segment.kind === 'change side' ? segment.to : null,
-    secondsLeft: Math.ceil(now.leftSeconds),
     minutesLeft: Math.ceil((timeline.totalSeconds - cursor) / 60),
   };
 }

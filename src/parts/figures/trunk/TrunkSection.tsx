@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { type TrunkMotion, trunkAt } from '@/core/trunk';
 import { type AskMoment, steppedLevel } from '../Tide';
 import { type TrunkLines, frontLines, sideLines, trunkBox } from './trunk.geometry';
@@ -17,7 +17,7 @@ const wallWidth = { soft: 2.5, light: 4.5, firm: 8 } as const;
  * The canister, from the side or the front: dome, ribs, abdominal wall and floor, moving as this drill's breath moves them.
  * It teaches; it never paces, since its dome goes down on the inhale.
  */
-export function TrunkSection({
+export const TrunkSection = memo(function TrunkSection({
   motion,
   view,
   ask,
@@ -43,8 +43,10 @@ export function TrunkSection({
       frame = requestAnimationFrame(draw);
       const moment = ask();
       const exhaling = moment === null || moment.phase === 'exhale' || moment.phase === 'bottomPause';
-      const level = moment ? (still.matches ? steppedLevel(moment) : moment.level) : 0;
-      const key = `${level.toFixed(3)} ${exhaling}`;
+      // A hundred steps from empty to full: it teaches and does not pace, so a slow tablet is spared the rest.
+      const full = moment ? (still.matches ? steppedLevel(moment) : moment.level) : 0;
+      const level = Math.round(full * 100) / 100;
+      const key = `${level} ${exhaling}`;
       if (key === shown) return;
       shown = key;
       const now = lines(trunkAt(motion, level, exhaling));
@@ -94,7 +96,7 @@ export function TrunkSection({
       {labels && <Labels view={view} />}
     </svg>
   );
-}
+});
 
 /** Every line with its name, in the order of drawing. */
 const pathsOf = ({ body, spine, lungs, outline, ribs, wall, dome, floor }: TrunkLines): [string, string][] => [

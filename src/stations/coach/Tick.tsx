@@ -1,0 +1,25 @@
+'use client';
+
+import { memo, useEffect, useRef } from 'react';
+
+/**
+ * Words that change with the clock, written straight to the page: the count turns every second, and nothing else of the
+ * screen has to be thought over for it.
+ */
+export const Tick = memo(function Tick({ ask, className }: { ask: () => string; className?: string }) {
+  const place = useRef<HTMLSpanElement>(null);
+  useEffect(() => {
+    let frame = 0;
+    let shown = '';
+    const look = () => {
+      frame = requestAnimationFrame(look);
+      const words = ask();
+      if (words === shown || !place.current) return;
+      shown = words;
+      place.current.textContent = words;
+    };
+    look();
+    return () => cancelAnimationFrame(frame);
+  }, [ask]);
+  return <span ref={place} className={className} data-tick />;
+});
