@@ -7,25 +7,11 @@ import { cadence } from '@/core/cadence';
 import { type PlanItem } from '@/core/sequence';
 import { type Store, carryOut, openStore } from '@/store';
 import { testServer } from '../e2e/support/server';
-import { openRunOf, seedPlan } from '../e2e/support/walk';
+import { openRunOf, planItem, seedPlan } from '../e2e/support/walk';
 import { median, percentile, report } from './report';
 
-const item = (drillId: string, rest: Partial<PlanItem> = {}): PlanItem => ({
-  id: uuid(),
-  drillId,
-  position: 'sitting',
-  props: [],
-  side: 'none',
-  cadences: [cadence(4, 6)],
-  breaths: 10,
-  sets: 1,
-  restSeconds: 0,
-  setUpSeconds: 10,
-  changes: [],
-  reasons: [],
-  byHand: true,
-  ...rest,
-});
+const item = (drillId: string, rest: Partial<PlanItem> = {}) =>
+  planItem(drillId, { cadences: [cadence(4, 6)], breaths: 10, ...rest });
 
 /** The weak tablet of the studio: everything four times slower than here. */
 const slowdown = 4;

@@ -1,5 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { foldRun } from '@/core/coach';
 import { quietRate } from '@/core/look';
@@ -19,13 +18,14 @@ import {
 } from '@/store';
 import { instantOf, loadDemo, tapsAt } from './load';
 import { people } from './people';
+import { scratchFolder } from '../scripts/scratch';
 
 const now = Date.parse('2026-11-23T08:00:00Z');
 let folder: string;
 let store: Store;
 
 beforeAll(() => {
-  folder = mkdtempSync(join(tmpdir(), 'kokyu-demo-'));
+  folder = scratchFolder('demo');
   store = openStore(join(folder, 'demo.db'));
   loadDemo(store, now);
 });

@@ -1,33 +1,15 @@
 import { type Page, expect, test } from '@playwright/test';
-import { v7 as uuid } from 'uuid';
 import { type RunEvent, foldRun, summariseRun } from '@/core/coach';
 import { cadence, cycleSeconds } from '@/core/cadence';
 import { durationInWords } from '@/core/dose';
-import { type PlanItem } from '@/core/sequence';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, seedPlan } from './support/walk';
+import { allSaved, expectAccessible, openRunOf, planItem as item, seedPlan } from './support/walk';
 
 const server = testServer(4340);
 
 test.beforeAll(() => server.start());
 test.afterAll(() => server.close());
 
-const item = (drillId: string, rest: Partial<PlanItem>): PlanItem => ({
-  id: uuid(),
-  drillId,
-  position: 'sitting',
-  props: [],
-  side: 'none',
-  cadences: [cadence(2, 4)],
-  breaths: 3,
-  sets: 1,
-  restSeconds: 0,
-  setUpSeconds: 10,
-  changes: [],
-  reasons: [],
-  byHand: true,
-  ...rest,
-});
 const threeItems = [
   item('quiet-nose', { position: 'hook-lying' }),
   item('towel-hug', { props: ['towel'], cadences: [cadence(3, 6)] }),

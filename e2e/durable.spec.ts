@@ -3,23 +3,21 @@ import { tonesBetween } from '@/core/cadence';
 import { timelineOf } from '@/core/coach';
 import { type PlanItem } from '@/core/sequence';
 import { testServer } from './support/server';
-import { addClient, allSaved, expectAccessible, planAndOpenRun, seedClient, startBreathing } from './support/walk';
+import { addClient, allSaved, expectAccessible, openRunOf, planItem, seedPlan, startBreathing } from './support/walk';
 
 const server = testServer(4323);
 
 test.beforeAll(() => server.start());
 test.afterAll(() => server.close());
 
-/** Goes from a screened client to an open run by the shortest way. */
+/** An open run of a client with a plan of today. */
 async function openRun(page: Page, name: string) {
-  const clientId = await seedClient(page, server.url, name);
-  await page.goto(`${server.url}/clients/${clientId}/look?protocol=twoHands`);
-  await page
-    .getByRole('radiogroup', { name: /which hand leads\?$/ })
-    .first()
-    .getByRole('radio', { name: 'Chest hand' })
-    .click();
-  await planAndOpenRun(page, server.url, clientId);
+  const plan = [
+    planItem('quiet-nose', { position: 'hook-lying', breaths: 12 }),
+    planItem('towel-hug', { props: ['towel'], breaths: 8 }),
+  ];
+  const clientId = await seedPlan(page, server.url, name, plan);
+  await openRunOf(page, server.url, clientId);
   return clientId;
 }
 

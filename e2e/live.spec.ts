@@ -1,31 +1,13 @@
 import { type Page, expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
-import { cadence } from '@/core/cadence';
-import { type PlanItem } from '@/core/sequence';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, seedClient, seedPlan } from './support/walk';
+import { allSaved, expectAccessible, openRunOf, planItem as item, seedClient, seedPlan } from './support/walk';
 
 const server = testServer(4341);
 
 test.beforeAll(() => server.start());
 test.afterAll(() => server.close());
 
-const item = (drillId: string, rest: Partial<PlanItem>): PlanItem => ({
-  id: uuid(),
-  drillId,
-  position: 'sitting',
-  props: [],
-  side: 'none',
-  cadences: [cadence(2, 4)],
-  breaths: 3,
-  sets: 1,
-  restSeconds: 0,
-  setUpSeconds: 10,
-  changes: [],
-  reasons: [],
-  byHand: true,
-  ...rest,
-});
 const eventsOf = async (page: Page, runId: string) => {
   const response = await page.request.get(`${server.url}/api/runs/${runId}`);
   return ((await response.json()) as { events: { event: { type: string; who?: string } }[] }).events.map(

@@ -124,6 +124,8 @@ const own: { [P in ProtocolId]?: (page: Page, raw: Partial<Raw<P>>) => Promise<v
       await page.getByRole('radio', { name: feeling, exact: true }).click();
       await page.getByRole('radio', { name: firstBreath, exact: true }).click();
       await page.getByRole('button', { name: 'Record this try' }).click();
+      // The rest of a minute before the next one.
+      await page.clock.fastForward(61_000);
     }
   },
   marker: async (page, { readings = [] }) => {

@@ -1,7 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
+import { scratchFolder } from '../../scripts/scratch';
 
 /** A production server of its own, on a data folder of its own, that a test may kill and start again. */
 export interface TestServer {
@@ -14,7 +13,7 @@ export interface TestServer {
 }
 
 export function testServer(port: number, studio: 'own' | 'demo' = 'own'): TestServer {
-  const dataDir = mkdtempSync(join(tmpdir(), 'kokyu-test-'));
+  const dataDir = scratchFolder('test');
   const url = `http://127.0.0.1:${port}`;
   let child: ChildProcess | null = null;
 

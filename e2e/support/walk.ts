@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { type Page, expect } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
+import { cadence } from '@/core/cadence';
 import { conditionIds } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
 
@@ -12,6 +13,8 @@ export async function expectAccessible(page: Page, where: string) {
   // The page's own policy allows nothing from outside; the checker is brought in through the debugger.
   await page.evaluate(axeSource);
   const found = await page.evaluate(async () => {
+    // Scrolled, something always lies half under the strip on top and would count as small.
+    window.scrollTo(0, 0);
     const { axe } = window as unknown as {
       axe: {
         run: (
@@ -76,6 +79,24 @@ export const seedReading = (
       payload: { readingId: uuid(), visitId, reading: { intent, side, patterns, ownLine: '', snapshot: null } },
     },
   ]);
+
+/** An item of a plan: three breaths of 2 in, 4 out, sitting, unless said otherwise. */
+export const planItem = (drillId: string, rest: Partial<PlanItem>): PlanItem => ({
+  id: uuid(),
+  drillId,
+  position: 'sitting',
+  props: [],
+  side: 'none',
+  cadences: [cadence(2, 4)],
+  breaths: 3,
+  sets: 1,
+  restSeconds: 0,
+  setUpSeconds: 10,
+  changes: [],
+  reasons: [],
+  byHand: true,
+  ...rest,
+});
 
 /** A client with a plan of today as given: for tests of the run. */
 export const seedPlan = (page: Page, url: string, name: string, items: readonly PlanItem[]) =>

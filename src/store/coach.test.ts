@@ -1,5 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { cadence } from '@/core/cadence';
@@ -20,13 +19,14 @@ import {
   stoppedDrills,
   visitRecord,
 } from '.';
+import { scratchFolder } from '../../scripts/scratch';
 
 const now = Date.parse('2026-11-25T10:00:00Z');
 let folder: string;
 let store: Store;
 
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'kokyu-coach-'));
+  folder = scratchFolder('coach');
   store = openStore(join(folder, 'studio.db'));
 });
 afterEach(() => {

@@ -1,6 +1,5 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { cadence } from '@/core/cadence';
@@ -9,6 +8,7 @@ import { type CommandKind, type Payload } from '@/core/record';
 import { conditionIds, defaultLimits } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
 import { type Store, carryOut, openStore, readPhoto, readSettings, visitOfDay, visitRecord, writePhoto } from '.';
+import { scratchFolder } from '../../scripts/scratch';
 
 const now = Date.parse('2026-11-23T10:00:00Z');
 let folder: string;
@@ -17,7 +17,7 @@ const ids = { clientId: '', visitId: '' };
 const dataBefore = process.env.KOKYU_DATA;
 
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'kokyu-full-'));
+  folder = scratchFolder('full');
   process.env.KOKYU_DATA = folder;
   store = openStore(join(folder, 'studio.db'));
   ids.clientId = randomUUID();

@@ -1,5 +1,4 @@
-import { cpSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { cpSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { findDrill } from '@/core/catalogue';
@@ -26,13 +25,14 @@ import {
   visitOfDay,
   visitRecord,
 } from '.';
+import { scratchFolder } from '../../scripts/scratch';
 
 const now = Date.parse('2026-11-23T10:00:00Z');
 let folder: string;
 let store: Store;
 
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'kokyu-store-'));
+  folder = scratchFolder('store');
   store = openStore(join(folder, 'studio.db'));
 });
 afterEach(() => {

@@ -88,6 +88,8 @@ export function RunScreen({
     ),
     nowMs,
     [state.status, state.anchorEpochMs, state.cursorSeconds, shown.segment, cueShown],
+    // A window that only looks lags behind: it has nothing to say to the client.
+    writes,
   );
   const askRunSeconds = useCallback(() => {
     const now = place();
@@ -103,7 +105,7 @@ export function RunScreen({
           draftKey={`kokyu.run.${run.id}.stop`}
           emergencyNumber={view.settings.emergencyNumber}
           hasEasier={neighbours.easier !== null}
-          touch={<TouchWords touch={view.known.profile.touch} />}
+          touch={group.length > 0 ? null : <TouchWords touch={view.known.profile.touch} />}
           onSettled={(event) => {
             append(event);
             if (event.then === 'easier') neighbours.takeEasier();
@@ -185,7 +187,7 @@ export function RunScreen({
         />
         <ThisDrill {...{ run, shown, item, side, cues, naming }} panel={panelShown} />
       </div>
-      <div className="flex flex-wrap items-center gap-x-1 px-3" role="toolbar" aria-label="While it runs">
+      <div className="flex flex-wrap items-center gap-x-1 px-3" role="group" aria-label="While it runs">
         <Button look="quiet" className="!px-3" disabled={!enabled} onClick={actions.talk}>
           {state.pausedBy === 'talk' ? 'Talk over' : 'Talk'}
         </Button>

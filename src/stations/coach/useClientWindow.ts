@@ -11,15 +11,21 @@ const everyMs = 1000;
  *
  * @param frame asked at once whenever `changes` differ, and every second
  * @param nowMs the clock both windows keep
+ * @param active whether this page has the say at all
  */
-export function useClientWindow(frame: () => ClientFrame, nowMs: () => number, changes: readonly unknown[]) {
+export function useClientWindow(
+  frame: () => ClientFrame,
+  nowMs: () => number,
+  changes: readonly unknown[],
+  active = true,
+) {
   const ask = useRef({ frame, nowMs });
   useEffect(() => {
     ask.current = { frame, nowMs };
   });
   const key = changes.map(String).join('|');
   useEffect(() => {
-    if (typeof BroadcastChannel === 'undefined') return;
+    if (!active || typeof BroadcastChannel === 'undefined') return;
     const channel = new BroadcastChannel(clientChannel);
     const tell = () =>
       channel.postMessage({ frame: ask.current.frame(), sentAtMs: ask.current.nowMs() } satisfies ClientMessage);
@@ -29,7 +35,7 @@ export function useClientWindow(frame: () => ClientFrame, nowMs: () => number, c
       clearInterval(timer);
       channel.close();
     };
-  }, [key]);
+  }, [key, active]);
 }
 
 /** Opens the client's window, or brings it forward. */

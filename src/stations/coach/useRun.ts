@@ -95,13 +95,17 @@ export function useRun(run: StoredRun): LiveRun {
     async (refused: StampedEvent) => {
       mayWrite.current = false;
       setWrites(false);
-      const theirs = await serverEvents(run.id);
-      if (!theirs) return;
-      latest.current = foldRun(run.items, theirs);
-      setState(latest.current);
-      if (!carriedOver.includes(refused.event.type)) return;
-      const again = { ...refused, id: newId(), seq: latest.current.nextSeq };
-      await keep('run.append', { runId: run.id, events: [again] });
+      // The other device goes on writing meanwhile, so the place behind its events may be taken again.
+      for (let tries = 0; tries < 5; tries += 1) {
+        const theirs = await serverEvents(run.id);
+        if (!theirs) return;
+        latest.current = foldRun(run.items, theirs);
+        setState(latest.current);
+        if (!carriedOver.includes(refused.event.type)) return;
+        const again = { ...refused, id: newId(), seq: latest.current.nextSeq };
+        const { state: answer } = await keep('run.append', { runId: run.id, events: [again] });
+        if (answer !== 'refused') return;
+      }
     },
     [run.id, run.items],
   );

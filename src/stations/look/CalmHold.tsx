@@ -1,25 +1,24 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { type ClientFrame } from '@/core/coach';
 import {
   type HoldTry,
   type LookRecord,
   calmHold,
-  firstBreaths,
   holdAdvice,
   holdBandProvenance,
   holdCounts,
-  holdFeelings,
   mostHoldTries,
   restLeft,
 } from '@/core/look';
 import { commonPractice } from '@/core/reasons';
 import { Button } from '@/parts/Button';
-import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
+import { useKept } from '@/parts/useKept';
 import { useClientWindow, useOpenClientWindow } from '../coach/useClientWindow';
 import { type ClientView } from '../view';
+import { AfterHold } from './AfterHold';
 import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
 import { useLook } from './useLook';
@@ -33,13 +32,15 @@ export function CalmHold({ view }: { view: ClientView }) {
   const walking = raw.position === 'walking';
   const hold = useHold(walking);
   const left = useRestLeft(raw.tries);
-  const [measured, setMeasured] = useState<Measured | null>(null);
-  const [ready, setReady] = useState(false);
-  const resting = left > 0 && !ready;
+  // A hold that was measured and not yet told of outlives a reload.
+  const [kept, setKept] = useKept(`kokyu.hold.${view.visit!.id}`);
+  const measured = useMemo(() => measuredIn(kept), [kept]);
+  const setMeasured = useCallback((next: Measured | null) => setKept(next ? JSON.stringify(next) : ''), [setKept]);
+  const resting = left > 0;
   const full = raw.tries.length >= mostHoldTries;
   const canStart = measured === null && !full && !resting;
 
-  const end = useCallback(() => setMeasured(hold.end()), [hold]);
+  const end = useCallback(() => setMeasured(hold.end()), [hold, setMeasured]);
   const press = useCallback(() => {
     if (hold.holding) {
       if (walking) hold.step();
@@ -52,12 +53,12 @@ export function CalmHold({ view }: { view: ClientView }) {
     (): ClientFrame => (hold.holding ? { kind: 'hold' } : { kind: 'rest', words: 'Rest' }),
     [hold.holding],
   );
-  useClientWindow(frame, epochNow, [hold.holding]);
+  // A page left open in another tab must not talk over a run.
+  useClientWindow(frame, epochNow, [hold.holding], useVisible());
 
   const record = (feeling: HoldTry['feeling'], firstBreath: HoldTry['firstBreath']) => {
     save({ ...raw, tries: [...raw.tries, { ...measured!, feeling, firstBreath }] });
     setMeasured(null);
-    setReady(false);
   };
 
   return (
@@ -71,7 +72,12 @@ export function CalmHold({ view }: { view: ClientView }) {
         />
         <div className="mt-5">
           {measured !== null ? (
-            <AfterHold measured={measured} onRecord={record} onLeaveOut={() => setMeasured(null)} />
+            <AfterHold
+              {...measured}
+              recordWords="Record this try"
+              onRecord={record}
+              onLeaveOut={() => setMeasured(null)}
+            />
           ) : hold.holding ? (
             <Holding walking={walking} onPress={press} onEnd={end} />
           ) : (
@@ -93,11 +99,6 @@ export function CalmHold({ view }: { view: ClientView }) {
               </span>
             </button>
           )}
-          {resting && measured === null && (
-            <Button look="quiet" onClick={() => setReady(true)}>
-              They are ready sooner
-            </Button>
-          )}
         </div>
         <LookError error={error} />
       </div>
@@ -113,7 +114,26 @@ export function CalmHold({ view }: { view: ClientView }) {
   );
 }
 
+function measuredIn(kept: string): Measured | null {
+  try {
+    return kept === '' ? null : (JSON.parse(kept) as Measured);
+  } catch {
+    return null;
+  }
+}
+
 const epochNow = () => Date.now();
+
+const onVisibility = (listener: () => void) => {
+  document.addEventListener('visibilitychange', listener);
+  return () => document.removeEventListener('visibilitychange', listener);
+};
+const useVisible = () =>
+  useSyncExternalStore(
+    onVisibility,
+    () => document.visibilityState === 'visible',
+    () => true,
+  );
 
 function ClientWindowButton() {
   const open = useOpenClientWindow();
@@ -182,48 +202,6 @@ function Holding({ walking, onPress, onEnd }: { walking: boolean; onPress: () =>
           The first wish to breathe
         </Button>
       )}
-    </div>
-  );
-}
-
-function AfterHold({
-  measured,
-  onRecord,
-  onLeaveOut,
-}: {
-  measured: Measured;
-  onRecord: (feeling: HoldTry['feeling'], firstBreath: HoldTry['firstBreath']) => void;
-  onLeaveOut: () => void;
-}) {
-  const [feeling, setFeeling] = useState<HoldTry['feeling'] | null>(null);
-  const [firstBreath, setFirstBreath] = useState<HoldTry['firstBreath'] | null>(null);
-  return (
-    <div className="space-y-4 rounded-one border-2 border-ink p-5">
-      <p className="text-3xl font-semibold">
-        {measured.seconds.toFixed(1)} s{measured.steps === undefined ? '' : `, ${measured.steps} steps`}
-      </p>
-      <ChoiceChips
-        label="How it felt"
-        value={feeling}
-        choices={holdFeelings.map((value) => ({ value, label: value }))}
-        onChange={setFeeling}
-      />
-      <ChoiceChips
-        label="First breath back"
-        value={firstBreath}
-        choices={firstBreaths.map((value) => ({ value, label: value }))}
-        onChange={setFirstBreath}
-      />
-      <div className="flex gap-2">
-        <Button
-          look="strong"
-          disabled={!feeling || !firstBreath}
-          onClick={() => feeling && firstBreath && onRecord(feeling, firstBreath)}
-        >
-          Record this try
-        </Button>
-        <Button onClick={onLeaveOut}>Leave it out</Button>
-      </div>
     </div>
   );
 }

@@ -2,16 +2,16 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
-import { type HoldTry, firstBreaths, holdAdvice, holdFeelings } from '@/core/look';
+import { type HoldTry, holdAdvice } from '@/core/look';
 import { type OwnBreath, type OwnEntry, dayInWords, ownNoseSeconds } from '@/core/record';
 import { keep, newId } from '@/keep';
 import { Button } from '@/parts/Button';
-import { ChoiceChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
 import { Slider } from '@/parts/Slider';
 import { say } from '@/parts/say';
 import { useKept } from '@/parts/useKept';
 import { Tide } from '@/parts/figures/Tide';
+import { AfterHold } from '../look/AfterHold';
 
 /** Quiet and a little longer out than in: between two clients nobody needs more. */
 const quietBreath = cadence(4, 6);
@@ -111,8 +111,6 @@ function NoseMinute({ onDone }: { onDone: (seconds: number) => void }) {
 function OwnHold({ advice, onDone }: { advice: string | null; onDone: (entry: OwnBreath) => void }) {
   const began = useRef(0);
   const [state, setState] = useState<'still' | 'holding' | number>('still');
-  const [feeling, setFeeling] = useState<HoldTry['feeling'] | null>(null);
-  const [firstBreath, setFirstBreath] = useState<HoldTry['firstBreath'] | null>(null);
   const press = () => {
     if (state === 'still') {
       began.current = performance.now();
@@ -129,35 +127,15 @@ function OwnHold({ advice, onDone }: { advice: string | null; onDone: (entry: Ow
       <p className="text-ink2">After an ordinary breath out; to the first wish to breathe, not further.</p>
       <div className="mt-4 space-y-4">
         {typeof state === 'number' ? (
-          <>
-            <p className="text-3xl font-semibold">{state.toFixed(1)} s</p>
-            <ChoiceChips
-              label="How it felt"
-              value={feeling}
-              choices={holdFeelings.map((value) => ({ value, label: value }))}
-              onChange={setFeeling}
-            />
-            <ChoiceChips
-              label="First breath back"
-              value={firstBreath}
-              choices={firstBreaths.map((value) => ({ value, label: value }))}
-              onChange={setFirstBreath}
-            />
-            <div className="flex gap-2">
-              <Button
-                look="strong"
-                disabled={!feeling || !firstBreath}
-                onClick={() => {
-                  if (!feeling || !firstBreath) return;
-                  onDone({ kind: 'hold', seconds: state, feeling, firstBreath });
-                  setState('still');
-                }}
-              >
-                Keep it
-              </Button>
-              <Button onClick={() => setState('still')}>Leave it out</Button>
-            </div>
-          </>
+          <AfterHold
+            seconds={state}
+            recordWords="Keep it"
+            onRecord={(feeling, firstBreath) => {
+              onDone({ kind: 'hold', seconds: state, feeling, firstBreath });
+              setState('still');
+            }}
+            onLeaveOut={() => setState('still')}
+          />
         ) : (
           <button
             type="button"
