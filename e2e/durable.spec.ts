@@ -1,5 +1,5 @@
 import { type Page, expect, test } from '@playwright/test';
-import { tonesBetween } from '@/core/cadence';
+import { cadence, tonesBetween } from '@/core/cadence';
 import { timelineOf } from '@/core/coach';
 import { type PlanItem } from '@/core/sequence';
 import { testServer } from './support/server';
@@ -13,7 +13,7 @@ test.afterAll(() => server.close());
 /** An open run of a client with a plan of today. */
 async function openRun(page: Page, name: string) {
   const plan = [
-    planItem('quiet-nose', { position: 'hook-lying', breaths: 12 }),
+    planItem('quiet-nose', { position: 'hook-lying', breaths: 12, cadences: [cadence(4, 6)] }),
     planItem('towel-hug', { props: ['towel'], breaths: 8 }),
   ];
   const clientId = await seedPlan(page, server.url, name, plan);
@@ -51,10 +51,10 @@ test('a server killed in mid-run loses nothing: same item, same second, and what
   await page.keyboard.press('c');
   await page.waitForTimeout(2500);
   await expect(page.getByText(/kept in this browser, waiting for the server/)).toBeVisible();
+  // The run goes on without the server for as long as it takes to come back.
+  await server.start();
   const breathBefore = Number(await page.locator('[data-breaths] span').first().textContent());
   const leftAt = Date.now();
-  await server.start();
-
   await page.reload();
   await expect(page.getByText('Back where you left it. Tap, or Space, to go on.')).toBeVisible();
   await expect(page.locator('[data-item]')).toHaveText(item!);
