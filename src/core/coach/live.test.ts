@@ -282,6 +282,10 @@ describe('a group on one plan', () => {
     expect(state.status).toBe('running');
     expect(summariseRun(state, ada).items[0]!.stopped).toBe(true);
     expect(summariseRun(state, uuid(71)).items[0]!.stopped).toBe(false);
+    const fault = (who: string): RunEvent => ({ type: 'fault', item: 0, fault: 'neck', who });
+    const marked = run([0, { type: 'start' }], [12, fault(ada)], [13, fault(uuid(71))]);
+    expect(faultsOf(marked, 0, ada)).toEqual(['neck']);
+    expect(faultsOf(marked, 0)).toEqual(['neck', 'neck']);
     expect(run([0, { type: 'start' }], [12, { type: 'stop', item: 0 }]).status).toBe('stopped');
   });
 });

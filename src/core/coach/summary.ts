@@ -74,8 +74,7 @@ export function summariseRun(state: RunState, who?: string): RunSummary {
       active += to - from;
       addSeconds(tenures, running.items, from, to);
     }
-    const own = 'who' in event && event.who !== undefined && who !== undefined && event.who !== who;
-    if ('item' in event && !own && !undone.has(stamped.id)) tenures[event.item]?.events.push(stamped);
+    if ('item' in event && isAbout(event, who) && !undone.has(stamped.id)) tenures[event.item]?.events.push(stamped);
     if (event.type === 'swap') {
       const left = tenures[event.item]!;
       gone.push({ ...left, swapped: event.why ?? 'by hand' });
@@ -101,21 +100,25 @@ export function summariseRun(state: RunState, who?: string): RunSummary {
     ...kept.filter(({ index }) => index === tenure.index).map((left) => summed(left, names)),
     summed(tenure, names),
   ]);
-  const about = (event: RunEvent) =>
-    !('who' in event) || event.who === undefined || who === undefined || event.who === who;
   return {
     items,
     plannedSeconds: timelineOf(planned).totalSeconds,
     activeSeconds: active,
-    symptoms: state.events.flatMap(({ event }) => (event.type === 'settled' && about(event) ? event.symptoms : [])),
+    symptoms: state.events.flatMap(({ event }) =>
+      event.type === 'settled' && isAbout(event, who) ? event.symptoms : [],
+    ),
     settledSeconds: state.events.flatMap(({ event }) =>
-      event.type === 'settled' && about(event) && event.seconds !== undefined ? [event.seconds] : [],
+      event.type === 'settled' && isAbout(event, who) && event.seconds !== undefined ? [event.seconds] : [],
     ),
     notes: standing(state).flatMap(({ event }) =>
-      event.type === 'note' && about(event) && event.text !== '' ? [event.text] : [],
+      event.type === 'note' && isAbout(event, who) && event.text !== '' ? [event.text] : [],
     ),
   };
 }
+
+/** Whether an event counts for a person: one that names nobody counts for everybody. */
+const isAbout = (event: RunEvent, who: string | undefined) =>
+  !('who' in event) || event.who === undefined || who === undefined || event.who === who;
 
 function addSeconds(tenures: readonly Tenure[], items: readonly RunItem[], from: number, to: number) {
   for (const { item, startSeconds, endSeconds } of timelineOf(items).segments) {
@@ -215,7 +218,7 @@ export function unnamedMarks(state: RunState): UnnamedMark[] {
 }
 
 /** Faults marked in an item since it is what it is, in order, under the name they were given since. */
-export function faultsOf(state: RunState, item: number): string[] {
+export function faultsOf(state: RunState, item: number, who?: string): string[] {
   const names = namesOf(state);
   const since = state.events.findLastIndex(({ event }) => event.type === 'swap' && event.item === item);
   const undone = undoneIds(state);
@@ -223,7 +226,9 @@ export function faultsOf(state: RunState, item: number): string[] {
     .slice(since + 1)
     .filter(({ id }) => !undone.has(id))
     .flatMap(({ id, event }) =>
-      event.type === 'fault' && event.item === item ? [names.get(id) ?? event.fault ?? 'unnamed'] : [],
+      event.type === 'fault' && event.item === item && isAbout(event, who)
+        ? [names.get(id) ?? event.fault ?? 'unnamed']
+        : [],
     );
 }
 

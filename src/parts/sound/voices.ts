@@ -1,5 +1,16 @@
 import { type Phase, type PlannedTone } from '@/core/cadence';
 
+/** Loudest each kind gets, as a part of what the card can do. */
+const loudest = { tones: 0.35, noise: 0.12 } as const;
+
+/** A way to the speaker for one kind of sound, at a volume of 0 to 100. */
+export function busOf(context: AudioContext, kind: keyof typeof loudest, volume: number): GainNode {
+  const gain = context.createGain();
+  gain.gain.value = (volume / 100) * loudest[kind];
+  gain.connect(context.destination);
+  return gain;
+}
+
 interface Shape {
   /** Hertz at its two ends. */
   from: number;

@@ -55,8 +55,10 @@ export function RunScreen({
   useBreathMarks(run);
   useAwake(state.status === 'running');
   const [panel, setPanel] = useState<PanelId | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [tile, setChosen] = useState<string | null>(null);
   const resting = useResting(run);
+  // Once somebody is stopped, the next stop is everybody's again until a tile is tapped anew.
+  const chosen = tile !== null && resting.unsettled.has(tile) ? null : tile;
 
   const index = Math.min(shown.item, state.items.length - 1);
   const item = state.items[index]!;
@@ -101,6 +103,7 @@ export function RunScreen({
   if (state.status === 'stopped') {
     return (
       <main className="h-dvh">
+        <OnlyLooks run={run} />
         <StopPanel
           draftKey={`kokyu.run.${run.id}.stop`}
           emergencyNumber={view.settings.emergencyNumber}
@@ -114,7 +117,7 @@ export function RunScreen({
       </main>
     );
   }
-  if (state.status === 'ended') return <Over view={view} />;
+  if (state.status === 'ended') return <Over view={view} group={group} />;
 
   const about = group.find(({ clientId }) => clientId === chosen) ?? null;
   const stopped = group.find(({ clientId }) => resting.unsettled.has(clientId)) ?? null;
@@ -224,15 +227,21 @@ export function RunScreen({
       <p className="sr-only" aria-live="polite" data-announce>
         {announcement(state, place())}
       </p>
-      {!writes && ready && (
-        <div className="fixed inset-x-0 top-16 z-30 border-b border-caution bg-cautionw px-5 py-3" role="alert">
-          This run is being coached in another window; this one only looks.{' '}
-          <Button look="quiet" onClick={run.takeOver}>
-            Coach it here instead
-          </Button>
-        </div>
-      )}
+      <OnlyLooks run={run} />
     </main>
+  );
+}
+
+/** Says that another window has the run, and lets this one take it over. */
+function OnlyLooks({ run }: { run: LiveRun }) {
+  if (run.writes || !run.ready) return null;
+  return (
+    <div className="fixed inset-x-0 top-16 z-30 border-b border-caution bg-cautionw px-5 py-3" role="alert">
+      This run is being coached in another window; this one only looks.{' '}
+      <Button look="quiet" onClick={run.takeOver}>
+        Coach it here instead
+      </Button>
+    </div>
   );
 }
 
@@ -301,16 +310,24 @@ function AllFaults({ naming }: { naming: Naming }) {
   );
 }
 
-function Over({ view }: { view: ClientView }) {
+function Over({ view, group }: { view: ClientView; group: readonly GroupMember[] }) {
+  const people = group.length > 0 ? group : [{ clientId: view.id, name: null }];
   return (
     <main className="grid h-dvh place-items-center p-6 text-center">
       <div>
         <h1 className="text-6xl">Done</h1>
         <p className="mt-3 text-2xl">Recheck now: same position, same words.</p>
-        <div className="mt-8 flex justify-center gap-3">
-          <LinkButton href={`/clients/${view.id}/coach`} look="strong" className="min-h-14 px-6 text-xl">
-            Go to the recheck
-          </LinkButton>
+        <div className="mt-8 flex flex-wrap justify-center gap-3">
+          {people.map(({ clientId, name }) => (
+            <LinkButton
+              key={clientId}
+              href={`/clients/${clientId}/coach`}
+              look="strong"
+              className="min-h-14 px-6 text-xl"
+            >
+              {name === null ? 'Go to the recheck' : `Recheck ${name}`}
+            </LinkButton>
+          ))}
         </div>
       </div>
     </main>

@@ -174,6 +174,18 @@ describe('a group', () => {
     expect(page).toMatch(/▲ not this: .*own hands/);
   });
 
+  test('at the end each has a way to their own recheck', () => {
+    const over = run([
+      [0, { type: 'start' }],
+      [20, { type: 'end', why: 'done' }],
+    ]);
+    const members = [person(1), person(2)].map((one) => ({ ...one, touch: 'no' as const, latestTouch: undefined }));
+    const page = html(<RunScreen view={viewOf()} stored={over} group={members} />);
+    expect(page).toContain('Recheck Person 1');
+    expect(page).toContain('Recheck Person 2');
+    expect(html(<RunScreen view={viewOf()} stored={over} />)).toContain('Go to the recheck');
+  });
+
   test('needs two people and a plan; says who can’t be coached today', () => {
     expect(html(<GroupStart candidates={[person(1)]} closed={[]} />)).toContain('A group needs two people');
     expect(html(<GroupStart candidates={[person(2), person(3)]} closed={[]} />)).toContain('A group needs two people');

@@ -82,7 +82,8 @@ export function useNaming(run: LiveRun, index: number, history: FaultHistory, wh
   }, []);
 
   const item = state.items[index];
-  const marks = faultsOf(state, index);
+  // In a group each has their own ladder of remedies.
+  const marks = faultsOf(state, index, who);
   const order = item ? faultOrder(drillOf(item), history, marks) : [];
   const times = named ? marks.filter((fault) => fault === named.fault).length : 0;
   const remedy: Remedy | null = named && named.item === index && times > 0 ? remedyFor(named.fault, times) : null;

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { noisesBetween, tonesBetween } from '@/core/cadence';
 import { type ClockBridge, audioTimeOf, lateSeconds, observeClocks, timelineOf } from '@/core/coach';
-import { playNoise, playTone } from '@/parts/sound/voices';
+import { busOf, playNoise, playTone } from '@/parts/sound/voices';
 import { type LiveRun } from './useRun';
 
 /** How far ahead tones are handed to the sound card, and how often. Ahead of a throttled timer in a hidden tab. */
@@ -11,8 +11,6 @@ const aheadSeconds = 1.6;
 const everyMs = 200;
 /** What began up to this long before the run was set going is sounded at once: the first tone is not lost to a slow page. */
 const overdueSeconds = 0.2;
-/** Loudest the tones and the noise get, as a part of what the card can do. */
-const loudest = { tones: 0.35, noise: 0.12 } as const;
 
 export interface Loudness {
   /** 0 to 100 each; 0 is silent. */
@@ -45,13 +43,7 @@ export function useTones(run: LiveRun, { tones, noise, latencyMs }: Loudness) {
   useEffect(() => {
     const audio = context.current;
     if (status !== 'running' || anchorEpochMs === null || !audio || (tones === 0 && noise === 0)) return;
-    const bus = (volume: number, most: number) => {
-      const gain = audio.createGain();
-      gain.gain.value = (volume / 100) * most;
-      gain.connect(audio.destination);
-      return gain;
-    };
-    const buses = { tones: bus(tones, loudest.tones), noise: bus(noise, loudest.noise) };
+    const buses = { tones: busOf(audio, 'tones', tones), noise: busOf(audio, 'noise', noise) };
     const timeline = timelineOf(items);
     const cursorNow = () => cursorSeconds + (nowMs() - anchorEpochMs) / 1000;
     let bridge: ClockBridge | null = null;

@@ -14,7 +14,7 @@ import { Tide } from '@/parts/figures/Tide';
 import { AfterHold } from '../look/AfterHold';
 
 /** Quiet and a little longer out than in: between two clients nobody needs more. */
-const quietBreath = cadence(4, 6);
+const quietMinute = planBreaths([{ cadence: cadence(4, 6), breaths: ownNoseSeconds / 10 }]);
 
 /** The coach's own breath: a minute through the nose, a calm hold, a word on the voice. Kept apart from clients. */
 export function OwnBreathPage({ entries, today }: { entries: readonly OwnEntry[]; today: string }) {
@@ -68,10 +68,8 @@ function NoseMinute({ onDone }: { onDone: (seconds: number) => void }) {
   useEffect(() => {
     done.current = onDone;
   });
-  const plan = planBreaths([{ cadence: quietBreath, breaths: Math.ceil(ownNoseSeconds / 10) }]);
   const ask = useCallback(
-    () => (since === null ? null : phaseAt(plan, (performance.now() - since) / 1000)),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the plan is the same every time
+    () => (since === null ? null : phaseAt(quietMinute, (performance.now() - since) / 1000)),
     [since],
   );
   useEffect(() => {

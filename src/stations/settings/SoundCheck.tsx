@@ -8,7 +8,7 @@ import { Button } from '@/parts/Button';
 import { Slider } from '@/parts/Slider';
 import { Stepper } from '@/parts/Stepper';
 import { type TimingCheck, checkTiming } from '@/parts/sound/checkTiming';
-import { playNoise, playTone } from '@/parts/sound/voices';
+import { busOf, playNoise, playTone } from '@/parts/sound/voices';
 import { type SoundKind, soundKinds, useSound } from '../coach/useSound';
 
 /** Ten minutes of breaths: long enough for a drift to show. */
@@ -26,18 +26,12 @@ export function SoundCheck({ settings }: { settings: Settings }) {
 
   const hear = () => {
     const audio = new AudioContext();
-    const bus = (volume: number, most: number) => {
-      const gain = audio.createGain();
-      gain.gain.value = (volume / 100) * most;
-      gain.connect(audio.destination);
-      return gain;
-    };
     const at = audio.currentTime + 0.1;
-    const tones = bus(volumes.tones, 0.35);
+    const tones = busOf(audio, 'tones', volumes.tones);
     playTone(audio, tones, { atSeconds: 0, phase: 'inhale', breath: 0, kind: 'phase' }, at);
     playTone(audio, tones, { atSeconds: 2, phase: 'inhale', breath: 0, kind: 'last second' }, at + 2);
     playTone(audio, tones, { atSeconds: 3, phase: 'exhale', breath: 0, kind: 'phase' }, at + 3);
-    if (volumes.noise > 0) playNoise(audio, bus(volumes.noise, 0.12), at + 3, 4);
+    if (volumes.noise > 0) playNoise(audio, busOf(audio, 'noise', volumes.noise), at + 3, 4);
     setTimeout(() => void audio.close(), 8000);
   };
 
