@@ -130,11 +130,13 @@ function Signed({ note, visitId, zone }: { note: StoredNote; visitId: string; zo
   const [text, type] = useKept(`kokyu.addition.${visitId}`);
   const [error, setError] = useState<string | null>(null);
   const add = async () => {
+    // The words leave the box at once, or a reload before the answer would offer them for adding a second time.
+    type('');
+    setError(null);
     const outcome = await keep('note.add', { additionId: newId(), visitId, text });
-    if (outcome.state === 'refused') setError(outcome.why);
-    else {
-      setError(null);
-      type('');
+    if (outcome.state === 'refused') {
+      setError(outcome.why);
+      type(text);
     }
   };
   return (
