@@ -174,6 +174,16 @@ test('the coach’s own breath is kept apart, and what is typed survives a reloa
   await page.getByLabel('A word on it, if you like').fill('hoarse by four');
   await page.reload();
   await expect(page.getByLabel('A word on it, if you like')).toHaveValue('hoarse by four');
+
+  const hold = page.getByRole('region', { name: 'Calm exhale hold' });
+  await hold.getByRole('button', { name: 'Start the hold' }).click();
+  await hold.getByRole('button', { name: 'Breathe when you first want to' }).click();
+  await page.reload();
+  await hold.getByRole('radio', { name: 'calm' }).click();
+  await hold.getByRole('radio', { name: 'nose and quiet' }).click();
+  await hold.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(/hold \d\.\d s, calm, nose and quiet/)).toBeVisible();
+
   await page.getByRole('slider', { name: 'Voice load, of 10' }).focus();
   await page.keyboard.press('End');
   await page.getByRole('region', { name: 'Voice' }).getByRole('button', { name: 'Keep it' }).click();

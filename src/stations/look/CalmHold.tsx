@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { type ClientFrame } from '@/core/coach';
 import {
   type HoldTry,
@@ -15,16 +15,14 @@ import {
 import { commonPractice } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
-import { useKept } from '@/parts/useKept';
 import { useClientWindow, useOpenClientWindow } from '../coach/useClientWindow';
 import { type ClientView } from '../view';
 import { AfterHold } from './AfterHold';
 import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
 import { useLook } from './useLook';
+import { type Measured, useMeasured } from './useMeasured';
 import { useSpace } from './useSpace';
-
-type Measured = Pick<HoldTry, 'seconds' | 'steps' | 'endedAt'>;
 
 /** The calm exhale hold: no seconds while it lasts, no last best, at most three tries with a rest between. */
 export function CalmHold({ view }: { view: ClientView }) {
@@ -32,10 +30,7 @@ export function CalmHold({ view }: { view: ClientView }) {
   const walking = raw.position === 'walking';
   const hold = useHold(walking);
   const left = useRestLeft(raw.tries);
-  // A hold that was measured and not yet told of outlives a reload.
-  const [kept, setKept] = useKept(`kokyu.hold.${view.visit!.id}`);
-  const measured = useMemo(() => measuredIn(kept), [kept]);
-  const setMeasured = useCallback((next: Measured | null) => setKept(next ? JSON.stringify(next) : ''), [setKept]);
+  const [measured, setMeasured] = useMeasured(`kokyu.hold.${view.visit!.id}`);
   const resting = left > 0;
   const full = raw.tries.length >= mostHoldTries;
   const canStart = measured === null && !full && !resting;
@@ -112,14 +107,6 @@ export function CalmHold({ view }: { view: ClientView }) {
       </div>
     </div>
   );
-}
-
-function measuredIn(kept: string): Measured | null {
-  try {
-    return kept === '' ? null : (JSON.parse(kept) as Measured);
-  } catch {
-    return null;
-  }
 }
 
 const epochNow = () => Date.now();

@@ -12,6 +12,7 @@ import { say } from '@/parts/say';
 import { useKept } from '@/parts/useKept';
 import { Tide } from '@/parts/figures/Tide';
 import { AfterHold } from '../look/AfterHold';
+import { useMeasured } from '../look/useMeasured';
 
 /** Quiet and a little longer out than in: between two clients nobody needs more. */
 const quietMinute = planBreaths([{ cadence: cadence(4, 6), breaths: ownNoseSeconds / 10 }]);
@@ -107,14 +108,13 @@ function NoseMinute({ onDone }: { onDone: (seconds: number) => void }) {
 }
 
 function OwnHold({ advice, onDone }: { advice: string | null; onDone: (entry: OwnBreath) => void }) {
-  const began = useRef(0);
-  const [state, setState] = useState<'still' | 'holding' | number>('still');
+  const [since, setSince] = useState<number | null>(null);
+  const [measured, setMeasured] = useMeasured('kokyu.own.hold');
   const press = () => {
-    if (state === 'still') {
-      began.current = performance.now();
-      setState('holding');
-    } else if (state === 'holding') {
-      setState(Math.min(300, Math.round((performance.now() - began.current) / 100) / 10));
+    if (since === null) setSince(performance.now());
+    else {
+      setSince(null);
+      setMeasured({ seconds: Math.min(300, Math.round((performance.now() - since) / 100) / 10) });
     }
   };
   return (
@@ -124,15 +124,15 @@ function OwnHold({ advice, onDone }: { advice: string | null; onDone: (entry: Ow
       </h2>
       <p className="text-ink2">After an ordinary breath out; to the first wish to breathe, not further.</p>
       <div className="mt-4 space-y-4">
-        {typeof state === 'number' ? (
+        {measured !== null ? (
           <AfterHold
-            seconds={state}
+            seconds={measured.seconds}
             recordWords="Keep it"
             onRecord={(feeling, firstBreath) => {
-              onDone({ kind: 'hold', seconds: state, feeling, firstBreath });
-              setState('still');
+              onDone({ kind: 'hold', seconds: measured.seconds, feeling, firstBreath });
+              setMeasured(null);
             }}
-            onLeaveOut={() => setState('still')}
+            onLeaveOut={() => setMeasured(null)}
           />
         ) : (
           <button
@@ -140,10 +140,10 @@ function OwnHold({ advice, onDone }: { advice: string | null; onDone: (entry: Ow
             onClick={press}
             className="grid h-40 w-full place-items-center rounded-one border-2 border-ink px-4 text-center text-xl font-semibold hover:bg-leaf"
           >
-            {state === 'still' ? 'Start the hold' : 'Breathe when you first want to'}
+            {since === null ? 'Start the hold' : 'Breathe when you first want to'}
           </button>
         )}
-        {state === 'still' && advice && <p className="text-ink2">{advice}</p>}
+        {since === null && measured === null && advice && <p className="text-ink2">{advice}</p>}
       </div>
     </section>
   );
