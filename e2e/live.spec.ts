@@ -149,6 +149,9 @@ test('holds: walking in steps, a rest that outlives a reload, and a client’s w
   const client = await context.newPage();
   await client.goto(`${server.url}/client-window`);
   await page.bringToFront();
+  // The first times are lying or seated; the coach can say that those are behind them.
+  await expect(page.getByRole('radio', { name: 'walking' })).toHaveCount(0);
+  await page.getByRole('button', { name: /^They have held calmly before/ }).click();
   await page.getByRole('radio', { name: 'walking' }).click();
   await page.getByRole('button', { name: /Start the hold/ }).click();
   for (let step = 0; step < 5; step += 1) await page.keyboard.press(' ');

@@ -1,4 +1,5 @@
 import { type Provenance, commonPractice } from '../reasons';
+import { type LookPosition } from './rawSchemas';
 
 export const holdFeelings = ['calm', 'at the edge', 'strained'] as const;
 export type HoldFeeling = (typeof holdFeelings)[number];
@@ -100,6 +101,21 @@ export function restLeft(tries: readonly HoldTry[], nowEpochMs: number): number 
 
 /** Holds grow by at most this part or these seconds, whichever is larger. Common practice. */
 export const holdGrowth = { part: 0.1, seconds: 2, afterCalmSessions: 2 } as const;
+
+/** Where holds are done the first times; the others are harder and come after calm sessions. Common practice. */
+export const firstHoldPositions: readonly LookPosition[] = ['hook-lying', 'side-lying', 'sitting'];
+
+/**
+ * Whether holds in harder positions follow from what was done: after two calm sessions lying or seated. Common practice, no
+ * published source.
+ *
+ * @param sessions earlier sessions, in any order
+ * @example harderHoldsFollow([{ position: 'sitting', tries: [calm20] }]) // false: one calm session is not two
+ */
+export function harderHoldsFollow(sessions: readonly { position: LookPosition; tries: readonly HoldTry[] }[]): boolean {
+  const calm = sessions.filter(({ position, tries }) => firstHoldPositions.includes(position) && isCalmSession(tries));
+  return calm.length >= holdGrowth.afterCalmSessions;
+}
 
 export interface HoldAdvice {
   kind: 'stay' | 'longer' | 'step back';

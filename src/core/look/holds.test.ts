@@ -1,4 +1,4 @@
-import { type HoldTry, calmHold, holdAdvice, holdBands, holdCounts, protocols, restLeft } from '.';
+import { type HoldTry, calmHold, harderHoldsFollow, holdAdvice, holdBands, holdCounts, protocols, restLeft } from '.';
 import { checkComponents, conditionIds, emptyProfile, evaluateGates } from '../safety';
 
 const hold = (seconds: number, rest: Partial<HoldTry> = {}): HoldTry => ({
@@ -118,5 +118,24 @@ describe('where and for whom', () => {
     const walked = [hold(10, { steps: 14 }), hold(12, { steps: 18 }), hold(30, { steps: 50, feeling: 'strained' })];
     expect(calmHold(walked).steps).toBe(16);
     expect(calmHold([hold(10)]).steps).toBeNull();
+  });
+});
+
+// Common practice, no published source: seated or lying the first times.
+describe('standing and walking holds', () => {
+  const calm = { position: 'sitting', tries: [hold(18)] } as const;
+  const lying = { position: 'hook-lying', tries: [hold(15), hold(16)] } as const;
+  const strained = { position: 'sitting', tries: [hold(18), hold(25, { feeling: 'strained' })] } as const;
+  const walked = { position: 'walking', tries: [hold(12)] } as const;
+  test.each([
+    ['nothing yet', [], false],
+    ['one calm session', [calm], false],
+    ['two, lying and seated', [lying, calm], true],
+    ['one of two strained', [calm, strained], false],
+    ['calm, but never lying or seated', [walked, walked], false],
+    ['two calm with a strained one between', [calm, strained, lying], true],
+    ['a session without a try', [calm, { position: 'sitting', tries: [] }], false],
+  ] as const)('%s: %s', (_, sessions, follow) => {
+    expect(harderHoldsFollow(sessions)).toBe(follow);
   });
 });

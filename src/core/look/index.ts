@@ -17,6 +17,8 @@ export {
   type HoldTry,
   calmHold,
   firstBreaths,
+  firstHoldPositions,
+  harderHoldsFollow,
   holdBandProvenance,
   holdBands,
   type HoldAdvice,

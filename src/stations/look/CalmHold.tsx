@@ -1,18 +1,20 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { type ClientFrame } from '@/core/coach';
 import {
   type HoldTry,
   type LookRecord,
   calmHold,
+  firstHoldPositions,
+  harderHoldsFollow,
   holdAdvice,
   holdBandProvenance,
   holdCounts,
   mostHoldTries,
   restLeft,
 } from '@/core/look';
-import { commonPractice } from '@/core/reasons';
+import { commonPractice, listed } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { useClientWindow, useOpenClientWindow } from '../coach/useClientWindow';
@@ -20,7 +22,7 @@ import { type ClientView } from '../view';
 import { AfterHold } from './AfterHold';
 import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
-import { useLook } from './useLook';
+import { allowedPositions, useLook } from './useLook';
 import { type Measured, useMeasured } from './useMeasured';
 import { useSpace } from './useSpace';
 
@@ -30,6 +32,14 @@ export function CalmHold({ view }: { view: ClientView }) {
   const walking = raw.position === 'walking';
   const hold = useHold(walking);
   const left = useRestLeft(raw.tries);
+  const [harder, setHarder] = useState(false);
+  const later = useMemo(
+    () =>
+      harder || harderHoldsFollow(view.holdsBefore)
+        ? []
+        : allowedPositions(view, 'calmHold').filter((position) => !firstHoldPositions.includes(position)),
+    [harder, view],
+  );
   const [measured, setMeasured] = useMeasured(`kokyu.hold.${view.visit!.id}`);
   const resting = left > 0;
   const full = raw.tries.length >= mostHoldTries;
@@ -63,8 +73,17 @@ export function CalmHold({ view }: { view: ClientView }) {
           view={view}
           protocol="calmHold"
           value={raw.position}
+          later={later}
           onChange={(position) => save({ ...raw, position })}
         />
+        {later.length > 0 && (
+          <p className="mt-1 text-sm text-ink2">
+            Lying or seated the first times, so after two calm sessions come {listed(later)}.{' '}
+            <Button look="quiet" className="text-sm" onClick={() => setHarder(true)}>
+              They have held calmly before: offer these
+            </Button>
+          </p>
+        )}
         <div className="mt-5">
           {measured !== null ? (
             <AfterHold
@@ -101,8 +120,7 @@ export function CalmHold({ view }: { view: ClientView }) {
         {!hold.holding && <Tries view={view} raw={raw} onSave={save} />}
         <ClientWindowButton />
         <p className="mt-4 text-sm text-ink2">
-          Seated or lying the first times. Never in water, driving, on stairs, or alone when light-headed. Praise calm,
-          never length.
+          Never in water, driving, on stairs, or alone when light-headed. Praise calm, never length.
         </p>
       </div>
     </div>

@@ -6,6 +6,7 @@ import { type ClientView } from '../view';
 import { FormFields } from './FormFields';
 import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
+import { TenCounter } from './TenCounter';
 import { useLook } from './useLook';
 
 /** What to do about something marked that is more than a finding. */
@@ -33,6 +34,9 @@ export function FormLook({ view, protocol }: { view: ClientView; protocol: FormP
         value={raw.position}
         onChange={(position) => save({ ...raw, position })}
       />
+      {protocol === 'tenCount' && (
+        <TenCounter onStopped={() => save({ ...raw, result: 'stopped before ten' } as Raw<FormProtocol>)} />
+      )}
       <FormFields
         view={view}
         protocol={protocol}

@@ -10,16 +10,19 @@ export function PositionChips({
   view,
   protocol,
   value,
+  later = [],
   onChange,
 }: {
   view: ClientView;
   protocol: ProtocolId;
   value: LookPosition;
+  /** Not off, but not yet: offered only once they have been asked for. */
+  later?: readonly LookPosition[];
   onChange: (value: LookPosition) => void;
 }) {
   const allowed = allowedPositions(view, protocol);
   const off = protocols[protocol].positions.filter((position) => !allowed.includes(position));
-  const shown = [...new Set([...allowed, value])];
+  const shown = [...new Set([...allowed.filter((position) => !later.includes(position)), value])];
   if (shown.length < 2 && off.length === 0) return null;
   return (
     <div>
