@@ -11,18 +11,20 @@ export function Thread({
 }) {
   return (
     <aside aria-label="So far today" className="screen-only border-rule bg-leaf px-5 py-6 max-lg:border-t lg:border-l">
-      <h2 className="text-base font-semibold">So far today</h2>
-      {lines.length === 0 && <p className="mt-3 text-ink2">Nothing recorded yet. Start with why they came.</p>}
-      <ol>
-        {lines.map(({ heading, words, station }) => (
-          <li key={heading} className="border-b border-rule py-3 last:border-b-0">
-            <Link href={`${base}/${station}`} className="block hover:bg-paper">
-              <span className="block text-sm text-ink2">{heading}</span>
-              <span className="block [overflow-wrap:anywhere]">{words}</span>
-            </Link>
-          </li>
-        ))}
-      </ol>
+      <div className="lg:sticky lg:top-16 lg:max-h-[calc(100dvh-4.5rem)] lg:overflow-y-auto">
+        <h2 className="text-base font-semibold">So far today</h2>
+        {lines.length === 0 && <p className="mt-3 text-ink2">Nothing recorded yet. Start with why they came.</p>}
+        <ol>
+          {lines.map(({ heading, words, station }) => (
+            <li key={heading} className="border-b border-rule py-3 last:border-b-0">
+              <Link href={`${base}/${station}`} className="block hover:bg-paper">
+                <span className="block text-sm text-ink2">{heading}</span>
+                <span className="block [overflow-wrap:anywhere]">{words}</span>
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </div>
     </aside>
   );
 }

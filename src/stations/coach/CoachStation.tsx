@@ -205,8 +205,15 @@ function MarkerChange({ view, looks }: { view: ClientView; looks: readonly LookR
   );
 }
 
-const cyclesInWords = ({ planned, paced, tapped }: ReturnType<typeof summariseRun>['items'][number]['cycles']) =>
-  [planned, paced, tapped].map((cycle) => (cycle === null ? '–' : `${cycle.toFixed(1)} s`)).join(', ');
+/** The length of a breath as it was planned; paced otherwise or tapped along only where it was. */
+function cyclesInWords({ planned, paced, tapped }: ReturnType<typeof summariseRun>['items'][number]['cycles']): string {
+  const seconds = (cycle: number) => `${cycle.toFixed(1)} s`;
+  const others = [
+    paced !== null && (planned === null || Math.abs(paced - planned) >= 0.05) ? `paced ${seconds(paced)}` : '',
+    tapped === null ? '' : `tapped ${seconds(tapped)}`,
+  ].filter((part) => part !== '');
+  return [planned === null ? '–' : seconds(planned), ...others].join(', ');
+}
 
 function RunSummary({ state, who }: { state: ReturnType<typeof foldRun>; who: string }) {
   const { items, plannedSeconds, activeSeconds, symptoms, settledSeconds, notes } = summariseRun(state, who);
@@ -228,7 +235,7 @@ function RunSummary({ state, who }: { state: ReturnType<typeof foldRun>; who: st
           <tr>
             <th className="py-1 font-normal">Drill</th>
             <th className="py-1 text-right font-normal">Breaths done / planned</th>
-            <th className="py-1 pl-6 text-right font-normal">Breath planned, paced, tapped</th>
+            <th className="py-1 pl-6 text-right font-normal">Length of a breath</th>
             <th className="py-1 pl-6 font-normal">Faults</th>
             <th className="py-1 pl-6 font-normal">Cues that landed</th>
           </tr>
