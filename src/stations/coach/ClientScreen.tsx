@@ -98,23 +98,23 @@ function Breathing({ frame, nowMs }: { frame: BreathingFrame; nowMs: () => numbe
   const waits = frame.stillAtSeconds !== null;
   return (
     <main
-      className="grid h-dvh grid-cols-[minmax(72px,22vw)_minmax(0,1fr)] gap-6 p-4 sm:gap-12 sm:p-8"
+      className="grid h-dvh grid-cols-[minmax(72px,30vw)_minmax(0,1fr)] gap-6 p-4 sm:gap-[5vw] sm:p-8"
       data-client="breathing"
     >
       <Tide ask={ask} className="h-full min-h-0 w-full" />
       <div className="flex min-w-0 flex-col justify-center gap-4">
         <h1
-          className={`text-[20vw] leading-none font-bold lg:text-[12.5rem] ${waits || !shown ? 'text-ink2' : phaseInk[shown.phase]}`}
+          className={`text-[20vw] leading-none font-bold lg:text-[max(12.5rem,18vw)] ${waits || !shown ? 'text-ink2' : phaseInk[shown.phase]}`}
           data-client-phase={shown?.phase ?? 'none'}
         >
           {waits ? 'Wait' : shown ? phaseWords[shown.phase] : ''}
         </h1>
         {frame.showCount && !waits && (
-          <p className="text-[16vw] leading-none font-semibold lg:text-[9rem]" aria-hidden>
+          <p className="text-[16vw] leading-none font-semibold lg:text-[max(9rem,13vw)]" aria-hidden>
             {shown?.count}
           </p>
         )}
-        <p className="text-3xl leading-tight lg:text-5xl">{frame.cue}</p>
+        <p className="text-3xl leading-tight lg:text-[max(3rem,4.5vw)]">{frame.cue}</p>
       </div>
     </main>
   );

@@ -80,7 +80,7 @@ export function Middle(props: Props) {
           ) : (
             <Tick
               ask={askCount}
-              className={`min-h-0 text-7xl leading-none font-bold ${tight ? 'lg:text-[min(11rem,18dvh)]' : 'lg:text-[min(14rem,27dvh)]'}`}
+              className={`min-h-0 text-7xl leading-none font-bold ${tight ? 'lg:text-[min(11rem,18dvh)]' : 'lg:text-[min(16.25rem,31dvh)]'}`}
             />
           )}
         </span>
@@ -166,13 +166,13 @@ function Between({ run, shown, item, naming, onPress, ask, motion }: Inner) {
                 : 'waiting: tap to go on'
               : rest
                 ? 'rest, then the next set'
-                : drill.name}
+                : 'set up'}
           </span>
           <span className="text-5xl leading-none font-semibold lg:text-[4.5rem]">{title}</span>
           <span className="text-2xl lg:text-3xl">
             {rest
               ? ''
-              : [item.props.map((id) => props[id].name).join(', '), drill.setUp]
+              : [capital(item.props.map((id) => props[id].name).join(', ')), drill.setUp]
                   .filter((part) => part !== '')
                   .join('. ')}
           </span>

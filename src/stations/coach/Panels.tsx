@@ -301,6 +301,7 @@ const keyRows: readonly (readonly [string, string])[] = [
   ['Space', 'wait and go on; a tap where the pacer follows'],
   ['B', 'tap: the client breathes in'],
   ['F', 'mark a fault'],
+  ['1 – 4', 'name the mark just made'],
   ['C', 'cue landed'],
   ['T', 'hold for a talk, and go on'],
   ['E / H', 'easier / harder now'],

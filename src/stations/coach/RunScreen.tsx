@@ -68,8 +68,8 @@ export function RunScreen({
   const neighbours = useNeighbours(view, run, item, index);
   const naming = useNaming(run, index, view.planning?.faults ?? {}, who);
   const actions = useActions(run, wake, { cues, naming, neighbours }, who);
-  const cueShown = naming.remedy?.words ?? cues.words;
-  useSpokenCue(cueShown, state.status === 'running' && shown.kind === 'breaths', sound.heard.voice);
+  // A correction is the coach's to say or to show; the voice and the client's window keep to the cue.
+  useSpokenCue(cues.words, state.status === 'running' && shown.kind === 'breaths', sound.heard.voice);
 
   const live = state.status === 'running' || state.status === 'paused';
   const enabled = live && writes && ready;
@@ -85,11 +85,11 @@ export function RunScreen({
   const { clientCount } = view.settings;
   useClientWindow(
     useCallback(
-      () => clientFrame(state, nowMs(), { showCount: clientCount, cue: cueShown }),
-      [state, nowMs, clientCount, cueShown],
+      () => clientFrame(state, nowMs(), { showCount: clientCount, cue: cues.words }),
+      [state, nowMs, clientCount, cues.words],
     ),
     nowMs,
-    [state.status, state.anchorEpochMs, state.cursorSeconds, shown.segment, cueShown],
+    [state.status, state.anchorEpochMs, state.cursorSeconds, shown.segment, cues.words],
     // A window that only looks lags behind: it has nothing to say to the client.
     writes,
   );

@@ -2,7 +2,7 @@
 
 import { faults } from '@/core/catalogue';
 import { capital } from '@/core/reasons';
-import { type Actions } from './useActions';
+import { type Actions, likeliest } from './useActions';
 import { type Naming, type Neighbours, type useCues } from './useCoaching';
 import { Zone } from './Zone';
 
@@ -32,10 +32,15 @@ export function RunZones({
     <footer className="sticky bottom-0 grid grid-cols-3 gap-2 bg-paper p-3 pt-0 sm:grid-cols-5 lg:h-36 lg:gap-2.5">
       {naming.open && !naming.all ? (
         <>
-          {naming.order.slice(0, 3).map((fault) => (
-            <Zone key={fault} title={capital(faults[fault].words)} hint="name it" onPress={() => naming.name(fault)} />
+          {naming.order.slice(0, likeliest).map((fault, i) => (
+            <Zone
+              key={fault}
+              title={capital(faults[fault].words)}
+              hint={`${i + 1} · name it`}
+              onPress={() => naming.name(fault)}
+            />
           ))}
-          <Zone title="Another" hint="all faults" onPress={naming.showAll} />
+          <Zone title="Another" hint={`${likeliest + 1} · all faults`} onPress={naming.showAll} />
         </>
       ) : (
         <>

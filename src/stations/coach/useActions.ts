@@ -8,6 +8,9 @@ import { say } from '@/parts/say';
 import { type Naming, type Neighbours, type useCues } from './useCoaching';
 import { type LiveRun } from './useRun';
 
+/** Names a mark is offered in the zones; what else there is comes after them. */
+export const likeliest = 3;
+
 /** What can be done while a run goes on, by finger, key or pedal. */
 export function useActions(
   run: LiveRun,
@@ -82,6 +85,17 @@ export function useActions(
     [status, waitOrGo, stop, naming, breathing, tap, next],
   );
 
+  /** While the zones are the likeliest names of a mark, their places are the keys 1 to 4. */
+  const nameByPlace = useCallback(
+    (place: number) => {
+      if (!naming.open || naming.all) return;
+      const fault = naming.order[place];
+      if (place < likeliest && fault) naming.name(fault);
+      else naming.showAll();
+    },
+    [naming],
+  );
+
   const keys: Record<string, () => void> = useMemo(
     () => ({
       ' ': space,
@@ -96,8 +110,9 @@ export function useActions(
       e: () => void neighbours.takeEasier(),
       h: () => void (neighbours.readiness.met && neighbours.takeHarder()),
       Escape: stop,
+      ...Object.fromEntries(Array.from({ length: likeliest + 1 }, (_, i) => [String(i + 1), () => nameByPlace(i)])),
     }),
-    [space, tap, talk, naming, cues, next, undo, back, neighbours, stop],
+    [nameByPlace, space, tap, talk, naming, cues, next, undo, back, neighbours, stop],
   );
 
   return { waitOrGo, talk, next, back, tap, stop, undo, press, keys };

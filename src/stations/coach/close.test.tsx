@@ -1,0 +1,162 @@
+/** @jest-environment jsdom */
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { type Outcome } from '@/core/record';
+import { Close } from './Close';
+import { type GroupCandidate, GroupStart } from './GroupStart';
+import { answers, item, run, signs, today, uuid, viewOf } from './coach.fixtures';
+import { evaluateGates, knownClient } from '@/core/safety';
+
+const mockSent: [string, Record<string, unknown>][] = [];
+let mockAnswer: Outcome = { state: 'saved', at: '' };
+let mockPushed: string | null = null;
+jest.mock('@/keep', () => ({
+  keep: (kind: string, payload: Record<string, unknown>) => {
+    mockSent.push([kind, payload]);
+    return Promise.resolve(mockAnswer);
+  },
+  newId: () => 'new-id',
+}));
+jest.mock('next/navigation', () => ({
+  useRouter: () => ({ push: (to: string) => (mockPushed = to), refresh: () => undefined }),
+}));
+
+beforeEach(() => {
+  mockSent.length = 0;
+  mockAnswer = { state: 'saved', at: '' };
+  mockPushed = null;
+  localStorage.clear();
+});
+afterEach(cleanup);
+
+/** Two breaths of the first drill with a mark, and one of the second. */
+const done = run([
+  [0, { type: 'start' }],
+  [19, { type: 'breath', item: 0, set: 1, breath: 0, seconds: 9 }],
+  [22, { type: 'fault', item: 0, fault: 'shoulders' }],
+  [28, { type: 'breath', item: 0, set: 1, breath: 1, seconds: 9 }],
+  [30, { type: 'jump', toSeconds: 56, why: 'next' }],
+  [41, { type: 'breath', item: 1, set: 1, breath: 0, seconds: 9 }],
+  [45, { type: 'end', why: 'by hand' }],
+]);
+const note = () => screen.getByLabelText('The note of this visit') as HTMLTextAreaElement;
+/** A press or a change with what it sets going, the outbox's answer included. */
+const click = (on: HTMLElement) => act(async () => void fireEvent.click(on));
+const type = (into: HTMLElement, value: string) => act(async () => void fireEvent.change(into, { target: { value } }));
+const leave = (field: HTMLElement) => act(async () => void fireEvent.blur(field));
+const sentOf = (kind: string) => mockSent.filter(([name]) => name === kind).map(([, payload]) => payload);
+
+describe('the note before it is signed', () => {
+  test('is written from the log and not sent until the coach changes it', () => {
+    render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    expect(note().value).toContain('Towel round the ribs, sitting: 2 of 4 breaths at 3 in, 6 out; shoulders creep up.');
+    expect(mockSent).toEqual([]);
+  });
+
+  test('what goes home is at most three, written into the note and kept with it', async () => {
+    render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    await click(screen.getByRole('button', { name: /^Quiet nose breath/ }));
+    expect(note().value).toMatch(/\nHome: Quiet nose breath\.$/);
+    expect(sentOf('note.save')).toEqual([{ visitId: 'visit', text: note().value, home: ['quiet-nose'], revision: 0 }]);
+    await click(screen.getByRole('button', { name: /^Quiet nose breath/ }));
+    expect(note().value).not.toContain('Home:');
+    expect(sentOf('note.save').at(-1)).toMatchObject({ home: [], revision: 1 });
+  });
+
+  test('typed words are saved on leaving the field, and signed as they stand', async () => {
+    render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    await type(note(), 'Short and good.');
+    await leave(note());
+    expect(sentOf('note.save')).toEqual([{ visitId: 'visit', text: 'Short and good.', home: [], revision: 0 }]);
+    await click(screen.getByRole('button', { name: 'Sign and end the visit' }));
+    await waitFor(() => expect(sentOf('note.sign')).toEqual([{ visitId: 'visit', text: 'Short and good.', home: [] }]));
+  });
+
+  test('can be written anew from the log', async () => {
+    render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    await type(note(), 'Oops');
+    await click(screen.getByRole('button', { name: 'Write it anew from the log' }));
+    expect(note().value).toContain('Towel round the ribs');
+  });
+
+  test('a refusal is one sentence, and the words stay', async () => {
+    render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    mockAnswer = { state: 'refused', why: 'This visit is signed already.' };
+    await type(note(), 'Mine.');
+    await leave(note());
+    expect(await screen.findByText('This visit is signed already.')).toBeTruthy();
+    expect(note().value).toBe('Mine.');
+  });
+});
+
+describe('after signing', () => {
+  const signed = {
+    text: 'Mine.',
+    home: [],
+    revision: 3,
+    at: `${today}T11:00:00.000Z`,
+    signedAt: `${today}T11:05:00.000Z`,
+    additions: [],
+  };
+  const box = () => screen.getByLabelText('An addition') as HTMLTextAreaElement;
+
+  test('the note can’t be changed; an addition leaves the box at once, so that it can’t be added twice', async () => {
+    const shown = render(<Close view={viewOf([], { runs: [done], note: signed })} looks={[]} />);
+    expect(screen.queryByLabelText('The note of this visit')).toBeNull();
+    await type(box(), 'She rang.');
+    shown.unmount();
+    render(<Close view={viewOf([], { runs: [done], note: signed })} looks={[]} />);
+    expect(box().value).toBe('She rang.');
+    await click(screen.getByRole('button', { name: 'Add it with today’s date' }));
+    expect(sentOf('note.add')).toEqual([{ additionId: 'new-id', visitId: 'visit', text: 'She rang.' }]);
+    expect(box().value).toBe('');
+    expect((screen.getByRole('button', { name: 'Add it with today’s date' }) as HTMLButtonElement).disabled).toBe(true);
+  });
+
+  test('a refused addition comes back into the box with its reason', async () => {
+    render(<Close view={viewOf([], { runs: [done], note: signed })} looks={[]} />);
+    mockAnswer = { state: 'refused', why: 'An addition needs words.' };
+    await type(box(), 'She rang.');
+    await click(screen.getByRole('button', { name: 'Add it with today’s date' }));
+    expect(await screen.findByText('An addition needs words.')).toBeTruthy();
+    expect(box().value).toBe('She rang.');
+  });
+});
+
+describe('bringing a group together', () => {
+  const person = (n: number, items = [item()]): GroupCandidate => ({
+    clientId: uuid(n),
+    visitId: uuid(100 + n),
+    name: `Person ${n}`,
+    gates: evaluateGates(knownClient([...signs, ...answers()]).profile, today),
+    items,
+  });
+  const six = Array.from({ length: 8 }, (_, i) => person(i + 1, i === 0 ? [item()] : []));
+
+  test('the run is opened for those chosen, with the leader first, and no more than six', async () => {
+    render(<GroupStart candidates={six} closed={[]} />);
+    const open = () => screen.getByRole('button', { name: /^Open the run for/ }) as HTMLButtonElement;
+    expect(open().disabled).toBe(true);
+    for (const n of [2, 3, 4, 5, 6]) await click(screen.getByRole('button', { name: `Person ${n}` }));
+    expect((screen.getByRole('button', { name: 'Person 7' }) as HTMLButtonElement).disabled).toBe(true);
+    await click(screen.getByRole('button', { name: 'Person 6' }));
+    await click(open());
+    expect(sentOf('run.create')).toEqual([
+      {
+        runId: 'new-id',
+        visitId: uuid(101),
+        items: [item()],
+        members: [1, 2, 3, 4, 5].map((n) => ({ clientId: uuid(n), visitId: uuid(100 + n) })),
+      },
+    ]);
+    expect(mockPushed).toBe('/run/new-id');
+  });
+
+  test('a refusal is told, and nobody is sent on', async () => {
+    render(<GroupStart candidates={[person(1), person(2, [])]} closed={[]} />);
+    mockAnswer = { state: 'refused', why: 'Person 2 is not screened today.' };
+    await click(screen.getByRole('button', { name: 'Person 2' }));
+    await click(screen.getByRole('button', { name: 'Open the run for 2' }));
+    expect(await screen.findByText('Person 2 is not screened today.')).toBeTruthy();
+    expect(mockPushed).toBeNull();
+  });
+});

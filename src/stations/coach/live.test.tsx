@@ -1,0 +1,368 @@
+/** @jest-environment jsdom */
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { type ClientMessage, type RunEvent, foldRun, summariseRun } from '@/core/coach';
+import { type Outcome, type StoredRun } from '@/core/record';
+import { RunScreen } from './RunScreen';
+import { answers, fact, run, signs, today, uuid, viewOf } from './coach.fixtures';
+import { evaluateGates, knownClient } from '@/core/safety';
+import { browserFakes, heard, pass } from '@/parts/browser.fakes';
+
+/** What the screen handed to the outbox, and what it is answered. */
+const mockSent: { kind: string; payload: { events: { event: RunEvent; seq: number; atEpochMs: number }[] } }[] = [];
+let mockAnswer: Outcome = { state: 'saved', at: '' };
+let mockMade = 0;
+jest.mock('@/keep', () => ({
+  keep: (kind: string, payload: (typeof mockSent)[number]['payload']) => {
+    mockSent.push({ kind, payload });
+    return Promise.resolve(mockAnswer);
+  },
+  newId: () => `00000000-0000-7000-9000-${String((mockMade += 1)).padStart(12, '0')}`,
+  waitingPayloads: () => Promise.resolve([]),
+  useKeepState: () => ({ waiting: 0, reachable: true, lastSavedAt: null }),
+}));
+jest.mock('next/navigation', () => ({
+  useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
+  usePathname: () => '/',
+}));
+
+const begunAt = Date.UTC(2026, 10, 25, 10);
+const events = () =>
+  mockSent
+    .filter(({ kind }) => kind === 'run.append')
+    .flatMap(({ payload }) => payload.events.map(({ event }) => event));
+const types = () => events().map(({ type }) => type);
+const last = () => events().at(-1);
+const press = (key: string) => act(() => void fireEvent.keyDown(document.body, { key }));
+
+beforeEach(() => {
+  jest.useFakeTimers({ now: begunAt });
+  browserFakes();
+  mockSent.length = 0;
+  mockAnswer = { state: 'saved', at: '' };
+  localStorage.clear();
+});
+afterEach(() => {
+  cleanup();
+  jest.useRealTimers();
+});
+
+/** The live screen, open and ready. */
+async function live(stored: StoredRun = run(), more: Partial<Parameters<typeof RunScreen>[0]> = {}) {
+  const shown = render(<RunScreen view={viewOf([fact('touch', 'yes')])} stored={stored} {...more} />);
+  await pass(0.1);
+  return shown;
+}
+/** Begun, and past the ten seconds of set-up: in the first breath of four, 3 in and 6 out. */
+async function breathing(more: Partial<Parameters<typeof RunScreen>[0]> = {}) {
+  const shown = await live(run(), more);
+  press(' ');
+  await pass(11);
+  return shown;
+}
+
+describe('a run by its keys', () => {
+  test('begins, waits and goes on with Space; each press is an event at its second', async () => {
+    await live();
+    expect(screen.getByText('Sitting')).toBeTruthy();
+    press(' ');
+    await pass(12);
+    expect(document.querySelector('[data-phase]')?.getAttribute('data-phase')).toBe('inhale');
+    press(' ');
+    expect(screen.getByText('WAITING')).toBeTruthy();
+    await pass(60);
+    press(' ');
+    await pass(2);
+    expect(document.querySelector('[data-phase]')?.getAttribute('data-phase')).toBe('exhale');
+    expect(types()).toEqual(['start', 'pause', 'resume']);
+    const stamps = mockSent.flatMap(({ payload }) => payload.events);
+    expect(stamps.map(({ seq }) => seq)).toEqual([0, 1, 2]);
+    expect((stamps[1]!.atEpochMs - stamps[0]!.atEpochMs) / 1000).toBeCloseTo(12, 1);
+    expect((stamps[2]!.atEpochMs - stamps[1]!.atEpochMs) / 1000).toBeCloseTo(60, 1);
+  });
+
+  test('a breath is marked when it is over, with its seconds, once; the plan ends by itself', async () => {
+    await breathing();
+    expect(types()).not.toContain('breath');
+    await pass(9);
+    expect(last()).toEqual({ type: 'breath', item: 0, set: 1, breath: 0, seconds: 9 });
+    await pass(200);
+    expect(types().filter((type) => type === 'breath')).toHaveLength(8);
+    expect(types().filter((type) => type === 'end')).toHaveLength(1);
+    expect(screen.getByRole('heading', { name: 'Done' })).toBeTruthy();
+    const stamped = mockSent.flatMap(({ payload }) => payload.events) as never[];
+    expect(summariseRun(foldRun(run().items, stamped)).items.map((one) => one.deliveredBreaths)).toEqual([4, 4]);
+  });
+
+  test('a mark is stamped unnamed; the zones become its likeliest names, each with a key; after six seconds they go', async () => {
+    await breathing();
+    press('f');
+    expect(last()).toEqual({ type: 'fault', item: 0, fault: null });
+    expect(screen.getAllByText(/name it$/)).toHaveLength(3);
+    const [first] = screen.getAllByText(/name it$/);
+    const words = first!.parentElement!.firstElementChild!.textContent;
+    press('1');
+    expect(last()).toMatchObject({ type: 'named' });
+    expect(screen.queryByText(/name it$/)).toBeNull();
+    expect(words).not.toBe('');
+
+    press('f');
+    await pass(6.2);
+    expect(screen.queryByText(/name it$/)).toBeNull();
+    const before = types().length;
+    press('1');
+    expect(types()).toHaveLength(before);
+  });
+
+  test('the fourth place shows every fault, and waits for a choice', async () => {
+    await breathing();
+    press('f');
+    press('4');
+    await pass(8);
+    fireEvent.click(screen.getByRole('button', { name: 'Glutes grip' }));
+    expect(last()).toMatchObject({ type: 'named', fault: 'glutes' });
+  });
+
+  test('a correction takes the place of the cue on this screen; the client’s window keeps the cue', async () => {
+    await breathing();
+    const cue = () => heard<ClientMessage>('kokyu-client').at(-1)!.frame;
+    const before = cue();
+    expect(before.kind).toBe('breathing');
+    press('f');
+    press('4');
+    fireEvent.click(screen.getByRole('button', { name: 'Shoulders creep up' }));
+    await pass(0.2);
+    expect(screen.getByText('Smaller breath, long neck, hands lower on the ribs')).toBeTruthy();
+    await pass(1.1);
+    expect(cue()).toMatchObject({ kind: 'breathing', cue: (before as { cue: string }).cue });
+  });
+
+  test('the same fault again brings the fallback, and a third time the easier drill', async () => {
+    await breathing();
+    for (const words of [/^Smaller breath/, 'Lie down', 'Take the easier one now']) {
+      press('f');
+      press('4');
+      fireEvent.click(screen.getByRole('button', { name: 'Shoulders creep up' }));
+      await pass(0.1);
+      expect(screen.getByText(words)).toBeTruthy();
+    }
+  });
+
+  test('a cue lands, another comes, and the last mark is taken back', async () => {
+    await breathing();
+    press('c');
+    expect(last()).toMatchObject({ type: 'cue', item: 0, landed: 'yes' });
+    expect(screen.getByText('Next cue')).toBeTruthy();
+    press('u');
+    expect(last()).toMatchObject({ type: 'undo' });
+    expect(screen.getByText('Cue landed')).toBeTruthy();
+  });
+
+  test('a talk holds the pacer: the trunk teaches, the client’s window is blank, and the count stays', async () => {
+    await breathing();
+    await pass(9);
+    press('t');
+    await pass(30);
+    expect(document.querySelector('[data-talk]')).not.toBeNull();
+    expect(heard<ClientMessage>('kokyu-client').at(-1)!.frame).toEqual({ kind: 'rest', words: 'Rest' });
+    press('t');
+    await pass(1);
+    expect(document.querySelector('[data-breaths]')?.textContent).toMatch(/^2\s*\/4/);
+    expect(types().filter((type) => type === 'breath')).toHaveLength(1);
+  });
+
+  test('next jumps out of the set-up first, then to the next drill; back to this one’s beginning', async () => {
+    await live();
+    press(' ');
+    await pass(2);
+    press('n');
+    expect(last()).toEqual({ type: 'jump', toSeconds: 10, why: 'ready' });
+    await pass(2);
+    press('n');
+    expect(last()).toMatchObject({ type: 'jump', why: 'next' });
+    await pass(1);
+    press('ArrowLeft');
+    expect(last()).toMatchObject({ type: 'jump', why: 'back' });
+    expect(types()).not.toContain('breath');
+  });
+
+  test('keys do nothing while words are typed, nor with Ctrl', async () => {
+    await breathing();
+    fireEvent.click(screen.getByRole('button', { name: 'Note' }));
+    const field = screen.getByRole('textbox');
+    const before = types().length;
+    for (const key of ['f', 'n', ' ', 'c']) fireEvent.keyDown(field, { key });
+    act(() => void fireEvent.keyDown(document.body, { key: 'f', ctrlKey: true }));
+    expect(types()).toHaveLength(before);
+  });
+});
+
+describe('a stop', () => {
+  test('nothing moves, the client’s window says so; what is ticked and typed outlives the page', async () => {
+    const shown = await breathing();
+    press('Escape');
+    await pass(0.2);
+    expect(screen.getByRole('heading', { name: 'Breathe normally' })).toBeTruthy();
+    expect(heard<ClientMessage>('kokyu-client').at(-1)!.frame).toEqual({ kind: 'stopped' });
+    fireEvent.click(screen.getByRole('button', { name: 'dizziness' }));
+    fireEvent.change(screen.getByRole('textbox'), { target: { value: 'after the third breath' } });
+    shown.unmount();
+
+    const stored = run([
+      [0, { type: 'start' }],
+      [12, { type: 'stop', item: 0 }],
+    ]);
+    await live(stored);
+    expect((screen.getByRole('textbox') as HTMLInputElement).value).toBe('after the third breath');
+    fireEvent.click(screen.getByRole('button', { name: 'Settled: end the drills for today' }));
+    expect(last()).toEqual({
+      type: 'settled',
+      symptoms: ['dizziness'],
+      note: 'after the third breath',
+      then: 'end',
+    });
+    expect(localStorage.getItem(`kokyu.run.${stored.id}.stop`)).toBeNull();
+  });
+});
+
+describe('a pedal', () => {
+  const pedal = { view: { ...viewOf(), settings: { ...viewOf().settings, pedalKeys: ['PageDown'] } } };
+  const down = () => act(() => void fireEvent.keyDown(document.body, { key: 'PageDown' }));
+  const up = () => act(() => void fireEvent.keyUp(document.body, { key: 'PageDown' }));
+
+  test('short begins and taps, long marks a fault, double stops', async () => {
+    await live(run(), pedal);
+    down();
+    await pass(0.1);
+    up();
+    await pass(0.5);
+    expect(types()).toEqual(['start']);
+    await pass(11);
+    down();
+    await pass(0.1);
+    up();
+    await pass(0.5);
+    expect(last()).toEqual({ type: 'tap', item: 0 });
+    down();
+    await pass(0.7);
+    expect(last()).toEqual({ type: 'fault', item: 0, fault: null });
+    up();
+    await pass(1);
+    for (const step of [down, up, down]) {
+      step();
+      await pass(0.1);
+    }
+    expect(last()).toEqual({ type: 'stop', item: 0 });
+    expect(screen.getByRole('heading', { name: 'Breathe normally' })).toBeTruthy();
+  });
+});
+
+describe('a group', () => {
+  const members = [1, 2].map((n) => ({
+    clientId: uuid(n),
+    name: `Person ${n}`,
+    gates: evaluateGates(knownClient([...signs, ...answers()]).profile, today),
+    touch: 'no' as const,
+    latestTouch: undefined,
+  }));
+
+  test('a mark and a stop go to the tapped tile; the pacer goes on for the other', async () => {
+    await breathing({ group: members });
+    fireEvent.click(screen.getByRole('button', { name: /Person 2/ }));
+    press('f');
+    expect(last()).toEqual({ type: 'fault', item: 0, fault: null, who: uuid(2) });
+    await pass(7);
+    press('Escape');
+    expect(last()).toEqual({ type: 'stop', item: 0, who: uuid(2) });
+    await pass(0.2);
+    const panel = screen.getByRole('region', { name: 'Person 2 stopped' });
+    expect(document.querySelector('[data-phase]')).not.toBeNull();
+    // The tile is let go: a second Escape is for everybody.
+    press('Escape');
+    expect(last()).toEqual({ type: 'stop', item: 0 });
+    expect(within(panel).queryAllByRole('button').length).toBeGreaterThan(0);
+  });
+
+  test('each has a ladder of remedies of their own', async () => {
+    await breathing({ group: members });
+    const markFor = async (name: RegExp) => {
+      const tile = screen.getByRole('button', { name });
+      if (tile.getAttribute('aria-pressed') !== 'true') fireEvent.click(tile);
+      press('f');
+      press('4');
+      fireEvent.click(screen.getByRole('button', { name: 'Shoulders creep up' }));
+      await pass(0.1);
+    };
+    await markFor(/Person 1/);
+    await markFor(/Person 2/);
+    expect(screen.getByText(/^Smaller breath/)).toBeTruthy();
+    await markFor(/Person 2/);
+    expect(screen.getByText('Lie down')).toBeTruthy();
+  });
+});
+
+describe('two windows', () => {
+  test('one that finds the run taken only looks, until it takes over', async () => {
+    browserFakes({ lockTaken: true });
+    await live();
+    expect(screen.getByText(/being coached in another window/)).toBeTruthy();
+    press(' ');
+    press('f');
+    expect(mockSent).toHaveLength(0);
+    fireEvent.click(screen.getByRole('button', { name: 'Coach it here instead' }));
+    await pass(0.1);
+    press(' ');
+    expect(types()).toEqual(['start']);
+  });
+
+  test('a mark that another device overtook is put behind its events and the window only looks from then on', async () => {
+    await breathing();
+    const theirs = [
+      { id: uuid(900), seq: 0, atEpochMs: begunAt, event: { type: 'start' } },
+      { id: uuid(901), seq: 1, atEpochMs: begunAt + 9000, event: { type: 'cue', item: 0, cue: 'Wide', landed: 'yes' } },
+    ];
+    browserFakes({ served: { events: theirs } });
+    mockAnswer = { state: 'refused', why: 'Another device wrote here first.' };
+    press('f');
+    mockAnswer = { state: 'saved', at: '' };
+    await pass(0.1);
+    const marks = mockSent.flatMap(({ payload }) => payload.events).filter(({ event }) => event.type === 'fault');
+    expect(marks.map(({ seq }) => seq)).toEqual([1, 2]);
+    expect(screen.getByText(/being coached in another window/)).toBeTruthy();
+  });
+
+  test('a page that slept comes back where it was left, and waits', async () => {
+    await breathing();
+    jest.setSystemTime(Date.now() + 600_000);
+    await pass(0.6);
+    expect(last()).toEqual({ type: 'pause', why: 'gap' });
+    expect(screen.getByText(/^Back where you left it/)).toBeTruthy();
+    const pause = mockSent.at(-1)!.payload.events[0]!;
+    expect((pause.atEpochMs - begunAt) / 1000).toBeLessThan(13);
+  });
+});
+
+describe('pace and dose, on the fly', () => {
+  test('one breath more goes into the set under way; the planned dose stays in the log', async () => {
+    await breathing();
+    fireEvent.click(screen.getByRole('button', { name: 'Pace and dose' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Breaths a set: more' }));
+    expect(last()).toMatchObject({ type: 'adjust', item: 0, breaths: 5, sets: 1 });
+    await pass(0.1);
+    expect(screen.getByText('/5')).toBeTruthy();
+  });
+
+  test('following: taps set the pace', async () => {
+    await breathing();
+    fireEvent.click(screen.getByRole('button', { name: 'Pace and dose' }));
+    fireEvent.click(screen.getByRole('radio', { name: /follow/i }));
+    expect(last()).toMatchObject({ type: 'pace', mode: 'follow' });
+    press('b');
+    await pass(6);
+    press('b');
+    await pass(6);
+    press('b');
+    expect(types().filter((type) => type === 'tap')).toHaveLength(3);
+    const stamped = mockSent.flatMap(({ payload }) => payload.events) as never[];
+    expect(summariseRun(foldRun(run().items, stamped)).items[0]!.cycles.tapped).toBeCloseTo(6, 1);
+  });
+});
