@@ -147,6 +147,7 @@ async function walk(page: Page) {
     await page.keyboard.press('ArrowRight');
   }
   await allSaved(page);
+  await page.getByText('Ask the marker first').waitFor({ state: 'detached' });
   await picture('coach-before');
   await page.getByRole('button', { name: 'Open the run' }).click();
   await page.getByRole('button', { name: 'Begin (Space)' }).click();
@@ -171,10 +172,7 @@ async function walk(page: Page) {
   await page.waitForTimeout(1200);
   await picture('coach-talk');
   await page.keyboard.press('t');
-  while ((await page.getByRole('heading', { name: 'Done' }).count()) === 0) {
-    await page.keyboard.press('n');
-    await page.waitForTimeout(200);
-  }
+  await coachThrough(page);
   await page.goto(`${base}/coach`);
   await gradeRing(page, 'Quiet', quiet);
   await gradeRing(page, 'Deep', { ...deep, 'left side': 3, 'left back': 3, 'front of chest': 2, 'back of chest': 1 });
@@ -183,10 +181,23 @@ async function walk(page: Page) {
     for (let step = 0; step < 7; step += 1) await page.keyboard.press('ArrowRight');
   }
   await allSaved(page);
-  await page.locator('#close').scrollIntoViewIfNeeded();
+  // The page follows the looks a moment later, and the note with it; once something was chosen it is the coach's.
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('textarea')].some(({ value }) => /^Marker: /m.test(value)),
+  );
+  await page.getByRole('button', { name: /^Side-lying/ }).click();
   await page.evaluate(() => document.querySelector('#close')!.scrollIntoView());
   await picture('close');
   await page.goto(`${base}/track`);
   await page.getByRole('heading', { name: 'Over visits' }).waitFor();
   await picture('track');
+}
+
+/** Coaches the rest of a run in quick time, with a mark, a correction and cues that land. */
+async function coachThrough(page: Page) {
+  const presses: Record<number, string[]> = { 20: ['c'], 45: ['f', '1'], 200: ['c'], 330: ['f', '2'], 420: ['c'] };
+  for (let second = 0; (await page.getByRole('heading', { name: 'Done' }).count()) === 0; second += 1) {
+    for (const key of presses[second] ?? []) await page.keyboard.press(key);
+    await page.clock.runFor(1000);
+  }
 }
