@@ -1,0 +1,191 @@
+/** @jest-environment jsdom */
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { type GirthGo, type Raw } from '@/core/look';
+import { browserFakes, pass } from '@/parts/browser.fakes';
+import { viewOf } from '../coach/coach.fixtures';
+import { Goes } from './Goes';
+import { QuietLook } from './QuietLook';
+import { RegionMap } from './RegionMap';
+
+const mockSent: { lookId: string; revision: number; raw: unknown }[] = [];
+let mockMade = 0;
+jest.mock('@/keep', () => ({
+  keep: (_: string, payload: never) => {
+    mockSent.push(payload);
+    return Promise.resolve({ state: 'saved', at: '' });
+  },
+  newId: () => `id-${(mockMade += 1)}`,
+}));
+
+const key = (name: string, on: Element = document.body) => act(async () => void fireEvent.keyDown(on, { key: name }));
+const click = (name: string | RegExp) => act(async () => void fireEvent.click(screen.getByRole('button', { name })));
+const choose = (name: string) => act(async () => void fireEvent.click(screen.getByRole('radio', { name })));
+const kept = <T,>() => mockSent.at(-1)!.raw as T;
+
+beforeEach(() => {
+  jest.useFakeTimers({ now: Date.UTC(2026, 10, 25, 10) });
+  browserFakes();
+  mockSent.length = 0;
+});
+afterEach(() => {
+  cleanup();
+  jest.useRealTimers();
+});
+
+describe('the resting rate by taps', () => {
+  /** Taps with the given seconds between them; the first at once. */
+  const tapEvery = async (...seconds: number[]) => {
+    await key(' ');
+    for (const wait of seconds) {
+      await pass(wait);
+      await key(' ');
+    }
+  };
+
+  // Worked example of the trade: ten taps over 45 s are nine breaths, 12 a minute.
+  test('ten taps over 45 s are 12.0 a minute: intervals are counted, not taps', async () => {
+    render(<QuietLook view={viewOf()} />);
+    await tapEvery(...Array<number>(9).fill(5));
+    expect(screen.getByText('12.0')).toBeTruthy();
+    expect(screen.getByText(/^9 breaths of 5\.0 s.*15 s short of a full minute/)).toBeTruthy();
+    expect(kept<Raw<'quietLook'>>().taps).toEqual([0, 5, 10, 15, 20, 25, 30, 35, 40, 45]);
+  });
+
+  test('every tap is kept at once under one record, in order', async () => {
+    render(<QuietLook view={viewOf()} />);
+    await tapEvery(4, 4, 4);
+    expect(mockSent.map(({ revision }) => revision)).toEqual([0, 1, 2, 3]);
+    expect(new Set(mockSent.map(({ lookId }) => lookId)).size).toBe(1);
+  });
+
+  test('U takes a tap back; counting again begins a new record and leaves the old one', async () => {
+    render(<QuietLook view={viewOf()} />);
+    await tapEvery(4, 4, 4, 4);
+    await key('u');
+    expect(kept<Raw<'quietLook'>>().taps).toEqual([0, 4, 8, 12]);
+    const first = mockSent.at(-1)!.lookId;
+    await click('Count again');
+    await key(' ');
+    expect(mockSent.at(-1)!.lookId).not.toBe(first);
+    expect(kept<Raw<'quietLook'>>().taps).toEqual([0]);
+  });
+
+  test('a double tap is asked about afterwards and dropped on a word, never by itself', async () => {
+    render(<QuietLook view={viewOf()} />);
+    await tapEvery(5, 5, 0.3, 4.7, 5, 5, 5);
+    expect(screen.queryByRole('button', { name: 'Drop it: a double tap' })).toBeNull();
+    await click('Done counting');
+    expect(kept<Raw<'quietLook'>>().taps).toHaveLength(8);
+    await click('Drop it: a double tap');
+    expect(kept<Raw<'quietLook'>>().taps).toEqual([0, 5, 10, 15, 20, 25, 30]);
+    expect(screen.getByText('12.0')).toBeTruthy();
+  });
+
+  test('fewer than four taps give no rate', async () => {
+    render(<QuietLook view={viewOf()} />);
+    await tapEvery(4, 4);
+    expect(screen.getByText('1 more tap for a rate.')).toBeTruthy();
+    expect((screen.getByRole('button', { name: 'Done counting' }) as HTMLButtonElement).disabled).toBe(true);
+  });
+});
+
+describe('the region map by keys', () => {
+  const part = (name: string) => screen.getByRole('slider', { name });
+
+  test('0 to 3 grade the part that has the focus, x says that it was not seen', async () => {
+    render(<RegionMap view={viewOf()} />);
+    await key('2', part('belly'));
+    await key('0', part('left side'));
+    await key('3', part('right side'));
+    expect(kept<Raw<'regionMap'>>().quiet).toMatchObject({ belly: 2, leftSide: 0, rightSide: 3 });
+    await key('x', part('left side'));
+    expect(kept<Raw<'regionMap'>>().quiet).toMatchObject({ belly: 2, leftSide: null, rightSide: 3 });
+    expect(part('belly').getAttribute('aria-valuetext')).toMatch(/clear/);
+  });
+
+  test('quiet and deep are graded apart, and the neck apart from both', async () => {
+    render(<RegionMap view={viewOf()} />);
+    await key('1', part('belly'));
+    await key('1', part('neck and shoulders'));
+    await choose('Deep');
+    await key('3', part('belly'));
+    await key('2', part('neck and shoulders'));
+    expect(kept<Raw<'regionMap'>>()).toMatchObject({
+      quiet: { belly: 1 },
+      deep: { belly: 3 },
+      neckQuiet: 1,
+      neckDeep: 2,
+    });
+  });
+
+  test('a map for each position: what was seen lying stays when sitting is graded', async () => {
+    render(<RegionMap view={viewOf()} />);
+    await key('2', part('belly'));
+    const lying = mockSent.at(-1)!.lookId;
+    await choose('sitting');
+    await key('1', part('belly'));
+    expect(mockSent.at(-1)!.lookId).not.toBe(lying);
+    expect(kept<Raw<'regionMap'>>()).toMatchObject({ position: 'sitting', quiet: { belly: 1 } });
+  });
+
+  test('what is not observed is not called nothing', () => {
+    render(<RegionMap view={viewOf()} />);
+    expect(screen.getByText('Not observed is not the same as none.')).toBeTruthy();
+    expect(screen.getByText(/^Nothing graded yet/)).toBeTruthy();
+  });
+});
+
+describe('a tape, go by go', () => {
+  /** What a form does with it: keeps what it is told and shows it again. */
+  function shown(goes: GirthGo[], unit: 'cm' | 'in' = 'cm') {
+    const told: GirthGo[][] = [];
+    const again = (next: GirthGo[]) => {
+      told.push(next);
+      view.rerender(<Goes label="Low ribs" goes={next} unit={unit} onChange={again} onConfirm={() => undefined} />);
+    };
+    const view = render(<Goes label="Low ribs" goes={goes} unit={unit} onChange={again} onConfirm={() => undefined} />);
+    return told;
+  }
+  const type = (go: number, which: 'exhale' | 'inhale', text: string) =>
+    act(async () => {
+      const field = screen.getByLabelText(`Low ribs, go ${go}, ${which}`);
+      fireEvent.change(field, { target: { value: text } });
+      fireEvent.blur(field);
+    });
+
+  test('a comma is a point; the change and the mean come at once', async () => {
+    const told = shown([]);
+    await type(1, 'exhale', '88,5');
+    await type(1, 'inhale', '92');
+    expect(told.at(-1)).toEqual([{ exhaleCm: 88.5, inhaleCm: 92 }]);
+    const region = within(screen.getByRole('region', { name: 'Low ribs' }));
+    expect(region.getAllByText('3.5 cm').length).toBeGreaterThan(0);
+    expect(region.getByText(/from one go; two more show the spread/)).toBeTruthy();
+  });
+
+  test('inches are kept as centimetres, 2.54 each', async () => {
+    const told = shown([], 'in');
+    await type(1, 'exhale', '35');
+    expect(told.at(-1)).toEqual([{ exhaleCm: 88.9, inhaleCm: null }]);
+  });
+
+  test.each([
+    ['ninety', 'Write a plain number, like 92.5.'],
+    ['-3', 'Write a plain number, like 92.5.'],
+    ['900', 'That is more than 250 cm: check number and unit.'],
+  ])('%s gets one sentence, stays in the field and is not kept', async (text, sentence) => {
+    const told = shown([]);
+    await type(1, 'exhale', text);
+    expect(screen.getByRole('alert').textContent).toBe(sentence);
+    expect((screen.getByLabelText('Low ribs, go 1, exhale') as HTMLInputElement).value).toBe(text);
+    expect(told).toEqual([]);
+  });
+
+  test('a larger exhale is asked about, and turned round only on a word', async () => {
+    const told = shown([{ exhaleCm: 92, inhaleCm: 88 }]);
+    expect(screen.getByText(/the exhale is the larger one/)).toBeTruthy();
+    expect(told).toEqual([]);
+    await click('Swapped: turn them round');
+    expect(told.at(-1)).toEqual([{ exhaleCm: 88, inhaleCm: 92 }]);
+  });
+});

@@ -1,0 +1,154 @@
+/** @jest-environment jsdom */
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { type Outcome, defaultSettings } from '@/core/record';
+import { type Fact, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
+import { browserFakes } from '@/parts/browser.fakes';
+import { fact, today } from '../coach/coach.fixtures';
+import { type ClientView } from '../view';
+import { Conditions } from './Conditions';
+import { Signs } from './Signs';
+
+const mockSent: { kind: string; payload: { factId: string; key: string; value: unknown; basedOn: string | null } }[] =
+  [];
+let mockAnswer: Outcome = { state: 'saved', at: '' };
+let mockMade = 0;
+let mockUndo: (() => void) | null = null;
+jest.mock('@/keep', () => ({
+  keep: (kind: string, payload: never) => {
+    mockSent.push({ kind, payload });
+    return Promise.resolve(mockAnswer);
+  },
+  newId: () => `id-${(mockMade += 1)}`,
+}));
+jest.mock('@/parts/say', () => ({ say: (_: string, undo?: () => void) => (mockUndo = undo ?? null) }));
+
+beforeEach(() => {
+  browserFakes();
+  mockSent.length = 0;
+  mockAnswer = { state: 'saved', at: '' };
+  mockUndo = null;
+});
+afterEach(cleanup);
+
+function viewOf(facts: Fact[] = []): ClientView {
+  const known = knownClient(facts);
+  return {
+    id: 'client',
+    name: 'Ness Harrow',
+    today,
+    settings: { ...defaultSettings, emergencyNumber: '999' },
+    known,
+    gates: evaluateGates(known.profile, today),
+    path: pathState(known.profile, today, null),
+    stopped: [],
+    earlier: [],
+    markedLast: [],
+    holdsBefore: [],
+    facts,
+    gatesThen: null,
+    planning: null,
+    visit: null,
+  };
+}
+const click = (name: string | RegExp) => act(async () => void fireEvent.click(screen.getByRole('button', { name })));
+const values = () => mockSent.map(({ payload }) => [payload.key, payload.value]);
+
+describe('today’s signs', () => {
+  test('none of these answers both lists at once', async () => {
+    render(<Signs view={viewOf()} />);
+    await click('None of these today');
+    expect(values()).toEqual([
+      ['emergency', { present: [] }],
+      ['redFlags', { present: [] }],
+    ]);
+  });
+
+  test('an emergency sign shows what to do before anything is logged, with the number to call', async () => {
+    render(<Signs view={viewOf()} />);
+    await click(/crushing|chest pain/i);
+    const dialog = screen.getByRole('alertdialog');
+    expect(within(dialog).getByText('Stop. Call 999.')).toBeTruthy();
+    expect(within(dialog).getAllByRole('listitem').length).toBeGreaterThan(2);
+    expect(mockSent).toEqual([]);
+    await click('Not happening, tapped by mistake');
+    expect(mockSent).toEqual([]);
+    await click(/crushing|chest pain/i);
+    await click('It is happening: log it and stop');
+    expect(mockSent).toHaveLength(1);
+    expect((mockSent[0]!.payload.value as { present: string[] }).present).toHaveLength(1);
+  });
+
+  test('signs of pregnancy are asked only of somebody who is', () => {
+    const labels = () => screen.getAllByRole('button').map(({ textContent }) => textContent ?? '');
+    const shown = render(<Signs view={viewOf()} />);
+    const plain = labels();
+    shown.unmount();
+    render(<Signs view={viewOf([fact('answer:pregnancy', { value: 'yes', weekOnDay: 20 })])} />);
+    expect(labels().length).toBeGreaterThan(plain.length);
+  });
+
+  test('a red flag can be taken back; cleared only with a clinician and a reason, both kept', async () => {
+    const shown = render(<Signs view={viewOf([fact('emergency', { present: [] })])} />);
+    const [flag] = within(screen.getByLabelText('Red flags')).getAllByRole('button');
+    await act(async () => void fireEvent.click(flag!));
+    const { factId, value } = mockSent[0]!.payload;
+    expect((value as { present: string[] }).present).toHaveLength(1);
+    mockUndo!();
+    expect(mockSent.at(-1)).toEqual({ kind: 'fact.retract', payload: { factId } });
+    shown.unmount();
+
+    render(<Signs view={viewOf([fact('emergency', { present: [] }), fact('redFlags', value)])} />);
+    expect(screen.queryByRole('button', { name: 'None of these today' })).toBeNull();
+    mockAnswer = { state: 'refused', why: 'Name the clinician who cleared it.' };
+    fireEvent.change(screen.getByLabelText('Why going on is all right'), { target: { value: 'Seen yesterday' } });
+    await click('Record the clearance and go on');
+    expect(screen.getByText('Name the clinician who cleared it.')).toBeTruthy();
+    expect((screen.getByLabelText('Why going on is all right') as HTMLTextAreaElement).value).toBe('Seen yesterday');
+    mockAnswer = { state: 'saved', at: '' };
+    fireEvent.change(screen.getByLabelText('Clinician who cleared it'), { target: { value: 'Dr Wharf' } });
+    await click('Record the clearance and go on');
+    expect(values().at(-1)).toEqual(['redFlagClearance', { clinician: 'Dr Wharf', reason: 'Seen yesterday' }]);
+    expect(screen.queryByText('Name the clinician who cleared it.')).toBeNull();
+  });
+});
+
+describe('conditions', () => {
+  test('what is left of a group is answered “no” in one tap, and all of it taken back in one', async () => {
+    render(<Conditions view={viewOf([fact('answer:pregnancy', { value: 'yes', weekOnDay: 20 })])} />);
+    const rest = screen.getAllByRole('button', { name: /^(All of these|The other \d+): no$/ });
+    await act(async () => void fireEvent.click(rest[0]!));
+    const made = mockSent.map(({ payload }) => payload.factId);
+    expect(made.length).toBeGreaterThan(1);
+    expect(mockSent.every(({ payload }) => (payload.value as { value: string }).value === 'no')).toBe(true);
+    mockUndo!();
+    const back = mockSent.filter(({ kind }) => kind === 'fact.retract').map(({ payload }) => payload.factId);
+    expect(back).toEqual(made);
+  });
+
+  test('each answer knows which one it was based on, so that an edit made elsewhere is noticed', async () => {
+    const before = fact('answer:pregnancy', { value: 'no' });
+    render(<Conditions view={viewOf([before])} />);
+    const group = screen.getByRole('radiogroup', { name: 'Pregnant now?' });
+    await act(async () => void fireEvent.click(within(group).getByRole('radio', { name: 'Yes' })));
+    await act(async () => void fireEvent.click(within(group).getByRole('radio', { name: 'Unknown' })));
+    const sent = mockSent.map(({ payload }) => payload);
+    expect(sent.map(({ basedOn }) => basedOn)).toEqual([before.id, sent[0]!.factId]);
+  });
+
+  test('a week that is no week gets one sentence and stays typed', async () => {
+    jest.useFakeTimers();
+    render(<Conditions view={viewOf([fact('answer:pregnancy', { value: 'yes' })])} />);
+    mockAnswer = { state: 'refused', why: 'A week of pregnancy lies between 1 and 42.' };
+    const field = screen.getByLabelText('Week of pregnancy today') as HTMLInputElement;
+    fireEvent.change(field, { target: { value: '55' } });
+    await act(async () => void fireEvent.blur(field));
+    expect(screen.getByText('A week of pregnancy lies between 1 and 42.')).toBeTruthy();
+    expect(field.value).toBe('55');
+    jest.useRealTimers();
+  });
+
+  test('every condition can be answered by name', () => {
+    render(<Conditions view={viewOf()} />);
+    expect(screen.getAllByRole('radiogroup')).toHaveLength(conditionIds.length);
+  });
+});
