@@ -52,9 +52,12 @@ function Draft({ view, looks }: { view: ClientView; looks: readonly LookRecord[]
       else setError(null);
     });
   };
-  const { value, change, commit, replace } = useDraft<string | null>(saved?.text ?? null, (text) => {
-    if (text !== null) save(text);
-  });
+  const { value, change, commit, replace } = useDraft<string | null>(
+    saved && saved.text !== fresh ? saved.text : null,
+    (text) => {
+      if (text !== null) save(text);
+    },
+  );
   /** Until the first change the note follows the log; from then on it is the coach's. */
   const text = value ?? fresh;
 
@@ -86,7 +89,8 @@ function Draft({ view, looks }: { view: ClientView; looks: readonly LookRecord[]
           const three = next.slice(-mostHome);
           setHome(three);
           const written = withHome(text, three.map(nameOf));
-          replace(written);
+          // Choosing alone doesn't make the note the coach's: a recheck that comes after still gets into it.
+          if (value !== null) replace(written);
           save(written, three);
         }}
       />

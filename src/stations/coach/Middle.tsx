@@ -84,8 +84,8 @@ export function Middle(props: Props) {
             />
           )}
         </span>
-        <span className="hidden min-h-0 w-44 shrink-0 self-center xl:block">
-          <TrunkSection motion={motion} view="side" ask={askBreath} className="max-h-72 w-full" />
+        <span className="hidden min-h-0 w-56 shrink-0 self-center xl:block">
+          <TrunkSection motion={motion} view="side" ask={askBreath} className="max-h-88 w-full" />
         </span>
       </span>
       <Ribbon stretches={stretches} askSeconds={askSeconds} className="w-full shrink-0" />

@@ -22,7 +22,7 @@ export function Panel({ title, onClose, children }: { title: string; onClose: ()
     <section
       aria-label={title}
       data-panel
-      className="flex min-h-0 grow flex-col gap-3 overflow-auto border-t-2 border-ink pt-2"
+      className="flex min-h-0 grow flex-col gap-3 mt-2 overflow-auto border-t-2 border-ink pt-2"
     >
       <div className="flex items-center justify-between">
         <h2 className="text-xl font-semibold">{title}</h2>
@@ -302,7 +302,7 @@ const keyRows: readonly (readonly [string, string])[] = [
   ['B', 'tap: the client breathes in'],
   ['F', 'mark a fault'],
   ['1 – 4', 'name the mark just made'],
-  ['C', 'cue landed'],
+  ['C', 'cue landed; after a correction, back to the cue'],
   ['T', 'hold for a talk, and go on'],
   ['E / H', 'easier / harder now'],
   ['N or →', 'ready, next'],

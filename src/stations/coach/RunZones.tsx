@@ -50,12 +50,16 @@ export function RunZones({
             disabled={!enabled}
             onPress={naming.mark}
           />
-          <Zone
-            title={cues.answer === null ? 'Cue landed' : 'Next cue'}
-            hint={cues.answer === null ? 'C' : cues.nextWords}
-            disabled={!enabled}
-            onPress={() => (cues.answer === null ? cues.landed('yes') : cues.next())}
-          />
+          {remedy ? (
+            <Zone title="Back to the cue" hint={`C · ${cues.words}`} disabled={!enabled} onPress={naming.drop} />
+          ) : (
+            <Zone
+              title={cues.answer === null ? 'Cue landed' : 'Next cue'}
+              hint={cues.answer === null ? 'C' : cues.nextWords}
+              disabled={!enabled}
+              onPress={() => (cues.answer === null ? cues.landed('yes') : cues.next())}
+            />
+          )}
           <Zone
             title={neighbours.readiness.met && neighbours.harder ? 'Harder' : 'Easier'}
             hint={

@@ -1,6 +1,8 @@
 /** @jest-environment jsdom */
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { type Outcome } from '@/core/record';
+import { blankRaw } from '@/core/look';
+import { type Outcome, type StoredLook } from '@/core/record';
+import { browserFakes } from '@/parts/browser.fakes';
 import { Close } from './Close';
 import { type GroupCandidate, GroupStart } from './GroupStart';
 import { answers, item, run, signs, today, uuid, viewOf } from './coach.fixtures';
@@ -21,6 +23,7 @@ jest.mock('next/navigation', () => ({
 }));
 
 beforeEach(() => {
+  browserFakes();
   mockSent.length = 0;
   mockAnswer = { state: 'saved', at: '' };
   mockPushed = null;
@@ -60,6 +63,43 @@ describe('the note before it is signed', () => {
     await click(screen.getByRole('button', { name: /^Quiet nose breath/ }));
     expect(note().value).not.toContain('Home:');
     expect(sentOf('note.save').at(-1)).toMatchObject({ home: [], revision: 1 });
+  });
+
+  test('what is rechecked after the choice still gets into it, and after a reload too', async () => {
+    const shown = render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    await click(screen.getByRole('button', { name: /^Quiet nose breath/ }));
+    const { text } = sentOf('note.save')[0] as { text: string };
+    const marker = (moment: 'before' | 'after', readings: number[]): StoredLook => ({
+      id: moment,
+      visitId: 'visit',
+      protocol: 'marker',
+      version: 1,
+      moment,
+      takenAt: `${today}T10:00:00.000Z`,
+      raw: blankRaw('marker', { readings }),
+      revision: 1,
+    });
+    const looks = [marker('before', [5, 5]), marker('after', [8, 8])];
+    shown.rerender(<Close view={viewOf([], { runs: [done], looks })} looks={looks} />);
+    expect(note().value).toMatch(/\nMarker: .*\n/);
+    shown.unmount();
+    const saved = {
+      text,
+      home: ['quiet-nose'],
+      revision: 1,
+      at: `${today}T11:00:00.000Z`,
+      signedAt: null,
+      additions: [],
+    };
+    const later = render(<Close view={viewOf([], { runs: [done], note: saved })} looks={[]} />);
+    later.rerender(<Close view={viewOf([], { runs: [done], looks, note: saved })} looks={looks} />);
+    expect(note().value).toMatch(/\nMarker: .*\nHome: Quiet nose breath\.$/);
+  });
+
+  test('a note of the coach’s own words stays theirs after a reload', () => {
+    const saved = { text: 'Mine.', home: [], revision: 2, at: `${today}T11:00:00.000Z`, signedAt: null, additions: [] };
+    render(<Close view={viewOf([], { runs: [done], note: saved })} looks={[]} />);
+    expect(note().value).toBe('Mine.');
   });
 
   test('typed words are saved on leaving the field, and signed as they stand', async () => {

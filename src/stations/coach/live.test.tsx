@@ -133,7 +133,13 @@ describe('a run by its keys', () => {
     await pass(0.2);
     expect(screen.getByText('Smaller breath, long neck, hands lower on the ribs')).toBeTruthy();
     await pass(1.1);
-    expect(cue()).toMatchObject({ kind: 'breathing', cue: (before as { cue: string }).cue });
+    const { cue: words } = before as { cue: string };
+    expect(cue()).toMatchObject({ kind: 'breathing', cue: words });
+    press('c');
+    expect(document.querySelector('[data-cue]')?.textContent).toBe(words);
+    expect(types()).not.toContain('cue');
+    press('c');
+    expect(last()).toMatchObject({ type: 'cue', cue: words, landed: 'yes' });
   });
 
   test('the same fault again brings the fallback, and a third time the easier drill', async () => {

@@ -102,7 +102,7 @@ export function useActions(
       b: tap,
       t: talk,
       f: naming.mark,
-      c: () => cues.landed('yes'),
+      c: () => (naming.remedy ? naming.drop() : cues.landed('yes')),
       n: next,
       u: undo,
       ArrowRight: next,

@@ -81,6 +81,9 @@ export function useNaming(run: LiveRun, index: number, history: FaultHistory, wh
     setAll(false);
   }, []);
 
+  /** The correction was given: the cue comes back. */
+  const drop = useCallback(() => setNamed(null), []);
+
   const item = state.items[index];
   // In a group each has their own ladder of remedies.
   const marks = faultsOf(state, index, who);
@@ -96,6 +99,7 @@ export function useNaming(run: LiveRun, index: number, history: FaultHistory, wh
     nameOne,
     showAll,
     close,
+    drop,
     order,
     orderFor: (of: number) => {
       const other = state.items[of];
