@@ -73,11 +73,11 @@ test('three items by an injected clock: faults, a swap, a stop and a killed serv
   await expect(page.locator('[data-cue]')).not.toHaveText('');
   // The client's window says nothing of it.
   await expect(client.getByRole('main')).not.toContainText(/fault|breath \d|\d+ min/i);
-  await after(14);
+  await after(14.2);
   for (const at of [16, 22, 28]) script.push([at, 'breath']);
   // The second drill: ten seconds of set-up, thirty for floor to chair; the coach is ready sooner.
   await expect(client.getByRole('heading', { name: 'Rest' })).toBeVisible();
-  await after(2);
+  await after(1.8);
   await page.keyboard.press('n');
   happens('jump');
   await after(9.5);

@@ -1,8 +1,8 @@
 import { renderToStaticMarkup as html } from 'react-dom/server';
 import { cadence } from '@/core/cadence';
 import { type LookRecord, type ProtocolId, type Raw, blankRaw } from '@/core/look';
-import { type StoredLook, type VisitRecord, defaultSettings } from '@/core/record';
-import { type Fact, type FactKey, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
+import { type StoredLook } from '@/core/record';
+import { type Fact, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
 import { type PlanItem, makePlan } from '@/core/sequence';
 import { type Grades, evenYields, unobserved } from '@/core/trunk';
 import { PathStop } from './PathStop';
@@ -15,6 +15,7 @@ import { planContext } from './sequence/usePlan';
 import { TodayBoard } from './today/TodayBoard';
 import { TrackStation } from './track/TrackStation';
 import { type ClientView } from './view';
+import { answers, clientView, fact, signs, today } from './view.fixtures';
 
 let asked: string | null = null;
 jest.mock('next/navigation', () => ({
@@ -22,15 +23,7 @@ jest.mock('next/navigation', () => ({
   useSearchParams: () => new URLSearchParams(asked ? { protocol: asked } : {}),
 }));
 
-const today = '2026-11-23';
 let made = 0;
-const fact = (key: FactKey, value: unknown, day = today): Fact => ({
-  id: `fact-${(made += 1)}`,
-  key,
-  value,
-  at: `${day}T09:00:00.000Z`,
-  day,
-});
 const look = <P extends ProtocolId>(protocol: P, raw: Raw<P>, moment: LookRecord['moment'] = 'before'): StoredLook => ({
   id: `look-${(made += 1)}`,
   visitId: 'visit',
@@ -41,54 +34,7 @@ const look = <P extends ProtocolId>(protocol: P, raw: Raw<P>, moment: LookRecord
   raw,
   revision: 1,
 });
-const signs = [fact('emergency', { present: [] }), fact('redFlags', { present: [] })];
-const allNo = conditionIds.map((id) => fact(`answer:${id}`, { value: 'no' }));
-
-function viewOf({
-  facts = [...signs, ...allNo],
-  visit = {},
-  ...rest
-}: Omit<Partial<ClientView>, 'visit'> & {
-  facts?: Fact[];
-  visit?: Partial<VisitRecord> | null;
-} = {}): ClientView {
-  const known = knownClient(facts);
-  return {
-    id: 'client',
-    name: 'Ned Quillwater',
-    today,
-    settings: { ...defaultSettings, emergencyNumber: '999' },
-    known,
-    gates: evaluateGates(known.profile, today),
-    path: pathState(known.profile, today, null),
-    stopped: [],
-    earlier: [],
-    markedLast: [],
-    holdsBefore: [],
-    facts,
-    gatesThen: null,
-    planning: null,
-    visit:
-      visit === null
-        ? null
-        : {
-            id: 'visit',
-            clientId: 'client',
-            startedAt: '2026-11-23T09:00:00.000Z',
-            day: today,
-            endedAt: null,
-            looks: [],
-            lookList: null,
-            judgements: [],
-            reading: null,
-            plan: null,
-            runs: [],
-            note: null,
-            ...visit,
-          },
-    ...rest,
-  };
-}
+const allNo = answers();
 
 const reading = {
   id: 'r',
@@ -118,23 +64,23 @@ function planned(view: ClientView) {
 
 describe('Screen', () => {
   test('asks the signs of pregnancy only of who is pregnant', () => {
-    expect(html(<ScreenStation view={viewOf({ facts: allNo })} />)).not.toContain('regular painful contractions');
-    const pregnant = viewOf({ facts: [fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })] });
+    expect(html(<ScreenStation view={clientView({ facts: allNo })} />)).not.toContain('regular painful contractions');
+    const pregnant = clientView({ facts: [fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })] });
     expect(html(<ScreenStation view={pregnant} />)).toContain('regular painful contractions');
   });
 
   test('shows what the answers mean today, with why', () => {
-    const view = viewOf({ facts: [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })] });
+    const view = clientView({ facts: [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })] });
     const markup = html(<ScreenStation view={view} />);
     expect(markup).toContain('Holds beyond a natural pause');
     expect(markup).toContain('Pregnant, week 29');
     expect(markup).toContain('Watch for');
-    expect(html(<ScreenStation view={viewOf()} />)).toContain('Everything was asked and nothing is off limits.');
-    expect(html(<ScreenStation view={viewOf({ facts: [] })} />)).toContain('Waiting for answers');
+    expect(html(<ScreenStation view={clientView()} />)).toContain('Everything was asked and nothing is off limits.');
+    expect(html(<ScreenStation view={clientView({ facts: [] })} />)).toContain('Waiting for answers');
   });
 
   test('is nothing but the stop after an emergency sign today', () => {
-    const markup = html(<ScreenStation view={viewOf({ facts: [fact('emergency', { present: ['fainting'] })] })} />);
+    const markup = html(<ScreenStation view={clientView({ facts: [fact('emergency', { present: ['fainting'] })] })} />);
     expect(markup).toContain('Stop. Call 999.');
     expect(markup).not.toContain('<button');
     expect(markup).not.toContain('<input');
@@ -149,16 +95,16 @@ describe('Screen opens a visit', () => {
 
   test('with what changed, and what the weeks have put off limits since', () => {
     const facts = [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 14 }, '2026-11-02')];
-    const markup = html(<ScreenStation view={viewOf({ facts, earlier, gatesThen: then(facts) })} />);
+    const markup = html(<ScreenStation view={clientView({ facts, earlier, gatesThen: then(facts) })} />);
     expect(markup).toContain('What changed since 2 November?');
     expect(markup).toContain('Newly off since then');
     expect(markup).toContain('Pregnant, week 17');
-    expect(html(<ScreenStation view={viewOf()} />)).not.toContain('What changed since');
+    expect(html(<ScreenStation view={clientView()} />)).not.toContain('What changed since');
   });
 
   test('asks for old answers again, and keeps the history in words', () => {
     const old = conditionIds.map((id) => fact(`answer:${id}`, { value: 'no' }, '2026-06-01'));
-    const markup = html(<ScreenStation view={viewOf({ facts: [...signs, ...old] })} />);
+    const markup = html(<ScreenStation view={clientView({ facts: [...signs, ...old] })} />);
     expect(markup).toContain('older than 90 days');
     expect(markup).toContain('Gone through: all still stand');
     expect(markup).toMatch(/History: \d+ entries on 2 days/);
@@ -173,7 +119,7 @@ describe('Screen opens a visit', () => {
       fact('answer:leaking', { value: 'yes' }),
       fact('answer:latex', { value: 'yes' }),
     ];
-    const markup = html(<ScreenStation view={viewOf({ facts })} />);
+    const markup = html(<ScreenStation view={clientView({ facts })} />);
     expect(markup).toContain('Instead: towel instead of the latex band.');
     expect(markup).toContain('letting go before lifting');
   });
@@ -185,7 +131,7 @@ describe('a closed station says why and what is the way on', () => {
     [[...signs, fact('redFlags', { present: ['nightPain'] })], 'Night pain that nothing eases.', 'Go to Screen'],
     [[...signs, fact('birthDay', '2015-01-01')], 'a guardian', 'Go to Screen'],
   ])('%#', (facts, why, way) => {
-    const markup = html(<PathStop view={viewOf({ facts })} />);
+    const markup = html(<PathStop view={clientView({ facts })} />);
     expect(markup).toContain(why);
     expect(markup).toContain(way);
     expect(markup).toContain('<h1');
@@ -193,7 +139,7 @@ describe('a closed station says why and what is the way on', () => {
 
   test('a rate to be counted again leads back to the look', () => {
     const path = pathState(knownClient(signs).profile, today, { breathsPerMinute: 27, seconds: 61, recordId: 'l' });
-    expect(html(<PathStop view={viewOf({ path })} />)).toContain('Count again');
+    expect(html(<PathStop view={clientView({ path })} />)).toContain('Count again');
   });
 });
 
@@ -201,25 +147,25 @@ describe('Look', () => {
   afterEach(() => (asked = null));
 
   test('begins with the unannounced look, and with a visit', () => {
-    expect(html(<LookStation view={viewOf()} />)).toContain('Unannounced quiet look');
-    expect(html(<LookStation view={viewOf({ visit: null })} />)).toContain('Begin today’s visit');
+    expect(html(<LookStation view={clientView()} />)).toContain('Unannounced quiet look');
+    expect(html(<LookStation view={clientView({ visit: null })} />)).toContain('Begin today’s visit');
   });
 
   test('goes to the protocol that was asked for, and to the first for a made-up one', () => {
     asked = 'regionMap';
-    expect(html(<LookStation view={viewOf()} />)).toContain('Tap a part to grade it');
+    expect(html(<LookStation view={clientView()} />)).toContain('Tap a part to grade it');
     asked = 'x-ray';
-    expect(html(<LookStation view={viewOf()} />)).toContain('Tap each inhale');
+    expect(html(<LookStation view={clientView()} />)).toContain('Tap each inhale');
   });
 
   test('offers no hold where it is off, and says why', () => {
     asked = 'calmHold';
-    expect(html(<LookStation view={viewOf()} />)).toContain('Start the hold');
-    const gated = viewOf({ facts: [...signs, ...allNo, fact('answer:seizures', { value: 'yes' })] });
+    expect(html(<LookStation view={clientView()} />)).toContain('Start the hold');
+    const gated = clientView({ facts: [...signs, ...allNo, fact('answer:seizures', { value: 'yes' })] });
     expect(html(<LookStation view={gated} />)).not.toContain('Start the hold');
     expect(html(<LookStation view={gated} />)).toContain('seizures or other neurological');
     asked = 'frontOn';
-    const lung = viewOf({ facts: [...signs, ...allNo, fact('answer:collapsedLung', { value: 'yes' })] });
+    const lung = clientView({ facts: [...signs, ...allNo, fact('answer:collapsedLung', { value: 'yes' })] });
     expect(html(<LookStation view={lung} />)).toContain('Off today, deep breaths on request');
     // The marker stays, without the measure that is off.
     asked = 'marker';
@@ -244,15 +190,17 @@ describe('Look', () => {
     ['twoHands', 'which hand leads?'],
   ])('has a screen for %s', (protocol, words) => {
     asked = protocol;
-    expect(html(<LookStation view={viewOf()} />)).toContain(words);
+    expect(html(<LookStation view={clientView()} />)).toContain(words);
   });
 
   test('does not offer a position that is off today, nor a field', () => {
     asked = 'quietLook';
-    const pregnant = viewOf({ facts: [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })] });
+    const pregnant = clientView({
+      facts: [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })],
+    });
     expect(html(<LookStation view={pregnant} />)).toContain('Off today: hook-lying.');
     asked = 'wallOrder';
-    const girdle = viewOf({ facts: [...signs, ...allNo, fact('answer:pelvicGirdlePain', { value: 'yes' })] });
+    const girdle = clientView({ facts: [...signs, ...allNo, fact('answer:pelvicGirdlePain', { value: 'yes' })] });
     expect(html(<LookStation view={girdle} />)).toContain('Off today, one-legged marches');
     expect(html(<LookStation view={girdle} />)).toContain('What draws in first');
     // The rock is only done lying flat: off as a whole from the bump on.
@@ -260,24 +208,24 @@ describe('Look', () => {
     expect(html(<LookStation view={pregnant} />)).toContain('Off today, lying flat on the back for long');
     // What is changed and not off says how.
     asked = 'frontOn';
-    const healing = viewOf({ facts: [...signs, ...allNo, fact('answer:ribFracture', { value: 'yes' })] });
+    const healing = clientView({ facts: [...signs, ...allNo, fact('answer:ribFracture', { value: 'yes' })] });
     expect(html(<LookStation view={healing} />)).toContain('Gentle, nothing on the site (rib fracture)');
   });
 
   test('asks about a larger exhale instead of swapping it', () => {
     asked = 'tape';
     const raw = blankRaw('tape', { levels: { fourth: [{ exhaleCm: 95, inhaleCm: 90 }] } });
-    const markup = html(<LookStation view={viewOf({ visit: { looks: [look('tape', raw)] } })} />);
+    const markup = html(<LookStation view={clientView({ visit: { looks: [look('tape', raw)] } })} />);
     expect(markup).toContain('Swapped, or really smaller at full inhale?');
   });
 
   test('lists the looks of the set, done ones with their result, extras too', () => {
     asked = 'quietLook';
     const looks = [look('tape', blankRaw('tape', { levels: { fourth: [{ exhaleCm: 90, inhaleCm: 96 }] } }))];
-    const markup = html(<LookStation view={viewOf({ visit: { looks } })} />);
+    const markup = html(<LookStation view={clientView({ visit: { looks } })} />);
     expect(markup).toContain('fourth space 6.0 cm');
     expect(markup).toContain('About 9 min');
-    const own = viewOf({ visit: { lookList: { set: 'full', protocols: ['stack', 'quietLook'] } } });
+    const own = clientView({ visit: { lookList: { set: 'full', protocols: ['stack', 'quietLook'] } } });
     expect(html(<LookStation view={own} />)).toMatch(/Stack<.*Unannounced quiet look</s);
   });
 
@@ -290,7 +238,7 @@ describe('Look', () => {
       sound: 'silent',
       seen: [],
     });
-    const markup = html(<LookStation view={viewOf({ visit: { looks: [begun] } })} />);
+    const markup = html(<LookStation view={clientView({ visit: { looks: [begun] } })} />);
     expect(markup).toContain('12.0');
     expect(markup).toContain('45 s short of a full minute');
   });
@@ -298,11 +246,11 @@ describe('Look', () => {
 
 describe('Read', () => {
   test('says there is nothing to read before anything was looked at', () => {
-    expect(html(<ReadStation view={viewOf()} />)).toContain('Nothing was looked at today');
+    expect(html(<ReadStation view={clientView()} />)).toContain('Nothing was looked at today');
   });
 
   test('shows evidence with points, links to the look, and suggests an intent', () => {
-    const markup = html(<ReadStation view={viewOf({ visit: { looks: [chestLeads] } })} />);
+    const markup = html(<ReadStation view={clientView({ visit: { looks: [chestLeads] } })} />);
     expect(markup).toContain('upper-chest lead');
     expect(markup).toContain('the chest leads the breath');
     expect(markup).toContain('/clients/client/look?protocol=twoHands');
@@ -311,7 +259,7 @@ describe('Read', () => {
   });
 
   test('after confirming it leads on', () => {
-    const markup = html(<ReadStation view={viewOf({ visit: { looks: [chestLeads], reading } })} />);
+    const markup = html(<ReadStation view={clientView({ visit: { looks: [chestLeads], reading } })} />);
     expect(markup).toContain('On to Sequence');
     expect(markup).toContain('Confirm again');
   });
@@ -319,21 +267,21 @@ describe('Read', () => {
 
 describe('Sequence', () => {
   test('asks for an intent first, then for what there is', () => {
-    expect(html(<SequenceStation view={viewOf()} />)).toContain('A plan answers an intent.');
-    expect(html(<SequenceStation view={viewOf({ visit: { reading } })} />)).toContain('Make the plan');
+    expect(html(<SequenceStation view={clientView()} />)).toContain('A plan answers an intent.');
+    expect(html(<SequenceStation view={clientView({ visit: { reading } })} />)).toContain('Make the plan');
   });
 
   test('shows the plan with totals, reasons and refusals', () => {
-    const plan = planned(viewOf());
-    const markup = html(<SequenceStation view={viewOf({ visit: { reading, plan } })} />);
+    const plan = planned(clientView());
+    const markup = html(<SequenceStation view={clientView({ visit: { reading, plan } })} />);
     expect(markup).toContain('aria-label="Totals"');
     expect(markup).toContain('First: settling comes before everything.');
     expect(markup).toMatch(/Left out: \d+ drills, each with its reason/);
   });
 
   test('a plan made before a new caution is checked again when it is opened', () => {
-    const plan = planned(viewOf());
-    const now = viewOf({
+    const plan = planned(clientView());
+    const now = clientView({
       facts: [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 30 })],
       visit: { reading, plan },
     });
@@ -350,22 +298,22 @@ describe('Sequence', () => {
   });
 
   test('the planner is told the best of what was seen, and nothing where nothing was', () => {
-    const seen = planContext(viewOf({ visit: { looks: [map({ belly: 3, leftSide: 0, rightSide: 3 })] } }));
+    const seen = planContext(clientView({ visit: { looks: [map({ belly: 3, leftSide: 0, rightSide: 3 })] } }));
     expect(seen.yields.leftSide).toBeLessThan(seen.yields.rightSide);
-    expect(planContext(viewOf()).yields.leftSide).toBe(1);
+    expect(planContext(clientView()).yields.leftSide).toBe(1);
   });
 });
 
 describe('Coach', () => {
   test('needs a plan, then the marker, then opens the run', () => {
-    expect(html(<CoachStation view={viewOf()} />)).toContain('There is no plan to coach yet.');
-    const markup = html(<CoachStation view={viewOf({ visit: { reading, plan: planned(viewOf()) } })} />);
+    expect(html(<CoachStation view={clientView()} />)).toContain('There is no plan to coach yet.');
+    const markup = html(<CoachStation view={clientView({ visit: { reading, plan: planned(clientView()) } })} />);
     expect(markup).toContain('Today’s marker, before');
     expect(markup).toContain('Open the run');
   });
 
   test('offers an open run for going on or closing, and the recheck after a run that ended', () => {
-    const plan = planned(viewOf());
+    const plan = planned(clientView());
     const event = (seq: number, type: 'start' | 'end') => ({
       id: `00000000-0000-4000-8000-00000000000${seq}`,
       seq,
@@ -380,12 +328,12 @@ describe('Coach', () => {
       members: [],
       events: [event(0, 'start')],
     };
-    const open = html(<CoachStation view={viewOf({ visit: { reading, plan, runs: [run] } })} />);
+    const open = html(<CoachStation view={clientView({ visit: { reading, plan, runs: [run] } })} />);
     expect(open).toContain('Go back to it');
     expect(open).not.toContain('Recheck');
     const ended = { ...run, events: [...run.events, event(1, 'end')] };
     const done = html(
-      <CoachStation view={viewOf({ visit: { reading, plan, runs: [ended], looks: [map({ belly: 2 })] } })} />,
+      <CoachStation view={clientView({ visit: { reading, plan, runs: [ended], looks: [map({ belly: 2 })] } })} />,
     );
     expect(done).toContain('Same words, same position: hook-lying.');
     expect(done).toContain('What was done, 60 s');
@@ -393,8 +341,8 @@ describe('Coach', () => {
   });
 
   test('coaches nobody whose signs were not asked today', () => {
-    const plan = planned(viewOf());
-    const markup = html(<CoachStation view={viewOf({ facts: allNo, visit: { reading, plan } })} />);
+    const plan = planned(clientView());
+    const markup = html(<CoachStation view={clientView({ facts: allNo, visit: { reading, plan } })} />);
     expect(markup).toContain('ask about today’s signs first');
     expect(markup).not.toContain('Open the run');
   });
@@ -405,18 +353,18 @@ describe('Track', () => {
 
   test('compares the rings of today in words, and only like with like', () => {
     const looks = [map({ leftSide: 1, belly: 2 }), map({ leftSide: 3, belly: 2 }, 'after')];
-    expect(html(<TrackStation view={viewOf({ visit: { looks } })} looks={looks} visits={visits} />)).toContain(
+    expect(html(<TrackStation view={clientView({ visit: { looks } })} looks={looks} visits={visits} />)).toContain(
       'Left side two steps more: clear.',
     );
     const other = { ...looks[1]!, raw: { ...looks[1]!.raw, position: 'sitting' } } as StoredLook;
     const unlike = [looks[0]!, other];
-    expect(html(<TrackStation view={viewOf({ visit: { looks: unlike } })} looks={unlike} visits={visits} />)).toContain(
-      'not like with like',
-    );
+    expect(
+      html(<TrackStation view={clientView({ visit: { looks: unlike } })} looks={unlike} visits={visits} />),
+    ).toContain('not like with like');
   });
 
   test('with nothing measured it says so', () => {
-    expect(html(<TrackStation view={viewOf({ visit: null })} looks={[]} visits={[]} />)).toContain(
+    expect(html(<TrackStation view={clientView({ visit: null })} looks={[]} visits={[]} />)).toContain(
       'Nothing was measured yet',
     );
   });
@@ -426,9 +374,9 @@ describe('Track', () => {
       position: 'sitting',
       tries: [{ seconds: 14, feeling: 'calm', firstBreath: 'nose and quiet' }],
     });
-    expect(html(<TrackStation view={viewOf({ visit: { looks: [hold] } })} looks={[hold]} visits={visits} />)).toContain(
-      '14 s on 23 November; one visit is no line yet.',
-    );
+    expect(
+      html(<TrackStation view={clientView({ visit: { looks: [hold] } })} looks={[hold]} visits={visits} />),
+    ).toContain('14 s on 23 November; one visit is no line yet.');
   });
 });
 

@@ -1,23 +1,13 @@
 /** What the tests of the coach's screens are about: a client on a two-drill plan, and runs of it. */
 import { cadence } from '@/core/cadence';
 import { type RunEvent } from '@/core/coach';
-import { type StoredRun, type VisitRecord, defaultSettings } from '@/core/record';
-import { type Fact, type FactKey, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
+import { type StoredRun, type VisitRecord } from '@/core/record';
+import { type Fact } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
 import { type ClientView } from '../view';
+import { answers, clientView, fact, signs, today } from '../view.fixtures';
 
-export const today = '2026-11-25';
-let made = 0;
-export const fact = (key: FactKey, value: unknown): Fact => ({
-  id: `fact-${(made += 1)}`,
-  key,
-  value,
-  at: `${today}T09:00:00.000Z`,
-  day: today,
-});
-export const answers = (yes: Record<string, object> = {}) =>
-  conditionIds.map((id) => fact(`answer:${id}`, id in yes ? { value: 'yes', ...yes[id] } : { value: 'no' }));
-export const signs = [fact('emergency', { present: [] }), fact('redFlags', { present: [] })];
+export { answers, fact, signs, today };
 
 export const item = (rest: Partial<PlanItem> = {}): PlanItem => ({
   id: 'one',
@@ -46,38 +36,5 @@ export const run = (events: [number, RunEvent][] = [], rest: Partial<StoredRun> 
   ...rest,
 });
 
-export function viewOf(facts: Fact[] = [], visit: Partial<VisitRecord> = {}): ClientView {
-  const all = [...signs, ...answers(), ...facts];
-  const known = knownClient(all);
-  return {
-    id: 'client',
-    name: 'Ned Quillwater',
-    today,
-    settings: { ...defaultSettings, emergencyNumber: '999' },
-    known,
-    gates: evaluateGates(known.profile, today),
-    path: pathState(known.profile, today, null),
-    stopped: [],
-    earlier: [],
-    markedLast: [],
-    holdsBefore: [],
-    facts: all,
-    gatesThen: null,
-    planning: null,
-    visit: {
-      id: 'visit',
-      clientId: 'client',
-      startedAt: `${today}T09:00:00.000Z`,
-      day: today,
-      endedAt: null,
-      looks: [],
-      lookList: null,
-      judgements: [],
-      reading: null,
-      plan: null,
-      runs: [],
-      note: null,
-      ...visit,
-    },
-  };
-}
+export const viewOf = (facts: Fact[] = [], visit: Partial<VisitRecord> = {}): ClientView =>
+  clientView({ facts: [...signs, ...answers(), ...facts], visit });

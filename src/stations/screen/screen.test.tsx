@@ -1,10 +1,9 @@
 /** @jest-environment jsdom */
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { type Outcome, defaultSettings } from '@/core/record';
-import { type Fact, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
+import { type Outcome } from '@/core/record';
+import { type Fact, conditionIds } from '@/core/safety';
 import { browserFakes } from '@/parts/browser.fakes';
-import { fact, today } from '../coach/coach.fixtures';
-import { type ClientView } from '../view';
+import { clientView, fact } from '../view.fixtures';
 import { Conditions } from './Conditions';
 import { Signs } from './Signs';
 
@@ -30,26 +29,7 @@ beforeEach(() => {
 });
 afterEach(cleanup);
 
-function viewOf(facts: Fact[] = []): ClientView {
-  const known = knownClient(facts);
-  return {
-    id: 'client',
-    name: 'Ness Harrow',
-    today,
-    settings: { ...defaultSettings, emergencyNumber: '999' },
-    known,
-    gates: evaluateGates(known.profile, today),
-    path: pathState(known.profile, today, null),
-    stopped: [],
-    earlier: [],
-    markedLast: [],
-    holdsBefore: [],
-    facts,
-    gatesThen: null,
-    planning: null,
-    visit: null,
-  };
-}
+const viewOf = (facts: Fact[] = []) => clientView({ facts, visit: null });
 const click = (name: string | RegExp) => act(async () => void fireEvent.click(screen.getByRole('button', { name })));
 const values = () => mockSent.map(({ payload }) => [payload.key, payload.value]);
 

@@ -1,0 +1,65 @@
+/** Somebody screened today, with nothing that limits them, and the visit that is open: what tests of the stations start from. */
+import { type VisitRecord, defaultSettings } from '@/core/record';
+import { type Fact, type FactKey, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
+import { type ClientView } from './view';
+
+export const today = '2026-11-23';
+let made = 0;
+export const fact = (key: FactKey, value: unknown, day = today): Fact => ({
+  id: `fact-${(made += 1)}`,
+  key,
+  value,
+  at: `${day}T09:00:00.000Z`,
+  day,
+});
+export const signs = [fact('emergency', { present: [] }), fact('redFlags', { present: [] })];
+/** Every condition answered: "no" but for those given. */
+export const answers = (yes: Record<string, object> = {}) =>
+  conditionIds.map((id) => fact(`answer:${id}`, id in yes ? { value: 'yes', ...yes[id] } : { value: 'no' }));
+
+export function clientView({
+  facts = [...signs, ...answers()],
+  visit = {},
+  ...rest
+}: Omit<Partial<ClientView>, 'visit'> & {
+  facts?: Fact[];
+  /** What is otherwise in the visit; null without one. */
+  visit?: Partial<VisitRecord> | null;
+} = {}): ClientView {
+  const known = knownClient(facts);
+  return {
+    id: 'client',
+    name: 'Ned Quillwater',
+    today,
+    settings: { ...defaultSettings, emergencyNumber: '999' },
+    known,
+    gates: evaluateGates(known.profile, today),
+    path: pathState(known.profile, today, null),
+    stopped: [],
+    earlier: [],
+    markedLast: [],
+    holdsBefore: [],
+    facts,
+    gatesThen: null,
+    planning: null,
+    visit:
+      visit === null
+        ? null
+        : {
+            id: 'visit',
+            clientId: 'client',
+            startedAt: `${today}T09:00:00.000Z`,
+            day: today,
+            endedAt: null,
+            looks: [],
+            lookList: null,
+            judgements: [],
+            reading: null,
+            plan: null,
+            runs: [],
+            note: null,
+            ...visit,
+          },
+    ...rest,
+  };
+}
