@@ -28,7 +28,7 @@ export function RunHeader({
   onMute: () => void;
 }) {
   return (
-    <header className="flex min-h-16 flex-wrap items-center justify-between gap-x-5 border-b border-rule px-4">
+    <header className="flex min-h-16 flex-wrap items-center justify-between gap-x-5 border-b border-rule px-4 max-lg:py-1">
       <div className="flex items-center gap-3">
         {touch === null ? (
           <span className="text-2xl font-semibold">Group</span>

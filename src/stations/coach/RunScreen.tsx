@@ -130,7 +130,6 @@ export function RunScreen({
       name={stopped.name}
       emergencyNumber={view.settings.emergencyNumber}
       hasEasier={false}
-      touch={<TouchWords touch={stopped.touch} />}
       onSettled={(event) => append({ ...event, who: stopped.clientId })}
     />
   ) : naming.open && naming.all ? (
@@ -188,7 +187,7 @@ export function RunScreen({
           onBegin={actions.waitOrGo}
           onTalkOver={actions.talk}
         />
-        <ThisDrill {...{ run, shown, item, side, cues, naming }} panel={panelShown} />
+        <ThisDrill {...{ run, shown, item, side, cues, naming }} panel={panelShown} whole={stopped !== null} />
       </div>
       <div className="flex flex-wrap items-center gap-x-1 px-3" role="group" aria-label="While it runs">
         <Button look="quiet" className="!px-3" disabled={!enabled} onClick={actions.talk}>

@@ -51,7 +51,7 @@ export function RunZones({
             onPress={naming.mark}
           />
           {remedy ? (
-            <Zone title="Back to the cue" hint={`C · ${cues.words}`} disabled={!enabled} onPress={naming.drop} />
+            <Zone title="Cue again" hint="C" disabled={!enabled} onPress={naming.drop} />
           ) : (
             <Zone
               title={cues.answer === null ? 'Cue landed' : 'Next cue'}

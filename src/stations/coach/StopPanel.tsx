@@ -49,8 +49,8 @@ export function StopPanel({
   name?: string | null;
   emergencyNumber: string;
   hasEasier: boolean;
-  /** Consent to touch, in words: it stays in sight here too. */
-  touch: ReactNode;
+  /** Consent to touch, in words, where nothing else on the screen says it. */
+  touch?: ReactNode;
   onSettled: (event: Extract<RunEvent, { type: 'settled' }>) => void;
 }) {
   const { draft, change, drop } = useStopDraft(draftKey);
@@ -65,14 +65,37 @@ export function StopPanel({
     });
   };
   const alone = name === null;
+  const details = (
+    <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
+      <Stepper
+        label="Minutes until it had settled"
+        value={draft.minutes ?? 0}
+        min={0}
+        max={60}
+        onChange={(minutes) => change({ minutes })}
+      />
+      <div className="min-w-64 grow max-w-xl">
+        <Field label="A few words, if you like">
+          {(ids) => (
+            <TextInput
+              {...ids}
+              value={draft.note}
+              maxLength={2000}
+              onChange={(event) => change({ note: event.target.value })}
+            />
+          )}
+        </Field>
+      </div>
+    </div>
+  );
   return (
     <section
-      className={`flex h-full flex-col gap-5 overflow-auto ${alone ? 'justify-center p-6' : 'border-t-2 border-stop pt-3'}`}
+      className={`flex h-full flex-col overflow-auto ${alone ? 'justify-center gap-5 p-6' : 'gap-3 border-t-2 border-stop pt-2'}`}
       aria-label={alone ? 'Stopped' : `${name} stopped`}
       data-panel
     >
       <div className="flex flex-wrap items-center justify-between gap-4">
-        <h1 className={alone ? 'text-6xl lg:text-7xl' : 'text-3xl'}>
+        <h1 className={alone ? 'text-6xl lg:text-7xl' : 'text-2xl'}>
           {alone ? 'Breathe normally' : `${name}: breathe normally`}
         </h1>
         {touch}
@@ -83,27 +106,7 @@ export function StopPanel({
         choices={stopSymptoms.map((value) => ({ value: value as string, label: value }))}
         onChange={(symptoms) => change({ symptoms })}
       />
-      <div className="flex flex-wrap items-end gap-x-8 gap-y-3">
-        <Stepper
-          label="Minutes until it had settled"
-          value={draft.minutes ?? 0}
-          min={0}
-          max={60}
-          onChange={(minutes) => change({ minutes })}
-        />
-        <div className="min-w-64 grow max-w-xl">
-          <Field label="A few words, if you like">
-            {(ids) => (
-              <TextInput
-                {...ids}
-                value={draft.note}
-                maxLength={2000}
-                onChange={(event) => change({ note: event.target.value })}
-              />
-            )}
-          </Field>
-        </div>
-      </div>
+      {alone && details}
       <div className="flex flex-wrap gap-3">
         {alone && (
           <>
@@ -119,6 +122,8 @@ export function StopPanel({
         {!alone && <Button onClick={() => settle('end')}>No more drills today</Button>}
         <Button onClick={() => settle('refer')}>End and refer</Button>
       </div>
+      {/* Beside the pacer there is less room: what is due at once comes first. */}
+      {!alone && details}
       <p className="max-w-3xl text-ink2">
         Not settling, or any emergency sign: call {emergencyNumber}. This drill stays out of plans until you have
         reviewed it.

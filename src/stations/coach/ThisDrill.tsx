@@ -24,6 +24,7 @@ export function ThisDrill({
   cues,
   naming,
   panel,
+  whole = false,
 }: {
   run: LiveRun;
   shown: Shown;
@@ -32,11 +33,15 @@ export function ThisDrill({
   cues: ReturnType<typeof useCues>;
   naming: Naming;
   panel: ReactNode;
+  /** The panel needs the whole height: the breaths are only read out meanwhile. */
+  whole?: boolean;
 }) {
   const live = run.state.status === 'running' || run.state.status === 'paused';
   return (
     <aside className="flex min-h-0 flex-col max-lg:col-span-2" aria-label="This drill">
-      <Counter run={run} shown={shown} item={item} />
+      <div className={whole ? 'sr-only' : ''}>
+        <Counter run={run} shown={shown} item={item} />
+      </div>
       {panel ?? (
         <>
           <Figure item={item} side={side} />

@@ -79,7 +79,7 @@ export function CalmHold({ view }: { view: ClientView }) {
         {later.length > 0 && (
           <p className="mt-1 text-sm text-ink2">
             Lying or seated the first times, so after two calm sessions come {listed(later)}.{' '}
-            <Button look="quiet" className="text-sm" onClick={() => setHarder(true)}>
+            <Button look="quiet" className="!px-0 text-sm" onClick={() => setHarder(true)}>
               They have held calmly before: offer these
             </Button>
           </p>
