@@ -99,7 +99,7 @@ function Counter({ run, shown, item }: { run: LiveRun; shown: Shown; item: PlanI
   return (
     <div>
       <p className="flex flex-wrap items-baseline gap-x-3" data-breaths>
-        <span className="text-7xl leading-none font-bold lg:text-8xl">{shown.breath || '–'}</span>
+        <span className="text-6xl leading-none font-bold lg:text-8xl">{shown.breath || '–'}</span>
         <span className="text-4xl text-ink2 lg:text-5xl">/{shown.of || item.breaths}</span>
         {shown.side && <span className="text-5xl leading-none font-bold lg:text-7xl">{shown.side}</span>}
       </p>
