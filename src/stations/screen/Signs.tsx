@@ -10,6 +10,7 @@ import { TickChips } from '@/parts/Chips';
 import { Field, TextArea, TextInput } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
 import { say } from '@/parts/say';
+import { useKept } from '@/parts/useKept';
 import { type ClientView } from '../view';
 import { useFact } from './useFact';
 
@@ -198,15 +199,21 @@ function Clearance({
   title: string;
 }) {
   const { record, error } = useFact(view.id, factKey, view.known.latest[factKey]);
-  const [clinician, setClinician] = useState('');
-  const [reason, setReason] = useState('');
+  const draft = `kokyu.${factKey}.${view.id}`;
+  const [clinician, setClinician] = useKept(`${draft}.clinician`);
+  const [reason, setReason] = useKept(`${draft}.reason`);
+  const clear = async () => {
+    if ((await record({ clinician, reason })) === null) return;
+    setClinician('');
+    setReason('');
+  };
   return (
     <Notice kind="stop" title={title}>
       <form
         className="mt-2 grid gap-3 md:grid-cols-2"
         onSubmit={(event) => {
           event.preventDefault();
-          void record({ clinician, reason });
+          void clear();
         }}
       >
         <p className="text-ink2 md:col-span-2">

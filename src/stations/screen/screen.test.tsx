@@ -23,6 +23,7 @@ jest.mock('@/parts/say', () => ({ say: (_: string, undo?: () => void) => (mockUn
 
 beforeEach(() => {
   browserFakes();
+  localStorage.clear();
   mockSent.length = 0;
   mockAnswer = { state: 'saved', at: '' };
   mockUndo = null;
@@ -77,18 +78,23 @@ describe('today’s signs', () => {
     expect(mockSent.at(-1)).toEqual({ kind: 'fact.retract', payload: { factId } });
     shown.unmount();
 
-    render(<Signs view={viewOf([fact('emergency', { present: [] }), fact('redFlags', value)])} />);
+    const flagged = viewOf([fact('emergency', { present: [] }), fact('redFlags', value)]);
+    const before = render(<Signs view={flagged} />);
     expect(screen.queryByRole('button', { name: 'None of these today' })).toBeNull();
     mockAnswer = { state: 'refused', why: 'Name the clinician who cleared it.' };
     fireEvent.change(screen.getByLabelText('Why going on is all right'), { target: { value: 'Seen yesterday' } });
     await click('Record the clearance and go on');
     expect(screen.getByText('Name the clinician who cleared it.')).toBeTruthy();
     expect((screen.getByLabelText('Why going on is all right') as HTMLTextAreaElement).value).toBe('Seen yesterday');
+    before.unmount();
+    render(<Signs view={flagged} />);
+    expect((screen.getByLabelText('Why going on is all right') as HTMLTextAreaElement).value).toBe('Seen yesterday');
     mockAnswer = { state: 'saved', at: '' };
     fireEvent.change(screen.getByLabelText('Clinician who cleared it'), { target: { value: 'Dr Wharf' } });
     await click('Record the clearance and go on');
     expect(values().at(-1)).toEqual(['redFlagClearance', { clinician: 'Dr Wharf', reason: 'Seen yesterday' }]);
     expect(screen.queryByText('Name the clinician who cleared it.')).toBeNull();
+    expect(localStorage).toHaveLength(0);
   });
 });
 
