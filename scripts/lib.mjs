@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, statSync } from 'node:fs';
+import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -18,8 +18,12 @@ export function must(command, args, extra = {}) {
 
 export const bin = (name) => join(root, 'node_modules', '.bin', name);
 
-/** Installs what the lock file names, unless it is there already. */
-export function install() {
+/**
+ * Installs what the lock file names, unless it is there already.
+ *
+ * @returns settles when the database driver is built too; what doesn't need it can go on meanwhile
+ */
+export async function install() {
   const lock = createHash('sha256')
     .update(readFileSync(join(root, 'package-lock.json')))
     .digest('hex');
@@ -27,11 +31,19 @@ export function install() {
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   console.log('Installing; building the database driver takes a minute or two the first time.');
   // Not `npm ci`: it refuses a lock file whose optional packages for other systems a registry does not carry.
-  must('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error']);
-  if (!existsSync(join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node'))) {
-    must('npm', ['rebuild', 'better-sqlite3', '--loglevel=error']);
+  must('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error', '--ignore-scripts']);
+  // One compiler a core: the driver is two large files.
+  const child = spawn('npm', ['rebuild', '--loglevel=error'], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, JOBS: 'max' },
+  });
+  const status = await new Promise((resolve) => child.on('close', resolve));
+  if (status !== 0 || !existsSync(join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node'))) {
+    console.error('\nThe database driver was not built. What is printed above says why.');
+    process.exit(status || 1);
   }
-  must(process.execPath, ['-e', `require('fs').writeFileSync(${JSON.stringify(mark)}, ${JSON.stringify(lock)})`]);
+  writeFileSync(mark, lock);
 }
 
 /** Builds unless the build is newer than everything it is made of. */

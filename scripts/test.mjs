@@ -4,10 +4,9 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { bin, build, install, must, root } from './lib.mjs';
 
-// The browser comes from elsewhere than the packages: both at once.
+// The browser comes from elsewhere than the packages, and nothing of the text needs the database driver: all at once.
 const browserReady = browser();
-install();
-await browserReady;
+const driverReady = install();
 
 const counts = { passed: 0, failed: 0 };
 const results = join(root, 'test-results');
@@ -19,6 +18,8 @@ await Promise.all([
   step('lint', bin('eslint'), ['.', '--max-warnings', '0']),
   step('layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
   step('types', bin('tsc'), ['--noEmit']),
+  driverReady,
+  browserReady,
 ]);
 tally(
   'unit tests',

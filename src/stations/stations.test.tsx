@@ -158,12 +158,20 @@ describe('Look', () => {
     expect(html(<LookStation view={clientView()} />)).toContain('Tap each inhale');
   });
 
-  test('offers no hold where it is off, and says why', () => {
+  test.each([
+    ['pregnancy', 'pregnant'],
+    ['heart', 'heart or blood pressure'],
+    ['seizures', 'seizures or other neurological'],
+  ])('offers no hold with %s, and says why', (condition, why) => {
     asked = 'calmHold';
     expect(html(<LookStation view={clientView()} />)).toContain('Start the hold');
-    const gated = clientView({ facts: [...signs, ...allNo, fact('answer:seizures', { value: 'yes' })] });
+    const gated = clientView({ facts: [...signs, ...answers({ [condition]: {} })] });
     expect(html(<LookStation view={gated} />)).not.toContain('Start the hold');
-    expect(html(<LookStation view={gated} />)).toContain('seizures or other neurological');
+    expect(html(<LookStation view={gated} />)).toContain('holds beyond a natural pause');
+    expect(html(<LookStation view={gated} />)).toContain(why);
+  });
+
+  test('offers no deep breath with a collapsed lung, and leaves what needs none', () => {
     asked = 'frontOn';
     const lung = clientView({ facts: [...signs, ...allNo, fact('answer:collapsedLung', { value: 'yes' })] });
     expect(html(<LookStation view={lung} />)).toContain('Off today, deep breaths on request');

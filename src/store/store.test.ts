@@ -226,6 +226,15 @@ describe('gates hold at the server', () => {
 });
 
 describe('looks, plans and runs', () => {
+  test.each(['pregnancy', 'heart', 'seizures'])('a hold sent past the screen is refused with %s', (condition) => {
+    const { visitId } = clientOf('Silas Brack', [condition]);
+    expect(record('look.save', lookOf(visitId, hold))).toMatchObject({
+      state: 'refused',
+      why: expect.stringMatching(/holds beyond a natural pause/),
+    });
+    saved(record('look.save', lookOf(clientOf('Una Tidewell').visitId, hold)));
+  });
+
   test('a look written by two windows keeps both', () => {
     const { visitId } = clientOf('Orla Weirside');
     const map = (belly: number) => ({
