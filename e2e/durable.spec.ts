@@ -146,6 +146,8 @@ test('tones keep in step with the run: onsets lie within 20 ms of plan', async (
 
 test('what is typed while the server is away is kept, sent when it is back, and told meanwhile', async ({ page }) => {
   await addClient(page, server.url, 'Wren Saltby');
+  // The page follows the new client a moment later; a server that dies in the midst of that answer takes the page with it.
+  await page.waitForLoadState('networkidle');
   await server.kill();
   await page.getByLabel('Complaint, in their words').fill('Tight after the long tide');
   await expect(page.getByText(/kept in this browser, waiting for the server/)).toBeVisible();
