@@ -92,7 +92,7 @@ test('a stop shows “Breathe normally”, keeps what was noticed, and keeps the
   await page.getByRole('button', { name: 'dizziness' }).click();
   await page.getByLabel('A few words, if you like').fill('after the second breath');
   await page.getByRole('button', { name: 'Settled: end the drills for today' }).click();
-  await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Ended' })).toBeVisible();
   await page.getByRole('link', { name: 'Go to the recheck' }).click();
   await expect(page.getByText('Stopped for: dizziness.')).toBeVisible();
 

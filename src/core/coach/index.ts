@@ -45,6 +45,7 @@ export {
 export {
   type RunState,
   cursorAt,
+  endedByStop,
   foldRun,
   freshRun,
   gapAfterSeconds,

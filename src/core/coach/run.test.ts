@@ -4,6 +4,7 @@ import {
   type RunEvent,
   type StampedEvent,
   cursorAt,
+  endedByStop,
   faultsOf,
   foldRun,
   freshRun,
@@ -195,5 +196,34 @@ describe('the run as a fold over its events', () => {
       false,
     );
     expect(freshRun(two)).toMatchObject({ status: 'ready', nextSeq: 0 });
+  });
+});
+
+describe('what ended a run', () => {
+  const start: [number, RunEvent] = [0, { type: 'start' }];
+  const stop: [number, RunEvent] = [25, { type: 'stop', item: 0 }];
+  const settled = (then: 'go on' | 'end', who?: string): [number, RunEvent] => [
+    60,
+    { type: 'settled', symptoms: [], note: '', then, ...(who ? { who } : {}) },
+  ];
+  test.each<[string, [number, RunEvent][], boolean]>([
+    ['through', [start, [200, { type: 'end', why: 'done' }]], false],
+    ['closed later', [start, [200, { type: 'end', why: 'closed later' }]], false],
+    ['a stop that ended it', [start, stop, settled('end')], true],
+    ['a stop, and the end said apart', [start, stop, [60, { type: 'end', why: 'stopped' }]], true],
+    [
+      'a stop that was nothing, then through',
+      [start, stop, settled('go on'), [200, { type: 'end', why: 'done' }]],
+      false,
+    ],
+    [
+      'one of a group stopped, the rest through',
+      [start, settled('end', id(9)), [200, { type: 'end', why: 'done' }]],
+      false,
+    ],
+  ])('%s: %j', (_, rows, byStop) => {
+    const state = foldRun(two, script(...rows));
+    expect(state.status).toBe('ended');
+    expect(endedByStop(state)).toBe(byStop);
   });
 });

@@ -182,3 +182,15 @@ export function gapPause(
 export function placeAt(state: RunState, epochMs: number) {
   return locate(timelineOf(state.items), cursorAt(state, epochMs));
 }
+
+/**
+ * Whether a run that is over was ended by a stop, and not because it was through or the coach had enough.
+ *
+ * @example endedByStop(foldRun(items, [...events, { …, event: { type: 'settled', symptoms: ['dizziness'], note: '', then: 'end' } }])) // true
+ */
+export function endedByStop({ events }: RunState): boolean {
+  const last = events.findLast(
+    ({ event }) => event.type === 'end' || (event.type === 'settled' && event.who === undefined),
+  )?.event;
+  return last?.type === 'settled' || (last?.type === 'end' && last.why === 'stopped');
+}

@@ -11,7 +11,7 @@ export function Thread({
 }) {
   return (
     <aside aria-label="So far today" className="screen-only border-rule bg-leaf px-5 py-6 max-lg:border-t lg:border-l">
-      <div className="lg:sticky lg:top-16 lg:max-h-[calc(100dvh-4.5rem)] lg:overflow-y-auto">
+      <div className="lg:sticky lg:top-27 lg:max-h-[calc(100dvh-7.5rem)] lg:overflow-y-auto">
         <h2 className="text-base font-semibold">So far today</h2>
         {lines.length === 0 && <p className="mt-3 text-ink2">Nothing recorded yet. Start with why they came.</p>}
         <ol>

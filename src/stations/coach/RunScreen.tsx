@@ -3,7 +3,7 @@
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { MonitorUp } from 'lucide-react';
 import { type FaultId, faults } from '@/core/catalogue';
-import { announcement, clientFrame, mostInGroup } from '@/core/coach';
+import { type RunState, announcement, clientFrame, endedByStop, mostInGroup } from '@/core/coach';
 import { newest, quietRate, fewestTaps } from '@/core/look';
 import { capital } from '@/core/reasons';
 import { type StoredRun } from '@/core/record';
@@ -117,7 +117,7 @@ export function RunScreen({
       </main>
     );
   }
-  if (state.status === 'ended') return <Over view={view} group={group} />;
+  if (state.status === 'ended') return <Over view={view} state={state} group={group} />;
 
   const about = group.find(({ clientId }) => clientId === chosen) ?? null;
   const stopped = group.find(({ clientId }) => resting.unsettled.has(clientId)) ?? null;
@@ -309,13 +309,16 @@ function AllFaults({ naming }: { naming: Naming }) {
   );
 }
 
-function Over({ view, group }: { view: ClientView; group: readonly GroupMember[] }) {
+function Over({ view, state, group }: { view: ClientView; state: RunState; group: readonly GroupMember[] }) {
+  const stopped = endedByStop(state);
   const people = group.length > 0 ? group : [{ clientId: view.id, name: null }];
   return (
     <main className="grid h-dvh place-items-center p-6 text-center">
       <div>
-        <h1 className="text-6xl">Done</h1>
-        <p className="mt-3 text-2xl">Recheck now: same position, same words.</p>
+        <h1 className="text-6xl">{stopped ? 'Ended' : 'Done'}</h1>
+        <p className="mt-3 text-2xl">
+          {stopped ? 'Recheck only once they are well' : 'Recheck now'}: same position, same words.
+        </p>
         <div className="mt-8 flex flex-wrap justify-center gap-3">
           {people.map(({ clientId, name }) => (
             <LinkButton

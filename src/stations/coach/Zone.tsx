@@ -24,14 +24,14 @@ export function Zone({
       onClick={onPress}
       className={`flex min-h-18 min-w-0 flex-col justify-center rounded-one border px-3 text-left disabled:border-rule disabled:text-ink2 lg:px-6 ${
         stop
-          ? 'border-stop bg-stop text-onstop max-sm:col-span-2 sm:col-start-5'
+          ? 'border-stop bg-stop text-onstop disabled:bg-leaf max-sm:col-span-2 sm:col-start-5'
           : loud
             ? 'border-2 border-ink bg-leaf'
             : 'border-line hover:bg-leaf'
       }`}
     >
       <span className="text-xl leading-tight font-semibold lg:text-3xl">{title}</span>
-      <span className={`mt-1 text-sm leading-tight lg:text-base ${stop ? '' : 'text-ink2'}`}>{hint}</span>
+      <span className={`mt-1 text-sm leading-tight lg:text-base ${stop && !disabled ? '' : 'text-ink2'}`}>{hint}</span>
     </button>
   );
 }

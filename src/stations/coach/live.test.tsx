@@ -227,6 +227,8 @@ describe('a stop', () => {
       then: 'end',
     });
     expect(localStorage.getItem(`kokyu.run.${stored.id}.stop`)).toBeNull();
+    expect(screen.getByRole('heading', { name: 'Ended' })).toBeTruthy();
+    expect(screen.getByText('Recheck only once they are well: same position, same words.')).toBeTruthy();
   });
 });
 
