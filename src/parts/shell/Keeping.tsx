@@ -16,7 +16,10 @@ type Entry = Awaited<ReturnType<typeof refusedEntries>>[number];
 export function Keeping() {
   const router = useRouter();
   // The client's own window shows nothing of what is recorded.
-  const silent = usePathname() === '/client-window';
+  const path = usePathname();
+  const silent = path === '/client-window';
+  // The live screen knows its own events; any other page that sends what a run left behind has to show it.
+  const live = path.startsWith('/run/');
   const [refused, setRefused] = useState<Entry[]>([]);
   useFlushing();
   useEffect(() => {
@@ -34,7 +37,7 @@ export function Keeping() {
     const stop = onOutcome(({ kind, outcome }) => {
       if (outcome.state === 'conflict') say(outcome.why);
       if (outcome.state === 'refused') void refusedEntries().then(setRefused);
-      else if (kind !== 'run.append') {
+      else if (kind !== 'run.append' || !live) {
         if (timer) clearTimeout(timer);
         // While parts are graded or a plan is edited tap after tap the page already shows it: its view may follow a little later.
         const following = kind === 'look.save' || kind === 'plan.save';
@@ -46,7 +49,7 @@ export function Keeping() {
       stop();
       if (timer) clearTimeout(timer);
     };
-  }, [router, silent]);
+  }, [router, silent, live]);
 
   if (silent) return null;
   return refused.map((entry) => (
