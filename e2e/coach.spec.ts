@@ -94,6 +94,7 @@ test('three items by an injected clock: faults, a swap, a stop and a killed serv
   happens('jump');
   await after(0.1);
   await expect(page.locator('[data-phase]')).toHaveText('IN');
+  await expect.poll(async () => (await logOf(page)).some(({ event }) => event.type === 'swap')).toBe(true);
   const swapped = (await logOf(page)).find(({ event }) => event.type === 'swap')?.event as Extract<
     RunEvent,
     { type: 'swap' }

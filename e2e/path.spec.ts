@@ -32,15 +32,22 @@ test('a new coach takes a new client from the first question to a measured chang
   // Look: quiet rate by Space; fewer than four taps give none
   await page.keyboard.press('2');
   await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+  // By a clock of the test's own: on a slow machine a double tap would be none.
+  await page.clock.install();
+  await page.clock.pauseAt(new Date(Date.now() + 30_000));
   for (let tap = 0; tap < 3; tap += 1) {
     await page.keyboard.press(' ');
-    await page.waitForTimeout(1000);
+    await page.clock.runFor(1000);
   }
   await expect(page.getByText('1 more tap for a rate.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Done counting' })).toBeDisabled();
   await page.keyboard.press(' ');
+  await page.clock.runFor(60);
+  await page.keyboard.press(' ');
   await expect(page.getByText(/a minute, /)).toBeVisible();
   await page.getByRole('button', { name: 'Done counting' }).click();
+  await page.getByRole('button', { name: 'Drop it: a double tap' }).click();
+  await page.clock.resume();
   await expect(page.getByText('4 taps')).toBeVisible();
   await page.getByRole('radio', { name: 'Nose', exact: true }).click();
   await expectAccessible(page, 'Look, quiet');

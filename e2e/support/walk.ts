@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { type Page, expect } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
-import { cadence } from '@/core/cadence';
+import { planItem as plainItem } from '@/core/fixtures';
 import { conditionIds } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
 
@@ -81,22 +81,8 @@ export const seedReading = (
   ]);
 
 /** An item of a plan: three breaths of 2 in, 4 out, sitting, unless said otherwise. */
-export const planItem = (drillId: string, rest: Partial<PlanItem>): PlanItem => ({
-  id: uuid(),
-  drillId,
-  position: 'sitting',
-  props: [],
-  side: 'none',
-  cadences: [cadence(2, 4)],
-  breaths: 3,
-  sets: 1,
-  restSeconds: 0,
-  setUpSeconds: 10,
-  changes: [],
-  reasons: [],
-  byHand: true,
-  ...rest,
-});
+export const planItem = (drillId: string, rest: Partial<PlanItem>) =>
+  plainItem({ id: uuid(), drillId, byHand: true, ...rest });
 
 /** A client with a plan of today as given: for tests of the run. */
 export const seedPlan = (page: Page, url: string, name: string, items: readonly PlanItem[]) =>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useSyncExternalStore } from 'react';
+import { useCallback, useMemo, useSyncExternalStore } from 'react';
 
 const listeners = new Set<() => void>();
 const subscribe = (listener: () => void) => {
@@ -32,4 +32,20 @@ export function useKept(key: string): [string, (next: string) => void] {
     [key],
   );
   return [value, change];
+}
+
+/** The same for something with parts, as JSON; null until there is some, and what can't be read counts as none. */
+export function useKeptValue<T>(key: string): [T | null, (next: T | null) => void] {
+  const [kept, setKept] = useKept(key);
+  const value = useMemo(() => readJson<T>(kept), [kept]);
+  const change = useCallback((next: T | null) => setKept(next === null ? '' : JSON.stringify(next)), [setKept]);
+  return [value, change];
+}
+
+function readJson<T>(text: string): T | null {
+  try {
+    return text === '' ? null : (JSON.parse(text) as T);
+  } catch {
+    return null;
+  }
 }

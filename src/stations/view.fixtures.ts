@@ -1,4 +1,5 @@
 /** Somebody screened today, with nothing that limits them, and the visit that is open: what tests of the stations start from. */
+import { visitOf } from '@/core/fixtures';
 import { type VisitRecord, defaultSettings } from '@/core/record';
 import { type Fact, type FactKey, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
 import { type ClientView } from './view';
@@ -42,24 +43,7 @@ export function clientView({
     facts,
     gatesThen: null,
     planning: null,
-    visit:
-      visit === null
-        ? null
-        : {
-            id: 'visit',
-            clientId: 'client',
-            startedAt: `${today}T09:00:00.000Z`,
-            day: today,
-            endedAt: null,
-            looks: [],
-            lookList: null,
-            judgements: [],
-            reading: null,
-            plan: null,
-            runs: [],
-            note: null,
-            ...visit,
-          },
+    visit: visit === null ? null : visitOf(today, visit),
     ...rest,
   };
 }

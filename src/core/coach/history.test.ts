@@ -1,29 +1,15 @@
 import { cadence } from '../cadence';
+import { idOf, planItem } from '../fixtures';
 import { type PlanItem } from '../sequence';
 import { drillHistoryOf, outcomeOf } from './history';
 import { type RunEvent } from './events';
 import { foldRun } from './run';
 
-const item = (drillId: string, breaths = 10): PlanItem => ({
-  id: drillId,
-  drillId,
-  position: 'sitting',
-  props: [],
-  side: 'none',
-  cadences: [cadence(3, 5)],
-  breaths,
-  sets: 1,
-  restSeconds: 0,
-  setUpSeconds: 10,
-  changes: [],
-  reasons: [],
-  byHand: false,
-});
-const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+const item = (drillId: string, breaths = 10) => planItem({ id: drillId, drillId, cadences: [cadence(3, 5)], breaths });
 const run = (items: PlanItem[], events: RunEvent[]) =>
   foldRun(
     items,
-    [{ type: 'start' } as const, ...events].map((event, seq) => ({ id: uuid(seq), seq, atEpochMs: seq * 1000, event })),
+    [{ type: 'start' } as const, ...events].map((event, seq) => ({ id: idOf(seq), seq, atEpochMs: seq * 1000, event })),
   );
 const breaths = (count: number, of = 0): RunEvent[] =>
   Array.from({ length: count }, (_, breath) => ({ type: 'breath', item: of, set: 1, breath }));

@@ -1,6 +1,7 @@
 import { cadence } from '../cadence';
 import { faultIds, faults, findDrill } from '../catalogue';
 import { conditionIds, emptyProfile, evaluateGates } from '../safety';
+import { idOf, planItem } from '../fixtures';
 import { type PlanItem } from '../sequence';
 import {
   type KeyMove,
@@ -29,25 +30,10 @@ import {
   unnamedMarks,
 } from '.';
 
-const item = (rest: Partial<PlanItem> = {}): PlanItem => ({
-  id: 'one',
-  drillId: 'towel-hug',
-  position: 'sitting',
-  props: ['towel'],
-  side: 'none',
-  cadences: [cadence(2, 4)],
-  breaths: 5,
-  sets: 1,
-  restSeconds: 0,
-  setUpSeconds: 10,
-  changes: [],
-  reasons: [],
-  byHand: false,
-  ...rest,
-});
-const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+const item = (rest: Partial<PlanItem> = {}) =>
+  planItem({ drillId: 'towel-hug', props: ['towel'], breaths: 5, ...rest });
 const log = (...rows: [number, RunEvent][]) =>
-  rows.map(([seconds, event], seq) => ({ id: uuid(seq), seq, atEpochMs: seconds * 1000, event }));
+  rows.map(([seconds, event], seq) => ({ id: idOf(seq), seq, atEpochMs: seconds * 1000, event }));
 const run = (...rows: [number, RunEvent][]) => foldRun([item(), item({ id: 'two' })], log(...rows));
 const breath = (n: number): RunEvent => ({ type: 'breath', item: 0, set: 1, breath: n, seconds: 6 });
 const towel = findDrill('towel-hug')!;
@@ -76,17 +62,17 @@ describe('faults while coaching', () => {
       [18, { type: 'fault', item: 0, fault: null }],
     );
     expect(unnamedMarks(state)).toEqual([
-      { id: uuid(2), item: 0, afterBreaths: 1 },
-      { id: uuid(3), item: 0, afterBreaths: 1 },
+      { id: idOf(2), item: 0, afterBreaths: 1 },
+      { id: idOf(3), item: 0, afterBreaths: 1 },
     ]);
-    expect(lastMark(state)?.id).toBe(uuid(3));
+    expect(lastMark(state)?.id).toBe(idOf(3));
     const after = run(
       [0, { type: 'start' }],
       [16, breath(0)],
       [17, { type: 'fault', item: 0, fault: null }],
       [18, { type: 'fault', item: 0, fault: null }],
-      [20, { type: 'named', of: uuid(2), fault: 'shoulders' }],
-      [21, { type: 'undo', of: uuid(3) }],
+      [20, { type: 'named', of: idOf(2), fault: 'shoulders' }],
+      [21, { type: 'undo', of: idOf(3) }],
     );
     expect(unnamedMarks(after)).toEqual([]);
     expect(faultsOf(after, 0)).toEqual(['shoulders']);
@@ -96,7 +82,7 @@ describe('faults while coaching', () => {
   test('the newest answer to a cue that stands counts', () => {
     const cue = (landed: 'yes' | 'no'): RunEvent => ({ type: 'cue', item: 0, cue: 'Wide', landed });
     expect(cueAnswer(run([0, { type: 'start' }], [12, cue('no')], [13, cue('yes')]), 0, 'Wide')).toBe('yes');
-    const undone = run([0, { type: 'start' }], [12, cue('no')], [13, cue('yes')], [14, { type: 'undo', of: uuid(2) }]);
+    const undone = run([0, { type: 'start' }], [12, cue('no')], [13, cue('yes')], [14, { type: 'undo', of: idOf(2) }]);
     expect(cueAnswer(undone, 0, 'Wide')).toBe('no');
     expect(cueAnswer(undone, 1, 'Wide')).toBeNull();
   });
@@ -277,13 +263,13 @@ describe('a group on one plan', () => {
     expect(groupForm(evaluateGates(emptyProfile, '2026-11-25'), hold).kind).toBe('not');
   });
   test('one person’s stop leaves the run running, and counts for that person only', () => {
-    const ada = uuid(70);
+    const ada = idOf(70);
     const state = run([0, { type: 'start' }], [12, { type: 'stop', item: 0, who: ada }]);
     expect(state.status).toBe('running');
     expect(summariseRun(state, ada).items[0]!.stopped).toBe(true);
-    expect(summariseRun(state, uuid(71)).items[0]!.stopped).toBe(false);
+    expect(summariseRun(state, idOf(71)).items[0]!.stopped).toBe(false);
     const fault = (who: string): RunEvent => ({ type: 'fault', item: 0, fault: 'neck', who });
-    const marked = run([0, { type: 'start' }], [12, fault(ada)], [13, fault(uuid(71))]);
+    const marked = run([0, { type: 'start' }], [12, fault(ada)], [13, fault(idOf(71))]);
     expect(faultsOf(marked, 0, ada)).toEqual(['neck']);
     expect(faultsOf(marked, 0)).toEqual(['neck', 'neck']);
     expect(run([0, { type: 'start' }], [12, { type: 'stop', item: 0 }]).status).toBe('stopped');

@@ -1,4 +1,5 @@
 import { breathsPerMinute, cadence, cycleSeconds } from '../cadence';
+import { idOf, planItem } from '../fixtures';
 import { type PlanItem } from '../sequence';
 import {
   type RunEvent,
@@ -16,27 +17,12 @@ import {
   timelineOf,
 } from '.';
 
-const item = (rest: Partial<PlanItem> = {}): PlanItem => ({
-  id: 'one',
-  drillId: 'quiet-nose',
-  position: 'hook-lying',
-  props: [],
-  side: 'none',
-  cadences: [cadence(2, 4)],
-  breaths: 5,
-  sets: 2,
-  restSeconds: 10,
-  setUpSeconds: 20,
-  changes: [],
-  reasons: [],
-  byHand: false,
-  ...rest,
-});
-const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+const item = (rest: Partial<PlanItem> = {}) =>
+  planItem({ position: 'hook-lying', breaths: 5, sets: 2, restSeconds: 10, setUpSeconds: 20, ...rest });
 const run = (items: PlanItem[], ...rows: [number, RunEvent][]) =>
   foldRun(
     items,
-    rows.map(([seconds, event], seq) => ({ id: uuid(seq), seq, atEpochMs: seconds * 1000, event })),
+    rows.map(([seconds, event], seq) => ({ id: idOf(seq), seq, atEpochMs: seconds * 1000, event })),
   );
 const cyclesOf = (items: Parameters<typeof timelineOf>[0]) =>
   timelineOf(items).segments.flatMap(({ breaths }) => (breaths ? [breaths.cadences.map(cycleSeconds)] : []));

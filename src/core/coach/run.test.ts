@@ -1,4 +1,4 @@
-import { cadence } from '../cadence';
+import { idOf, planItem } from '../fixtures';
 import { type PlanItem } from '../sequence';
 import {
   type RunEvent,
@@ -19,28 +19,13 @@ import {
   timelineOf,
 } from '.';
 
-const item = (rest: Partial<PlanItem> = {}): PlanItem => ({
-  id: 'one',
-  drillId: 'quiet-nose',
-  position: 'hook-lying',
-  props: [],
-  side: 'none',
-  cadences: [cadence(2, 4)],
-  breaths: 3,
-  sets: 1,
-  restSeconds: 10,
-  setUpSeconds: 20,
-  changes: [],
-  reasons: [],
-  byHand: false,
-  ...rest,
-});
+const item = (rest: Partial<PlanItem> = {}) =>
+  planItem({ position: 'hook-lying', restSeconds: 10, setUpSeconds: 20, ...rest });
 const two = [item(), item({ id: 'two', drillId: 'towel-hug', position: 'sitting', sets: 2 })];
 
-const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 /** Events at seconds since the start, numbered in order. */
 const script = (...rows: [number, RunEvent][]): StampedEvent[] =>
-  rows.map(([seconds, event], seq) => ({ id: id(seq), seq, atEpochMs: 1_000_000 + seconds * 1000, event }));
+  rows.map(([seconds, event], seq) => ({ id: idOf(seq), seq, atEpochMs: 1_000_000 + seconds * 1000, event }));
 const at = (seconds: number) => 1_000_000 + seconds * 1000;
 
 describe('the timeline', () => {
@@ -147,7 +132,7 @@ describe('the run as a fold over its events', () => {
     expect(gapPause(run, at(12), at(14))).toBeNull();
     const gap = gapPause(run, at(12), at(400))!;
     expect(gap).toEqual({ atEpochMs: at(12), event: { type: 'pause', why: 'gap' } });
-    const back = reduceRun(run, { id: id(9), seq: 1, ...gap });
+    const back = reduceRun(run, { id: idOf(9), seq: 1, ...gap });
     expect(back).toMatchObject({ status: 'paused', pausedBy: 'gap' });
     expect(cursorAt(back, at(400))).toBe(12);
     expect(gapPause(back, at(12), at(400))).toBeNull();
@@ -167,7 +152,7 @@ describe('the run as a fold over its events', () => {
       [0, { type: 'start' }],
       [26, { type: 'breath', item: 0, set: 1, breath: 0 }],
       [27, { type: 'fault', item: 0, fault: null }],
-      [28, { type: 'named', of: id(2), fault: 'shoulders' }],
+      [28, { type: 'named', of: idOf(2), fault: 'shoulders' }],
       [29, { type: 'fault', item: 0, fault: null }],
       [32, { type: 'breath', item: 0, set: 1, breath: 1 }],
       [33, { type: 'cue', item: 0, cue: 'A smaller breath', landed: 'yes' }],
@@ -218,7 +203,7 @@ describe('what ended a run', () => {
     ],
     [
       'one of a group stopped, the rest through',
-      [start, settled('end', id(9)), [200, { type: 'end', why: 'done' }]],
+      [start, settled('end', idOf(9)), [200, { type: 'end', why: 'done' }]],
       false,
     ],
   ])('%s: %j', (_, rows, byStop) => {

@@ -2,7 +2,7 @@ import { type VisitRecord } from '../record';
 import { type Raw, blankRaw } from '../look';
 import { conditionIds, evaluateGates, knownClient, type Fact } from '../safety';
 import { unobserved } from '../trunk';
-import { cadence } from '../cadence';
+import { idOf, planItem, visitOf } from '../fixtures';
 import { visitStory } from '.';
 
 const today = '2026-11-23';
@@ -20,21 +20,7 @@ const facts: Fact[] = [
 const known = knownClient(facts);
 const gates = evaluateGates(known.profile, today);
 
-const visit = (rest: Partial<VisitRecord> = {}): VisitRecord => ({
-  id: 'visit',
-  clientId: 'client',
-  startedAt: at(0),
-  day: today,
-  endedAt: null,
-  looks: [],
-  lookList: null,
-  note: null,
-  judgements: [],
-  reading: null,
-  plan: null,
-  runs: [],
-  ...rest,
-});
+const visit = (rest: Partial<VisitRecord> = {}) => visitOf(today, rest);
 const base = { visitId: 'visit', version: 1, moment: 'before' as const, revision: 1 };
 const map = (deep: Partial<Raw<'regionMap'>['deep']>) =>
   blankRaw('regionMap', { position: 'sitting', deep: { ...unobserved(), ...deep } });
@@ -95,31 +81,14 @@ test('the intent carries the coach’s own line, and the side', () => {
 });
 
 test('what was done and what changed come last', () => {
-  const items = [
-    {
-      id: 'item',
-      drillId: 'quiet-nose',
-      position: 'sitting' as const,
-      props: [],
-      side: 'none' as const,
-      cadences: [cadence(2, 4)],
-      breaths: 2,
-      sets: 1,
-      restSeconds: 0,
-      setUpSeconds: 10,
-      changes: [],
-      reasons: [],
-      byHand: false,
-    },
-  ];
-  const id = (n: number) => `00000000-0000-4000-8000-00000000000${n}`;
+  const items = [planItem({ breaths: 2 })];
   const events = [
-    { id: id(0), seq: 0, atEpochMs: 1_000_000, event: { type: 'start' as const } },
-    { id: id(1), seq: 1, atEpochMs: 1_016_000, event: { type: 'breath' as const, item: 0, set: 1, breath: 0 } },
-    { id: id(2), seq: 2, atEpochMs: 1_018_000, event: { type: 'fault' as const, item: 0, fault: null } },
-    { id: id(3), seq: 3, atEpochMs: 1_020_000, event: { type: 'stop' as const, item: 0 } },
+    { id: idOf(0), seq: 0, atEpochMs: 1_000_000, event: { type: 'start' as const } },
+    { id: idOf(1), seq: 1, atEpochMs: 1_016_000, event: { type: 'breath' as const, item: 0, set: 1, breath: 0 } },
+    { id: idOf(2), seq: 2, atEpochMs: 1_018_000, event: { type: 'fault' as const, item: 0, fault: null } },
+    { id: idOf(3), seq: 3, atEpochMs: 1_020_000, event: { type: 'stop' as const, item: 0 } },
     {
-      id: id(4),
+      id: idOf(4),
       seq: 4,
       atEpochMs: 1_080_000,
       event: { type: 'settled' as const, symptoms: ['tingling'], note: '', then: 'end' as const },

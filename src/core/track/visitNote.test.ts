@@ -2,31 +2,17 @@ import { cadence } from '../cadence';
 import { type RunEvent } from '../coach';
 import { type VisitRecord } from '../record';
 import { evaluateGates, emptyProfile, knownClient } from '../safety';
+import { idOf, planItem, visitOf } from '../fixtures';
 import { type PlanItem } from '../sequence';
 import { itemInWords, visitNote, withHome } from './visitNote';
 import { foldRun, summariseRun } from '../coach';
 
 const today = '2026-11-25';
 const at = (minutes: number) => new Date(Date.parse('2026-11-25T10:00:00Z') + minutes * 60_000).toISOString();
-const item = (rest: Partial<PlanItem> = {}): PlanItem => ({
-  id: 'one',
-  drillId: 'towel-hug',
-  position: 'sitting',
-  props: [],
-  side: 'none',
-  cadences: [cadence(3, 6)],
-  breaths: 4,
-  sets: 1,
-  restSeconds: 0,
-  setUpSeconds: 10,
-  changes: [],
-  reasons: [],
-  byHand: false,
-  ...rest,
-});
-const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+const item = (rest: Partial<PlanItem> = {}) =>
+  planItem({ drillId: 'towel-hug', cadences: [cadence(3, 6)], breaths: 4, ...rest });
 const log = (...rows: [number, RunEvent][]) =>
-  rows.map(([seconds, event], seq) => ({ id: uuid(seq), seq, atEpochMs: 1_000_000 + seconds * 1000, event }));
+  rows.map(([seconds, event], seq) => ({ id: idOf(seq), seq, atEpochMs: 1_000_000 + seconds * 1000, event }));
 const breath = (n: number): RunEvent => ({ type: 'breath', item: 0, set: 1, breath: n, seconds: 9 });
 
 const events = log(
@@ -39,21 +25,11 @@ const events = log(
   [32, { type: 'stop', item: 0 }],
   [150, { type: 'settled', symptoms: ['dizziness'], note: '', then: 'end', seconds: 120 }],
 );
-const visit = (rest: Partial<VisitRecord> = {}): VisitRecord => ({
-  id: 'visit',
-  clientId: 'client',
-  startedAt: at(0),
-  day: today,
-  endedAt: null,
-  looks: [],
-  lookList: null,
-  judgements: [],
-  reading: null,
-  plan: null,
-  note: null,
-  runs: [{ id: 'run', visitId: 'visit', at: at(10), items: [item()], events, members: [] }],
-  ...rest,
-});
+const visit = (rest: Partial<VisitRecord> = {}) =>
+  visitOf(today, {
+    runs: [{ id: 'run', visitId: 'visit', at: at(10), items: [item()], events, members: [] }],
+    ...rest,
+  });
 const known = knownClient([
   { id: 'c', key: 'complaint', value: 'Runs out of air on long phrases', at: at(0), day: today },
 ]);
@@ -73,7 +49,7 @@ test('the note tells planned against delivered, marks, cues, effort and the stop
 });
 
 test('in a group only what is one’s own is told', () => {
-  const other = uuid(99);
+  const other = idOf(99);
   const marked = log(
     [0, { type: 'start' }],
     [19, breath(0)],

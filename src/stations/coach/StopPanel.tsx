@@ -7,7 +7,7 @@ import { Button } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
 import { Stepper } from '@/parts/Stepper';
-import { useKept } from '@/parts/useKept';
+import { useKeptValue } from '@/parts/useKept';
 
 interface Draft {
   symptoms: string[];
@@ -15,25 +15,6 @@ interface Draft {
   minutes: number | null;
 }
 const blank: Draft = { symptoms: [], note: '', minutes: null };
-
-/** What is ticked and typed on a stop, kept in the browser until it is settled. */
-function useStopDraft(key: string) {
-  const [kept, setKept] = useKept(key);
-  const draft: Draft = { ...blank, ...parsed(kept) };
-  return {
-    draft,
-    change: (to: Partial<Draft>) => setKept(JSON.stringify({ ...draft, ...to })),
-    drop: () => setKept(''),
-  };
-}
-
-function parsed(kept: string): Partial<Draft> {
-  try {
-    return kept === '' ? {} : (JSON.parse(kept) as Partial<Draft>);
-  } catch {
-    return {};
-  }
-}
 
 /** After a stop: breathe normally, what was noticed, and how it goes on. Nothing moves here. */
 export function StopPanel({
@@ -53,9 +34,12 @@ export function StopPanel({
   touch?: ReactNode;
   onSettled: (event: Extract<RunEvent, { type: 'settled' }>) => void;
 }) {
-  const { draft, change, drop } = useStopDraft(draftKey);
+  // What is ticked and typed is kept in the browser until it is settled.
+  const [kept, setKept] = useKeptValue<Draft>(draftKey);
+  const draft = kept ?? blank;
+  const change = (to: Partial<Draft>) => setKept({ ...draft, ...to });
   const settle = (then: 'go on' | 'easier' | 'end' | 'refer') => {
-    drop();
+    setKept(null);
     onSettled({
       type: 'settled',
       symptoms: draft.symptoms,

@@ -5,7 +5,7 @@ import { type Outcome, type StoredLook } from '@/core/record';
 import { browserFakes } from '@/parts/browser.fakes';
 import { Close } from './Close';
 import { type GroupCandidate, GroupStart } from './GroupStart';
-import { answers, item, run, signs, today, uuid, viewOf } from './coach.fixtures';
+import { answers, item, run, signs, today, idOf, viewOf } from './coach.fixtures';
 import { evaluateGates, knownClient } from '@/core/safety';
 
 const mockSent: [string, Record<string, unknown>][] = [];
@@ -164,8 +164,8 @@ describe('after signing', () => {
 
 describe('bringing a group together', () => {
   const person = (n: number, items = [item()]): GroupCandidate => ({
-    clientId: uuid(n),
-    visitId: uuid(100 + n),
+    clientId: idOf(n),
+    visitId: idOf(100 + n),
     name: `Person ${n}`,
     gates: evaluateGates(knownClient([...signs, ...answers()]).profile, today),
     items,
@@ -183,9 +183,9 @@ describe('bringing a group together', () => {
     expect(sentOf('run.create')).toEqual([
       {
         runId: 'new-id',
-        visitId: uuid(101),
+        visitId: idOf(101),
         items: [item()],
-        members: [1, 2, 3, 4, 5].map((n) => ({ clientId: uuid(n), visitId: uuid(100 + n) })),
+        members: [1, 2, 3, 4, 5].map((n) => ({ clientId: idOf(n), visitId: idOf(100 + n) })),
       },
     ]);
     expect(mockPushed).toBe('/run/new-id');

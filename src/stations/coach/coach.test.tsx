@@ -4,7 +4,7 @@ import { Close } from './Close';
 import { CoachStation } from './CoachStation';
 import { type GroupCandidate, GroupStart } from './GroupStart';
 import { GroupTiles } from './GroupTiles';
-import { answers, fact, item, run, signs, today, uuid, viewOf } from './coach.fixtures';
+import { answers, fact, item, run, signs, today, idOf, viewOf } from './coach.fixtures';
 import { RunClock } from './runClock';
 import { RunScreen } from './RunScreen';
 
@@ -68,8 +68,8 @@ describe('the live screen', () => {
 
 describe('a group', () => {
   const person = (n: number, yes: Record<string, object> = {}): GroupCandidate => ({
-    clientId: uuid(n),
-    visitId: uuid(100 + n),
+    clientId: idOf(n),
+    visitId: idOf(100 + n),
     name: `Person ${n}`,
     gates: evaluateGates(knownClient([...signs, ...answers(yes)]).profile, today),
     items: n === 1 ? [item({ drillId: 'half-dome-back', position: 'prone over half-dome', props: ['halfDome'] })] : [],
@@ -123,7 +123,7 @@ describe('a group', () => {
       ],
       {
         members: [
-          { clientId: uuid(1), visitId: 'other' },
+          { clientId: idOf(1), visitId: 'other' },
           { clientId: 'client', visitId: 'visit' },
         ],
       },

@@ -3,7 +3,7 @@ import { act, cleanup, fireEvent, render, screen, within } from '@testing-librar
 import { type ClientMessage, type RunEvent, foldRun, summariseRun } from '@/core/coach';
 import { type Outcome, type StoredRun } from '@/core/record';
 import { RunScreen } from './RunScreen';
-import { answers, fact, run, signs, today, uuid, viewOf } from './coach.fixtures';
+import { answers, fact, run, signs, today, idOf, viewOf } from './coach.fixtures';
 import { evaluateGates, knownClient } from '@/core/safety';
 import { browserFakes, heard, pass } from '@/parts/browser.fakes';
 
@@ -266,7 +266,7 @@ describe('a pedal', () => {
 
 describe('a group', () => {
   const members = [1, 2].map((n) => ({
-    clientId: uuid(n),
+    clientId: idOf(n),
     name: `Person ${n}`,
     gates: evaluateGates(knownClient([...signs, ...answers()]).profile, today),
     touch: 'no' as const,
@@ -277,10 +277,10 @@ describe('a group', () => {
     await breathing({ group: members });
     fireEvent.click(screen.getByRole('button', { name: /Person 2/ }));
     press('f');
-    expect(last()).toEqual({ type: 'fault', item: 0, fault: null, who: uuid(2) });
+    expect(last()).toEqual({ type: 'fault', item: 0, fault: null, who: idOf(2) });
     await pass(7);
     press('Escape');
-    expect(last()).toEqual({ type: 'stop', item: 0, who: uuid(2) });
+    expect(last()).toEqual({ type: 'stop', item: 0, who: idOf(2) });
     await pass(0.2);
     const panel = screen.getByRole('region', { name: 'Person 2 stopped' });
     expect(document.querySelector('[data-phase]')).not.toBeNull();
@@ -325,8 +325,8 @@ describe('two windows', () => {
   test('a mark that another device overtook is put behind its events and the window only looks from then on', async () => {
     await breathing();
     const theirs = [
-      { id: uuid(900), seq: 0, atEpochMs: begunAt, event: { type: 'start' } },
-      { id: uuid(901), seq: 1, atEpochMs: begunAt + 9000, event: { type: 'cue', item: 0, cue: 'Wide', landed: 'yes' } },
+      { id: idOf(900), seq: 0, atEpochMs: begunAt, event: { type: 'start' } },
+      { id: idOf(901), seq: 1, atEpochMs: begunAt + 9000, event: { type: 'cue', item: 0, cue: 'Wide', landed: 'yes' } },
     ];
     browserFakes({ served: { events: theirs } });
     mockAnswer = { state: 'refused', why: 'Another device wrote here first.' };

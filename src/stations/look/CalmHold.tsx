@@ -17,14 +17,16 @@ import {
 import { commonPractice, listed } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
+import { useKeptValue } from '@/parts/useKept';
 import { useClientWindow, useOpenClientWindow } from '../coach/useClientWindow';
 import { type ClientView } from '../view';
 import { AfterHold } from './AfterHold';
 import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
 import { allowedPositions, useLook } from './useLook';
-import { type Measured, useMeasured } from './useMeasured';
 import { useSpace } from './useSpace';
+
+type Measured = Pick<HoldTry, 'seconds' | 'steps' | 'endedAt'>;
 
 /** The calm exhale hold: no seconds while it lasts, no last best, at most three tries with a rest between. */
 export function CalmHold({ view }: { view: ClientView }) {
@@ -40,7 +42,8 @@ export function CalmHold({ view }: { view: ClientView }) {
         : allowedPositions(view, 'calmHold').filter((position) => !firstHoldPositions.includes(position)),
     [harder, view],
   );
-  const [measured, setMeasured] = useMeasured(`kokyu.hold.${view.visit!.id}`);
+  // A hold that was measured and not yet told of outlives a reload.
+  const [measured, setMeasured] = useKeptValue<Measured>(`kokyu.hold.${view.visit!.id}`);
   const resting = left > 0;
   const full = raw.tries.length >= mostHoldTries;
   const canStart = measured === null && !full && !resting;

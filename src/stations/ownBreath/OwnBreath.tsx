@@ -9,10 +9,9 @@ import { Button } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
 import { Slider } from '@/parts/Slider';
 import { say } from '@/parts/say';
-import { useKept } from '@/parts/useKept';
+import { useKept, useKeptValue } from '@/parts/useKept';
 import { Tide } from '@/parts/figures/Tide';
 import { AfterHold } from '../look/AfterHold';
-import { useMeasured } from '../look/useMeasured';
 
 /** Quiet and a little longer out than in: between two clients nobody needs more. */
 const quietMinute = planBreaths([{ cadence: cadence(4, 6), breaths: ownNoseSeconds / 10 }]);
@@ -109,7 +108,7 @@ function NoseMinute({ onDone }: { onDone: (seconds: number) => void }) {
 
 function OwnHold({ advice, onDone }: { advice: string | null; onDone: (entry: OwnBreath) => void }) {
   const [since, setSince] = useState<number | null>(null);
-  const [measured, setMeasured] = useMeasured('kokyu.own.hold');
+  const [measured, setMeasured] = useKeptValue<Pick<HoldTry, 'seconds'>>('kokyu.own.hold');
   const press = () => {
     if (since === null) setSince(performance.now());
     else {
