@@ -78,22 +78,26 @@ function Draft({ view, looks }: { view: ClientView; looks: readonly LookRecord[]
   return (
     <div className="max-w-3xl space-y-4">
       <p className="text-ink2">Written from what was recorded. Read it, change what is not so, sign.</p>
-      <TickChips
-        label={`What goes home (at most ${mostHome}); calm ones are marked`}
-        values={home}
-        choices={choices.map((one) => ({
-          value: one.item.drillId,
-          label: `${drillOf(one.item).name}${outcomeOf(one) === 'calm' ? ', calm' : ''}`,
-        }))}
-        onChange={(next) => {
-          const three = next.slice(-mostHome);
-          setHome(three);
-          const written = withHome(text, three.map(nameOf));
-          // Choosing alone doesn't make the note the coach's: a recheck that comes after still gets into it.
-          if (value !== null) replace(written);
-          save(written, three);
-        }}
-      />
+      {choices.length === 0 ? (
+        <p className="text-ink2">No drill was done that could go home.</p>
+      ) : (
+        <TickChips
+          label={`What goes home (at most ${mostHome}); calm ones are marked`}
+          values={home}
+          choices={choices.map((one) => ({
+            value: one.item.drillId,
+            label: `${drillOf(one.item).name}${outcomeOf(one) === 'calm' ? ', calm' : ''}`,
+          }))}
+          onChange={(next) => {
+            const three = next.slice(-mostHome);
+            setHome(three);
+            const written = withHome(text, three.map(nameOf));
+            // Choosing alone doesn't make the note the coach's: a recheck that comes after still gets into it.
+            if (value !== null) replace(written);
+            save(written, three);
+          }}
+        />
+      )}
       <Field label="The note of this visit" error={error}>
         {(ids) => (
           <TextArea

@@ -55,6 +55,18 @@ describe('the note before it is signed', () => {
     expect(mockSent).toEqual([]);
   });
 
+  test('after a stop in the first breath there is nothing to take home, and that is said', () => {
+    const stopped = run([
+      [0, { type: 'start' }],
+      [12, { type: 'stop', item: 0 }],
+      [60, { type: 'settled', symptoms: ['dizziness'], note: '', then: 'end' }],
+    ]);
+    render(<Close view={viewOf([], { runs: [stopped] })} looks={[]} />);
+    expect(screen.getByText('No drill was done that could go home.')).toBeTruthy();
+    expect(screen.queryByText(/What goes home/)).toBeNull();
+    expect(note().value).toContain('Stopped: dizziness.');
+  });
+
   test('what goes home is at most three, written into the note and kept with it', async () => {
     render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
     await click(screen.getByRole('button', { name: /^Quiet nose breath/ }));

@@ -33,6 +33,7 @@ export function AfterHold({
         onChange={setFeeling}
       />
       <ChoiceChips
+        apart
         label="First breath back"
         value={firstBreath}
         choices={firstBreaths.map((value) => ({ value, label: value }))}
