@@ -24,6 +24,15 @@ const floors = [
     patterns: [{ ...from('app', 'stations', 'parts', 'keep', 'workers'), message: 'The store knows only the core.' }],
   },
   {
+    files: ['src/door/**/*.ts'],
+    patterns: [
+      {
+        ...from('app', 'stations', 'parts', 'keep', 'workers', 'store', 'core'),
+        message: 'The door judges requests before anything of the app is asked.',
+      },
+    ],
+  },
+  {
     files: ['src/workers/**/*.ts'],
     patterns: [
       { ...from('app', 'stations', 'parts', 'keep', 'store'), message: 'A worker is a core function behind Comlink.' },
@@ -60,6 +69,21 @@ const floors = [
   },
 ];
 
+/**
+ * What became of a command must be looked at: a refusal that nobody sees is an answer lost. Where nobody waits there is `send`.
+ */
+const heeded = 'Look at what became of it: show a refusal, or use send(), which shows it on whatever page is open.';
+const keepCall = "CallExpression[callee.name='keep']";
+const unheeded = [
+  `ExpressionStatement > ${keepCall}`,
+  `UnaryExpression[operator='void'] > ${keepCall}`,
+  `ExpressionStatement > AwaitExpression > ${keepCall}`,
+  `ArrowFunctionExpression > ${keepCall}.body`,
+  // A next step that takes no outcome does not look at it.
+  `CallExpression[callee.property.name='then'][callee.object.callee.name='keep'] > ArrowFunctionExpression[params.length=0].arguments`,
+  `CallExpression[callee.property.name=/^(catch|finally)$/][callee.object.callee.name='keep']`,
+].map((selector) => ({ selector, message: heeded }));
+
 const coreRoomDoor = {
   regex: '^@/core/[^/]+/.+',
   message: 'Use the door of the room: @/core/<room>.',
@@ -89,6 +113,10 @@ export default tseslint.config(
       ],
     },
   })),
+  {
+    files: ['src/stations/**/*.{ts,tsx}', 'src/parts/**/*.{ts,tsx}'],
+    rules: { 'no-restricted-syntax': ['error', ...unheeded] },
+  },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],

@@ -1,4 +1,3 @@
-import { rmSync } from 'node:fs';
 import { v7 as uuid } from 'uuid';
 import { timelineOf, type StampedEvent } from '@/core/coach';
 import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
@@ -10,6 +9,7 @@ import { evenYields, unobserved } from '@/core/trunk';
 import {
   type Store,
   carryOut,
+  clearStudio,
   countClients,
   knownClientOf,
   looksOf,
@@ -243,7 +243,7 @@ const isMain = process.argv[1]?.endsWith('load.ts');
 if (isMain) {
   const path = storePath('demo');
   if (process.argv.includes('--fresh')) {
-    for (const suffix of ['', '-wal', '-shm']) rmSync(path + suffix, { force: true });
+    clearStudio(path);
   }
   const store = openStore(path);
   if (countClients(store) === 0) {

@@ -43,6 +43,9 @@ test('a new coach takes a new client from the first question to a measured chang
   await expect(page.getByRole('button', { name: 'Done counting' })).toBeDisabled();
   await page.keyboard.press(' ');
   await page.clock.runFor(60);
+  // A bounced finger is no second tap; one that comes a bit later is asked about.
+  await page.keyboard.press(' ');
+  await page.clock.runFor(240);
   await page.keyboard.press(' ');
   await expect(page.getByText(/a minute, /)).toBeVisible();
   await page.getByRole('button', { name: 'Done counting' }).click();

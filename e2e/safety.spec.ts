@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
+import { v7 as uuid } from 'uuid';
 import { testServer } from './support/server';
-import { addClient, allSaved, expectAccessible, screenClear } from './support/walk';
+import { addClient, allSaved, expectAccessible, screenClear, seedClient } from './support/walk';
 
 const server = testServer(4322);
 
@@ -71,31 +72,25 @@ test('a hold is never offered in pregnancy', async ({ page }) => {
   await expectAccessible(page, 'a gated hold');
 
   // The server holds the same gate: a hold sent past the screen is refused.
-  const refused = await page.evaluate(
-    async ([visitOf]) => {
-      const uuid = () => crypto.randomUUID();
-      const send = (commands: unknown[]) =>
-        fetch('/api/commands', {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ commands }),
-        }).then((response) => response.json() as Promise<{ outcomes: { state: string; why?: string }[] }>);
-      const visitId = uuid();
-      await send([{ id: uuid(), kind: 'visit.start', payload: { visitId, clientId: visitOf } }]);
-      const raw = { position: 'sitting', tries: [{ seconds: 20, feeling: 'calm', firstBreath: 'nose and quiet' }] };
-      const look = {
-        lookId: uuid(),
-        visitId,
-        protocol: 'calmHold',
-        moment: 'before',
-        takenAt: new Date().toISOString(),
-      };
-      const { outcomes } = await send([{ id: uuid(), kind: 'look.save', payload: { ...look, raw, revision: 0 } }]);
-      return outcomes[0]!;
-    },
-    [clientId],
-  );
-  expect(refused.state).toBe('refused');
+  let visitId = '';
+  const other = await seedClient(page, server.url, 'Marigold Shoal', (visit) => {
+    visitId = visit;
+    return [];
+  });
+  const send = async (kind: string, payload: object) => {
+    const answer = await page.request.post(`${server.url}/api/commands`, {
+      data: { commands: [{ id: uuid(), kind, payload }] },
+    });
+    const { outcomes } = (await answer.json()) as { outcomes: { state: string; code?: string; why?: string }[] };
+    return outcomes[0]!;
+  };
+  const yes = { factId: uuid(), clientId: other, key: 'answer:pregnancy', value: { value: 'yes' }, basedOn: null };
+  await send('fact.add', yes);
+  const raw = { position: 'sitting', tries: [{ seconds: 20, feeling: 'calm', firstBreath: 'nose and quiet' }] };
+  const takenAt = new Date().toISOString();
+  const look = { lookId: uuid(), visitId, protocol: 'calmHold', moment: 'before', takenAt, raw, revision: 0 };
+  const refused = await send('look.save', look);
+  expect(refused).toMatchObject({ state: 'refused', code: 'gated' });
   expect(refused.why).toMatch(/holds beyond a natural pause/);
 });
 

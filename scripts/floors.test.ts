@@ -41,6 +41,7 @@ const wrong = [
   ['src/workers/a.worker.ts', "import '@/store';"],
   ['src/keep/a.ts', "import '@/store';"],
   ['src/app/a.ts', "import '@/store/schema';"],
+  ['src/door/a.ts', "import '@/store';"],
 ] as const;
 
 const right = [
@@ -48,6 +49,31 @@ const right = [
   ['src/stations/look/A.tsx', "import '@/core/look';\nimport '@/parts/Button';"],
   ['src/app/a.ts', "import '@/store';"],
 ] as const;
+
+/** What becomes of a command must be looked at: each row is a way not to. */
+const unheeded = [
+  "keep('visit.end', {});",
+  "void keep('visit.end', {});",
+  "async function a() { await keep('visit.end', {}); }",
+  "keep('visit.end', {}).then(() => refresh());",
+  "void keep('visit.end', {}).then(() => refresh());",
+  "keep('visit.end', {}).catch(() => undefined);",
+  "const a = () => keep('visit.end', {});",
+  "say('Done.', () => void keep('visit.end', {}));",
+] as const;
+const heeded = [
+  "async function a() { const outcome = await keep('visit.end', {}); show(outcome); }",
+  "void keep('visit.end', {}).then((outcome) => show(outcome));",
+  "async function a() { const { state } = await keep('visit.end', {}); return state; }",
+  "send('visit.end', {});",
+] as const;
+
+test('an answer to a command that is not looked at is caught, by whatever way it is left alone', () => {
+  const inStation = (code: string) => ['src/stations/look/A.tsx', `export const x = 1;\n${code}`] as const;
+  const [bad, good] = [complaints(unheeded.map(inStation)), complaints(heeded.map(inStation))];
+  unheeded.forEach((code, i) => expect([code, bad[i]!.includes('no-restricted-syntax')]).toEqual([code, true]));
+  heeded.forEach((code, i) => expect([code, good[i]!.includes('no-restricted-syntax')]).toEqual([code, false]));
+});
 
 test('a wrong import, a clock and a random source are caught, each by a rule', () => {
   const found = complaints(wrong);

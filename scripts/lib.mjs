@@ -70,15 +70,13 @@ export function build({ force = false } = {}) {
 }
 
 /** Starts the production server in the foreground. */
-export function serve({ studio, port, host }) {
-  const child = spawn(bin('next'), ['start', '-H', host, '-p', String(port)], {
+export function serve({ studio }) {
+  const child = spawn(process.execPath, ['scripts/server.mjs'], {
     cwd: root,
     stdio: 'inherit',
     env: { ...process.env, KOKYU_STUDIO: studio },
   });
+  // The terminal sends its signals to the server too; this program waits until it has ended in order.
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('exit', (code) => process.exit(code ?? 0));
 }
-
-export const port = Number(process.env.PORT ?? 3000);
-export const host = process.env.HOST ?? '127.0.0.1';

@@ -26,20 +26,18 @@ export function testServer(port: number, studio: 'own' | 'demo' = 'own'): TestSe
     });
 
   const start = async () => {
-    child = spawn(
-      process.execPath,
-      ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-      {
-        stdio: ['ignore', 'ignore', 'inherit'],
-        env: {
-          ...process.env,
-          KOKYU_DATA: dataDir,
-          KOKYU_STUDIO: studio,
-          NEXT_TELEMETRY_DISABLED: '1',
-          TZ: 'Europe/London',
-        },
+    child = spawn(process.execPath, ['scripts/server.mjs'], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: {
+        ...process.env,
+        KOKYU_DATA: dataDir,
+        KOKYU_STUDIO: studio,
+        HOST: '127.0.0.1',
+        PORT: String(port),
+        NEXT_TELEMETRY_DISABLED: '1',
+        TZ: 'Europe/London',
       },
-    );
+    });
     for (let tries = 0; tries < 150; tries += 1) {
       const answered = await fetch(url).then(
         (response) => response.ok,

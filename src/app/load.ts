@@ -3,16 +3,19 @@ import { cache } from 'react';
 import { dayIn } from '@/core/record';
 import { type LookRecord, isOf } from '@/core/look';
 import { freeFindings, readFindings } from '@/core/read';
-import { type Fact, type GateLimits, evaluateGates, knownClient, pathState } from '@/core/safety';
-import { type ClientView } from '@/stations/view';
+import { evaluateGates, pathState } from '@/core/safety';
+import { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from '@/core/track';
+import { type ClientView, type Unreadable } from '@/stations/view';
 import {
+  countFacts,
   factsOf,
-  faultsBefore,
   findClient,
-  historyOf,
-  latestRate,
+  historyAndFaults,
+  knownClientOf,
   looksOf,
+  notSetAside,
   ownDrillsOf,
+  rateAmong,
   readSettings,
   stoppedDrills,
   templatesOf,
@@ -39,27 +42,37 @@ const markedIn = (looks: readonly LookRecord[]) => [
   ),
 ];
 
-/** The calm holds among looks, oldest first. */
-const holdsOf = (looks: readonly LookRecord[]) =>
-  looks.flatMap((look) => (isOf(look, 'calmHold') && look.raw.tries.length > 0 ? [look.raw] : []));
+/** Earlier holds that what may be practised now follows from. */
+const holdsKept = 12;
 
-/** Limits on an earlier day, by what had been said until then. */
-const gatesOn = (facts: readonly Fact[], day: string, limits: GateLimits) =>
-  evaluateGates(knownClient(facts.filter((fact) => fact.day <= day)).profile, day, limits);
+/** The newest calm holds among looks, oldest first. */
+const holdsOf = (looks: readonly LookRecord[]) =>
+  looks.flatMap((look) => (isOf(look, 'calmHold') && look.raw.tries.length > 0 ? [look.raw] : [])).slice(-holdsKept);
+
+/** Entries of a client's history that are shown at once. */
+const historyShown = 40;
+
+/** What the visits of a client are, and what in them can't be read. Read once a request. */
+const loadVisits = cache((clientId: string) => {
+  const aside: Unreadable[] = [];
+  return { visits: visitsOf(theStore(), clientId, aside), aside };
+});
 
 /** Everything the stations of a client show, or null for an id nobody has. Read once a request. */
 export const loadClient = cache((clientId: string): ClientView | null => {
   const store = theStore();
-  const client = findClient(store, clientId);
+  const aside: Unreadable[] = [];
+  const client = findClient(store, clientId, aside);
   if (!client) return null;
   const settings = loadSettings();
   const today = todayIn(settings.timeZone);
-  const facts = factsOf(store, clientId);
-  const known = knownClient(facts);
+  const known = knownClientOf(store, clientId, { aside });
   const row = visitOfDay(store, clientId, today);
-  const visit = row ? visitRecord(store, row) : null;
-  const earlier = visitsOf(store, clientId).filter(({ id }) => id !== row?.id);
-  const [last] = earlier;
+  const visit = row ? visitRecord(store, row, aside) : null;
+  const { visits, aside: visitsAside } = loadVisits(clientId);
+  const earlier = visits.filter(({ id }) => id !== row?.id);
+  const last = earlier[0] ?? null;
+  const thenKnown = last && knownClientOf(store, clientId, { untilDay: last.day });
   return {
     id: clientId,
     name: client.name,
@@ -67,36 +80,93 @@ export const loadClient = cache((clientId: string): ClientView | null => {
     settings,
     known,
     gates: evaluateGates(known.profile, today, settings.limits),
-    path: pathState(known.profile, today, row ? latestRate(store, row.id) : null),
+    path: pathState(known.profile, today, visit ? rateAmong(visit.looks) : null),
     visit,
     stopped: stoppedDrills(store, clientId),
-    earlier,
+    last,
+    visitCount: visits.length,
     holdsBefore: holdsOf(
       looksOf(
         store,
-        earlier.map(({ id: visitId }) => visitId),
-        'calmHold',
+        earlier.map(({ id }) => id),
+        { protocols: ['calmHold'] },
       ),
     ),
-    markedLast: last ? markedIn(looksOf(store, [last.id])) : [],
-    facts,
-    gatesThen: last ? gatesOn(facts, last.day, settings.limits) : null,
+    markedLast: last ? markedIn(looksOf(store, [last.id], { aside })) : [],
+    history: null,
+    unreadable: notSetAside(store, [...aside, ...visitsAside]),
+    gatesThen: last && thenKnown ? evaluateGates(thenKnown.profile, last.day, settings.limits) : null,
     planning: null,
   };
 });
 
-/** A client with what planning needs: how drills went before, the coach's own drills, the templates. */
+/**
+ * A client as a station shows them: what it doesn't show is not sent along.
+ *
+ * @param keep what of the visit the station shows, besides the visit itself
+ */
+export function viewFor(
+  view: ClientView,
+  keep: readonly ('looks' | 'runs' | 'plan' | 'judgements' | 'gatesThen' | 'holds')[],
+): ClientView {
+  const has = (part: (typeof keep)[number]) => keep.includes(part);
+  const { visit } = view;
+  return {
+    ...view,
+    visit: visit && {
+      ...visit,
+      looks: has('looks') ? visit.looks : [],
+      runs: has('runs') ? visit.runs : [],
+      plan: has('plan') ? visit.plan : null,
+      judgements: has('judgements') ? visit.judgements : [],
+    },
+    gatesThen: has('gatesThen') ? view.gatesThen : null,
+    holdsBefore: has('holds') ? view.holdsBefore : [],
+    unreadable: [],
+  };
+}
+
+/** A client with what was said of them, newest last, as much as is shown at once. */
+export function loadForScreen(clientId: string): ClientView | null {
+  const view = loadClient(clientId);
+  if (!view) return null;
+  const store = theStore();
+  const facts = factsOf(store, clientId, { most: historyShown });
+  return { ...viewFor(view, ['gatesThen']), history: { facts, ...countFacts(store, clientId) } };
+}
+
+/** What planning needs besides: how drills went before, the coach's own drills, the templates. */
 export const loadForPlanning = cache((clientId: string): ClientView | null => {
   const view = loadClient(clientId);
   if (!view) return null;
   const store = theStore();
+  const aside: Unreadable[] = [];
   return {
     ...view,
     planning: {
-      history: historyOf(store, clientId),
-      faults: faultsBefore(store, clientId),
-      ownDrills: ownDrillsOf(store).map(({ drill }) => drill),
-      templates: templatesOf(store),
+      ...historyAndFaults(store, clientId, aside),
+      ownDrills: ownDrillsOf(store, aside).map(({ drill }) => drill),
+      templates: templatesOf(store, aside),
     },
   };
+});
+
+/** What in planning can't be read: drills of the coach's own, templates, runs. It is told of where plans are made. */
+export function planningAside(clientId: string): Unreadable[] {
+  const store = theStore();
+  const aside: Unreadable[] = [];
+  ownDrillsOf(store, aside);
+  templatesOf(store, aside);
+  historyAndFaults(store, clientId, aside);
+  return notSetAside(store, aside);
+}
+
+/** What is followed over all visits of a client, and their own repeat-to-repeat noise. */
+export const loadFollowed = cache((clientId: string): { over: Followed[]; repeats: Repeats; aside: Unreadable[] } => {
+  const store = theStore();
+  const { visits } = loadVisits(clientId);
+  const days = new Map(visits.map(({ id, day }) => [id, day]));
+  const aside: Unreadable[] = [];
+  const looks = looksOf(store, [...days.keys()], { protocols: followedProtocols, aside });
+  return { over: followed(looks, (id) => days.get(id)), repeats: repeatsOf(looks), aside: notSetAside(store, aside) };
 });

@@ -1,2 +1,13 @@
-export { type KeepState, dropRefused, keep, newId, onOutcome, refusedEntries, waitingPayloads } from './outbox';
-export { useFlushing, useKeepState } from './useKeep';
+export {
+  type KeepState,
+  type Refused,
+  dropRefused,
+  keep,
+  newId,
+  onOutcome,
+  refusedEntries,
+  send,
+  sendAgain,
+  waitingPayloads,
+} from './outbox';
+export { useFlushing, useKeep, useKeepState, useMounted } from './useKeep';

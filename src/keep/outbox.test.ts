@@ -14,9 +14,15 @@ class FakeServer {
     if (!this.up) throw new TypeError('no server');
     const { commands } = JSON.parse(init.body) as { commands: FakeServer['seen'] };
     this.seen.push(...commands);
+    if (this.turnsAway) {
+      const answer = this.turnsAway(commands);
+      if (answer) return { ok: false, status: answer.status, json: async () => answer.body ?? {} };
+    }
     const outcomes = commands.map(({ payload }) => this.answer(payload.name));
-    return { ok: true, json: async () => ({ outcomes }) };
+    return { ok: true, status: 200, json: async () => ({ outcomes }) };
   };
+  /** What stands in the way: a proxy, a full disk, a fault. Null lets a batch through. */
+  turnsAway: ((batch: FakeServer['seen']) => { status: number; body?: object } | null) | null = null;
 }
 
 // A stand-in for the browser's database is slow on a busy machine.
@@ -59,6 +65,7 @@ beforeEach(async () => {
   server.seen = [];
   server.requests = 0;
   server.answer = () => ({ state: 'saved', at: '2026-11-23T10:42:00.000Z' });
+  server.turnsAway = null;
   outbox = openPage();
   await outbox.flush();
   server.seen = [];
@@ -100,8 +107,12 @@ test('a closed tab loses nothing: the next page sends what the last one left, un
 });
 
 test('a refusal goes to the one who waits for it, and is not kept aside', async () => {
-  server.answer = () => ({ state: 'refused', why: 'A client needs a name.' });
-  expect(await outbox.keep('client.create', client(''))).toEqual({ state: 'refused', why: 'A client needs a name.' });
+  server.answer = () => ({ state: 'refused', code: 'does not fit', why: 'A client needs a name.' });
+  expect(await outbox.keep('client.create', client(''))).toEqual({
+    state: 'refused',
+    code: 'does not fit',
+    why: 'A client needs a name.',
+  });
   expect(await outbox.refusedEntries()).toEqual([]);
 });
 
@@ -114,7 +125,7 @@ test('a refusal nobody waits for any more is kept aside with what was typed, unt
   await until(() => outbox.keepState().waiting === 1);
 
   const next = openPage();
-  server.answer = () => ({ state: 'refused', why: 'No longer there.' });
+  server.answer = () => ({ state: 'refused', code: 'does not fit', why: 'No longer there.' });
   server.up = true;
   await next.flush();
   await settled();
@@ -154,4 +165,121 @@ test('many at once go in batches and in order', async () => {
   await Promise.all(all);
   expect(server.seen.map(({ payload }) => payload.name)).toEqual(names);
   expect(server.requests).toBeGreaterThanOrEqual(2);
+});
+
+const seenNames = () => server.seen.map(({ payload }) => payload.name);
+const savedAnswer: Outcome = { state: 'saved', at: '2026-11-23T10:42:00.000Z' };
+
+describe('what can’t be taken in', () => {
+  test.each([413, 403, 400])(
+    'one that is always turned away with %d is put aside with its words; the others go on',
+    async (status) => {
+      server.up = false;
+      outbox.send('client.create', client('first'));
+      outbox.send('client.create', client('too large'));
+      outbox.send('client.create', client('last'));
+      await until(() => outbox.keepState().waiting === 3);
+      server.turnsAway = (batch) => (batch.some(({ payload }) => payload.name === 'too large') ? { status } : null);
+      server.up = true;
+      await outbox.flush();
+      await until(() => outbox.keepState().waiting === 0);
+      const [aside] = await outbox.refusedEntries();
+      expect(aside).toMatchObject({ again: true, payload: { name: 'too large' } });
+      expect(aside!.why).toContain(String(status));
+      expect(seenNames()).toEqual(expect.arrayContaining(['first', 'last']));
+      // Sent again once nothing stands in the way, it is taken in under the id it had.
+      server.turnsAway = null;
+      const before = server.seen.find(({ payload }) => payload.name === 'too large')!.id;
+      await outbox.sendAgain(aside!);
+      await until(() => outbox.keepState().waiting === 0);
+      expect(server.seen.at(-1)).toMatchObject({ id: before, payload: { name: 'too large' } });
+      expect(await outbox.refusedEntries()).toEqual([]);
+    },
+  );
+
+  test('a full disk holds everything back and says so; nothing is put aside, and nothing is lost', async () => {
+    server.turnsAway = () => ({ status: 503, body: { outcomes: [], cause: 'disk', why: 'The disk is full.' } });
+    outbox.send('client.create', client('a'));
+    outbox.send('client.create', client('b'));
+    await until(() => outbox.keepState().trouble === 'The disk is full.');
+    for (let tries = 0; tries < 10; tries += 1) await outbox.flush();
+    expect(await outbox.refusedEntries()).toEqual([]);
+    server.turnsAway = null;
+    await outbox.flush();
+    await until(() => outbox.keepState().waiting === 0);
+    expect(outbox.keepState().trouble).toBeNull();
+    expect(seenNames().slice(-2)).toEqual(['a', 'b']);
+  });
+
+  test('what was answered before a fault counts; the one the server fails on is tried some times, then put aside', async () => {
+    server.up = false;
+    for (const name of ['good', 'cursed', 'after']) outbox.send('client.create', client(name));
+    await until(() => outbox.keepState().waiting === 3);
+    server.turnsAway = (batch) => {
+      const at = batch.findIndex(({ payload }) => payload.name === 'cursed');
+      const outcomes = batch.slice(0, at).map(() => savedAnswer);
+      return at < 0 ? null : { status: 503, body: { outcomes, cause: 'fault', why: 'The server failed on this.' } };
+    };
+    server.up = true;
+    for (let tries = 0; tries < 8; tries += 1) await outbox.flush();
+    await until(() => outbox.keepState().waiting === 0);
+    expect((await outbox.refusedEntries()).map(({ payload }) => (payload as { name: string }).name)).toEqual([
+      'cursed',
+    ]);
+    expect(seenNames().filter((name) => name === 'good')).toHaveLength(1);
+    expect(seenNames()).toContain('after');
+    await outbox.dropRefused((await outbox.refusedEntries())[0]!.id);
+  });
+
+  test.each([502, 500, 404, 429])(
+    'an answer of %d is no answer: it is tried again for as long as it takes',
+    async (status) => {
+      server.turnsAway = () => ({ status });
+      outbox.send('client.create', client('patient'));
+      await until(() => outbox.keepState().reachable === false);
+      for (let tries = 0; tries < 10; tries += 1) await outbox.flush();
+      expect(outbox.keepState().waiting).toBe(1);
+      server.turnsAway = null;
+      await outbox.flush();
+      await until(() => outbox.keepState().waiting === 0);
+      expect(await outbox.refusedEntries()).toEqual([]);
+    },
+  );
+});
+
+test('a refusal of what nobody waits for is kept until it was read, with what was typed', async () => {
+  server.answer = () => ({ state: 'refused', code: 'gone', why: 'No longer there.' });
+  outbox.send('client.create', client('sent and left'));
+  await until(() => server.seen.length > 0);
+  await settled();
+  const [entry] = await openPage().refusedEntries();
+  expect(entry).toMatchObject({ why: 'No longer there.', payload: { name: 'sent and left' } });
+  await outbox.dropRefused(entry!.id);
+});
+
+test('a refusal that comes when the part of the page that asked is gone is kept too', async () => {
+  server.answer = () => ({ state: 'refused', code: 'gone', why: 'No longer there.' });
+  await outbox.keep('client.create', client('asked and left'), () => false);
+  const [entry] = await outbox.refusedEntries();
+  expect(entry).toMatchObject({ payload: { name: 'asked and left' } });
+  await outbox.dropRefused(entry!.id);
+});
+
+test('a browser that refuses to write falls back to memory, says so, and keeps the order', async () => {
+  const { add } = IDBObjectStore.prototype;
+  IDBObjectStore.prototype.add = () => {
+    throw new DOMException('full', 'QuotaExceededError');
+  };
+  server.up = false;
+  outbox.send('client.create', client('a'));
+  await until(() => outbox.keepState().memoryOnly);
+  IDBObjectStore.prototype.add = add;
+  outbox.send('client.create', client('b'));
+  outbox.send('client.create', client('c'));
+  await until(() => outbox.keepState().waiting === 3);
+  server.up = true;
+  await outbox.flush();
+  await until(() => outbox.keepState().waiting === 0);
+  expect(seenNames()).toEqual(['a', 'b', 'c']);
+  await until(() => !outbox.keepState().memoryOnly);
 });

@@ -1,5 +1,6 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { v7 as uuid } from 'uuid';
+import { z } from 'zod';
 import { type CommandKind, type Outcome, type Payload } from '@/core/record';
 
 /**
@@ -12,9 +13,16 @@ interface Waiting {
   payload: unknown;
 }
 
+/** Something that was not taken in, with what was typed and the reason. */
+export interface Refused extends Waiting {
+  why: string;
+  /** It was put aside without an answer of ours (a proxy, a fault): sending it again may go through. */
+  again?: boolean;
+}
+
 interface OutboxSchema extends DBSchema {
   waiting: { key: number; value: Waiting };
-  refused: { key: string; value: Waiting & { why: string } };
+  refused: { key: string; value: Refused };
 }
 
 export type KeepState = {
@@ -22,6 +30,10 @@ export type KeepState = {
   /** False after a try that found no server, until one gets through. */
   reachable: boolean;
   lastSavedAt: string | null;
+  /** What the server says stands in the way while it can take nothing in, a full disk for example. */
+  trouble: string | null;
+  /** The browser refuses to keep things: what waits is lost with the tab. */
+  memoryOnly: boolean;
 };
 
 type Listener = (event: { kind: CommandKind; payload: unknown; outcome: Outcome }) => void;
@@ -31,25 +43,49 @@ const batchSize = 50;
 const batchCharacters = 1_000_000;
 const retryMs = [500, 1000, 2000, 4000] as const;
 
-let state: KeepState = { waiting: 0, reachable: true, lastSavedAt: null };
+export const freshKeepState: KeepState = {
+  waiting: 0,
+  reachable: true,
+  lastSavedAt: null,
+  trouble: null,
+  memoryOnly: false,
+};
+let state = freshKeepState;
 const stateListeners = new Set<() => void>();
 const outcomeListeners = new Set<Listener>();
-const waiters = new Map<string, (outcome: Outcome) => void>();
+interface Waiter {
+  answer: (outcome: Outcome) => void;
+  /** Whether whoever asked is still there to show a refusal. */
+  here: () => boolean;
+}
+const waiters = new Map<string, Waiter>();
 let database: Promise<IDBPDatabase<OutboxSchema> | null> | null = null;
-/** Used when the browser has no IndexedDB (a private window may not): still sent, but not across a closed tab. */
+/** Used when the browser has no IndexedDB, or refuses to write to it: still sent, but not across a closed tab. */
 const memory: Waiting[] = [];
+const memoryRefused: Refused[] = [];
+/** How often the server failed on a command that it ought to have answered. */
+const faults = new Map<string, number>();
+/** After this many the command is put aside, so that it doesn't keep back all that came after it. */
+const mostFaults = 6;
+/** After a batch was turned away as a whole, what is in it is sent one by one. */
+let oneByOne = false;
 let tries = 0;
 let flushing: Promise<void> | null = null;
 let again = false;
 let timer: ReturnType<typeof setTimeout> | null = null;
 
 function openOutbox() {
-  database ??= openDB<OutboxSchema>('kokyu-outbox', 1, {
-    upgrade(db) {
-      db.createObjectStore('waiting', { autoIncrement: true });
-      db.createObjectStore('refused', { keyPath: 'id' });
-    },
-  }).catch(() => null);
+  // A browser without one throws at once instead of answering no: both come to the same here.
+  database ??= Promise.resolve()
+    .then(() =>
+      openDB<OutboxSchema>('kokyu-outbox', 1, {
+        upgrade(db) {
+          db.createObjectStore('waiting', { autoIncrement: true });
+          db.createObjectStore('refused', { keyPath: 'id' });
+        },
+      }),
+    )
+    .catch(() => null);
   return database;
 }
 
@@ -75,20 +111,42 @@ export function onOutcome(listener: Listener): () => void {
 export const newId = () => uuid();
 
 /**
- * Writes a command down and sends it.
+ * Writes a command down and sends it. What becomes of it must be looked at, since a refusal is shown by whoever asked; for what
+ * nobody waits for there is {@link send}. Lint holds both.
  *
+ * @param here whether whoever asked is still there; when not, a refusal is shown on whatever page is open
  * @returns what became of it; settles only when the server has answered
  */
-export async function keep<K extends CommandKind>(kind: K, payload: Payload<K>): Promise<Outcome> {
+export async function keep<K extends CommandKind>(
+  kind: K,
+  payload: Payload<K>,
+  here: () => boolean = () => true,
+): Promise<Outcome> {
   const command: Waiting = { id: newId(), kind, payload };
   otherTabs();
-  const answer = new Promise<Outcome>((resolve) => waiters.set(command.id, resolve));
-  const db = await openOutbox();
-  if (db) await db.add('waiting', command);
-  else memory.push(command);
-  setState({ waiting: state.waiting + 1 });
+  const answer = new Promise<Outcome>((resolve) => waiters.set(command.id, { answer: resolve, here }));
+  await writeDown(command);
   void flush();
   return answer;
+}
+
+/** Writes a command down and sends it; a refusal is shown on whatever page is open, with what was typed, until it was read. */
+export function send<K extends CommandKind>(kind: K, payload: Payload<K>): void {
+  otherTabs();
+  void writeDown({ id: newId(), kind, payload }).then(flush);
+}
+
+/** Into the browser's database; where that refuses, into memory, and everything after it too, so that the order stays. */
+async function writeDown(command: Waiting) {
+  const db = memory.length > 0 ? null : await openOutbox();
+  try {
+    if (!db) throw new Error('no database');
+    await db.add('waiting', command);
+  } catch {
+    memory.push(command);
+    setState({ memoryOnly: true });
+  }
+  setState({ waiting: state.waiting + 1 });
 }
 
 /** Sends what waits, oldest first. One tab at a time sends, so that the order holds. */
@@ -116,73 +174,157 @@ async function sendAll(): Promise<void> {
   for (;;) {
     const batch = await oldest();
     setState({ waiting: await countWaiting() });
-    if (batch.length === 0) return;
-    const outcomes = await send(batch.map(({ command }) => command));
-    if (!outcomes) {
-      setState({ reachable: false });
-      const wait = retryMs[Math.min(tries, retryMs.length - 1)]!;
-      tries += 1;
-      if (timer) clearTimeout(timer);
-      timer = setTimeout(() => void flush(), wait);
+    if (batch.length === 0) {
+      if (memory.length === 0 && state.memoryOnly && (await openOutbox())) setState({ memoryOnly: false });
       return;
     }
-    tries = 0;
-    setState({ reachable: true });
-    for (const [i, { key, command }] of batch.entries()) await settle(key, command, outcomes[i]!);
+    const answer = await post(batch.map(({ command }) => command));
+    for (const [i, outcome] of answer.outcomes.entries()) {
+      const { key, command } = batch[i]!;
+      faults.delete(command.id);
+      await settle(key, command, outcome);
+    }
+    const next = batch[answer.outcomes.length];
+    setState({ reachable: answer.kind !== 'nobody', trouble: answer.kind === 'trouble' ? answer.why : null });
+    if (!next) {
+      oneByOne = false;
+      tries = 0;
+      continue;
+    }
+    if (answer.kind === 'turned away' && batch.length > 1) {
+      oneByOne = true;
+      continue;
+    }
+    if (answer.kind === 'turned away' || (answer.kind === 'fault' && tooOften(next.command))) {
+      await putAside(next, answer.why);
+      oneByOne = false;
+      continue;
+    }
+    if (answer.outcomes.length > 0) tries = 0;
+    const wait = retryMs[Math.min(tries, retryMs.length - 1)]!;
+    tries += 1;
+    if (timer) clearTimeout(timer);
+    timer = setTimeout(() => void flush(), wait);
+    return;
   }
+}
+
+function tooOften({ id }: Waiting): boolean {
+  const times = (faults.get(id) ?? 0) + 1;
+  faults.set(id, times);
+  return times >= mostFaults;
 }
 
 async function oldest(): Promise<{ key: number; command: Waiting }[]> {
   const db = await openOutbox();
-  if (!db) return memory.slice(0, 1).map((command, key) => ({ key, command }));
+  const most = oneByOne ? 1 : batchSize;
   const found: { key: number; command: Waiting }[] = [];
   let characters = 0;
-  let cursor = await db.transaction('waiting').store.openCursor();
-  while (cursor && found.length < batchSize) {
+  let cursor = db ? await db.transaction('waiting').store.openCursor() : null;
+  while (cursor && found.length < most) {
     characters += JSON.stringify(cursor.value).length;
     if (found.length > 0 && characters > batchCharacters) break;
     found.push({ key: cursor.key, command: cursor.value });
     cursor = await cursor.continue();
   }
-  return found;
+  // What had to stay in memory came after all that was written down.
+  return found.length > 0 ? found : memory.slice(0, 1).map((command) => ({ key: inMemory, command }));
 }
+
+const inMemory = -1;
 
 async function countWaiting(): Promise<number> {
   const db = await openOutbox();
-  return db ? db.count('waiting') : memory.length;
+  return (db ? await db.count('waiting') : 0) + memory.length;
 }
 
-async function send(batch: readonly Waiting[]): Promise<Outcome[] | null> {
+/** What came back for a batch: answers as far as it went, and what stood in the way of the rest. */
+type Answer = { outcomes: Outcome[] } & (
+  | { kind: 'answered'; why: '' }
+  /** No server, or one that is starting or overloaded. */
+  | { kind: 'nobody'; why: '' }
+  /** The server can take nothing in for now. */
+  | { kind: 'trouble'; why: string }
+  /** The server failed on the command after the answered ones. */
+  | { kind: 'fault'; why: string }
+  /** Sending it again as it is would be turned away again: too large, or a proxy that forbids it. */
+  | { kind: 'turned away'; why: string }
+);
+
+/** Answers that say that this very request will never do. */
+const never = [400, 403, 405, 406, 409, 410, 411, 413, 414, 415, 422, 431, 451];
+
+const bodySchema = z.object({
+  outcomes: z.array(z.custom<Outcome>((one) => typeof (one as Outcome | null)?.state === 'string')),
+  cause: z.enum(['disk', 'fault']).optional(),
+  why: z.string().optional(),
+});
+
+async function post(batch: readonly Waiting[]): Promise<Answer> {
+  const nobody: Answer = { kind: 'nobody', outcomes: [], why: '' };
   try {
     const response = await fetch('/api/commands', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ commands: batch }),
     });
-    if (!response.ok) return null;
-    const { outcomes } = (await response.json()) as { outcomes: Outcome[] };
-    return outcomes.length === batch.length ? outcomes : null;
+    const body = bodySchema.safeParse(await response.json().catch(() => null)).data;
+    const words = body?.why ?? '';
+    if (response.ok) return body?.outcomes.length === batch.length ? { ...body, kind: 'answered', why: '' } : nobody;
+    if (never.includes(response.status)) {
+      return {
+        kind: 'turned away',
+        outcomes: [],
+        why: `It was turned away on its way to the server (${response.status}). ${words}`.trim(),
+      };
+    }
+    if (!body?.cause || body.outcomes.length > batch.length) return nobody;
+    return body.cause === 'disk'
+      ? { kind: 'trouble', outcomes: body.outcomes, why: words }
+      : { kind: 'fault', outcomes: body.outcomes, why: words };
   } catch {
-    return null;
+    return nobody;
   }
 }
 
-async function settle(key: number, command: Waiting, outcome: Outcome) {
+async function remove(key: number, command: Waiting) {
+  if (key === inMemory) memory.splice(memory.indexOf(command), 1);
+  else await (await openOutbox())?.delete('waiting', key);
+}
+
+async function keepRefused(entry: Refused) {
   const db = await openOutbox();
-  const wasRefused = outcome.state === 'refused';
-  if (db) {
-    // A refused command that nobody on a page is waiting for is kept aside, with what was typed in it.
-    if (wasRefused && !waiters.has(command.id)) await db.put('refused', { ...command, why: outcome.why });
-    await db.delete('waiting', key);
-  } else {
-    memory.splice(memory.indexOf(command), 1);
+  try {
+    if (!db) throw new Error('no database');
+    await db.put('refused', entry);
+  } catch {
+    memoryRefused.push(entry);
   }
+}
+
+/** Puts a command aside that can't be sent, with its words, so that those after it go on. */
+async function putAside({ key, command }: { key: number; command: Waiting }, why: string) {
+  await keepRefused({ ...command, why, again: true });
+  await remove(key, command);
+  faults.delete(command.id);
+  tellOf({ command, outcome: { state: 'refused', code: 'not understood', why } });
+}
+
+async function settle(key: number, command: Waiting, outcome: Outcome) {
+  const waiter = waiters.get(command.id);
+  // A refusal that nobody is there to show any more is kept aside, with what was typed in it, before anything else happens.
+  if (outcome.state === 'refused' && !waiter?.here()) await keepRefused({ ...command, why: outcome.why });
+  await remove(key, command);
   setState({
     waiting: Math.max(0, state.waiting - 1),
     ...(outcome.state === 'refused' ? {} : { lastSavedAt: outcome.at }),
   });
-  hear({ command, outcome });
-  otherTabs()?.postMessage({ command, outcome } satisfies Settled);
+  tellOf({ command, outcome });
+}
+
+function tellOf(settled: Settled) {
+  hear(settled);
+  otherTabs()?.postMessage(settled);
 }
 
 interface Settled {
@@ -191,7 +333,7 @@ interface Settled {
 }
 
 function hear({ command, outcome }: Settled) {
-  waiters.get(command.id)?.(outcome);
+  waiters.get(command.id)?.answer(outcome);
   waiters.delete(command.id);
   for (const listener of outcomeListeners) listener({ kind: command.kind, payload: command.payload, outcome });
 }
@@ -204,7 +346,7 @@ function otherTabs(): BroadcastChannel | null {
   if (!channel) {
     channel = new BroadcastChannel('kokyu-outbox');
     channel.onmessage = ({ data }: MessageEvent<Settled>) => {
-      if (waiters.has(data.command.id) && data.outcome.state === 'refused') void dropRefused(data.command.id);
+      if (waiters.get(data.command.id)?.here() && data.outcome.state === 'refused') void dropRefused(data.command.id);
       if (data.outcome.state !== 'refused') setState({ lastSavedAt: data.outcome.at });
       void countWaiting().then((waiting) => setState({ waiting, reachable: true }));
       hear(data);
@@ -217,16 +359,25 @@ function otherTabs(): BroadcastChannel | null {
 /** Payloads of one kind that are written down here and not yet with the server, oldest first. */
 export async function waitingPayloads<K extends CommandKind>(kind: K): Promise<Payload<K>[]> {
   const db = await openOutbox();
-  const all = db ? await db.getAll('waiting') : memory;
+  const all = [...(db ? await db.getAll('waiting') : []), ...memory];
   return all.filter((command) => command.kind === kind).map((command) => command.payload as Payload<K>);
 }
 
-/** Entries of an earlier page that the server refused, for showing what was typed. */
-export async function refusedEntries() {
+/** Entries that were not taken in and have not been read yet, for showing what was typed. */
+export async function refusedEntries(): Promise<Refused[]> {
   const db = await openOutbox();
-  return db ? db.getAll('refused') : [];
+  return [...(db ? await db.getAll('refused') : []), ...memoryRefused];
 }
 
 export async function dropRefused(id: string) {
+  const at = memoryRefused.findIndex((entry) => entry.id === id);
+  if (at >= 0) memoryRefused.splice(at, 1);
   await (await openOutbox())?.delete('refused', id);
+}
+
+/** Sends an entry that was put aside once more, under the id it has. */
+export async function sendAgain({ id, kind, payload }: Refused) {
+  await writeDown({ id, kind, payload });
+  await dropRefused(id);
+  void flush();
 }

@@ -1,13 +1,33 @@
 'use client';
 
-import { useEffect, useSyncExternalStore } from 'react';
-import { type KeepState, flush, keepState, onKeepState } from './outbox';
-
-const serverState: KeepState = { waiting: 0, reachable: true, lastSavedAt: null };
+import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
+import { type CommandKind, type Payload } from '@/core/record';
+import { type KeepState, flush, freshKeepState, keep, keepState, onKeepState } from './outbox';
 
 /** How saving stands: what waits, whether the server answers, when something was saved last. */
 export function useKeepState(): KeepState {
-  return useSyncExternalStore(onKeepState, keepState, () => serverState);
+  return useSyncExternalStore(onKeepState, keepState, () => freshKeepState);
+}
+
+/** Whether this part of the page is still there. */
+export function useMounted() {
+  const mounted = useRef(false);
+  useEffect(() => {
+    mounted.current = true;
+    return () => {
+      mounted.current = false;
+    };
+  }, []);
+  return mounted;
+}
+
+/** {@link keep} for a part of a page: once that part is gone, a refusal is shown on whatever page is open instead. */
+export function useKeep() {
+  const mounted = useMounted();
+  return useCallback(
+    <K extends CommandKind>(kind: K, payload: Payload<K>) => keep(kind, payload, () => mounted.current),
+    [mounted],
+  );
 }
 
 /** Sends what an earlier page left behind, and tries again when the machine comes back online or the tab is shown. */

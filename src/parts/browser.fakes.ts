@@ -1,8 +1,48 @@
 /** What a real browser has and the test's one lacks: channels, locks, a server. For tests only. */
 
 import { act } from '@testing-library/react';
+import { type Outcome } from '@/core/record';
 
 const said = new Map<string, unknown[]>();
+
+/** What the outbox sent to the server of the test, oldest first. The outbox is the real one, in its way without a database. */
+export const sent: { kind: string; payload: never }[] = [];
+let outcome: Outcome = { state: 'saved', at: '2026-11-23T10:42:00.000Z' };
+
+/** How the server answers every command from now on. */
+export function answerWith(next: Outcome) {
+  outcome = next;
+}
+
+/** How it answers the next command alone. */
+export function answerOnce(next: Outcome) {
+  once = next;
+}
+let once: Outcome | null = null;
+
+function answer(): Outcome {
+  const now = once ?? outcome;
+  once = null;
+  return now;
+}
+
+let gone = false;
+/** Takes the server away, or brings it back. */
+export function serverGone(is: boolean) {
+  gone = is;
+}
+
+/** Lets what was set going come to its end: the outbox writes down, sends and is answered in many small steps. */
+export async function settled() {
+  for (let step = 0; step < 80; step += 1) await Promise.resolve();
+}
+
+/** Does something on the page, with what it sets going, the outbox's answer included. */
+export const doing = (work: () => unknown) =>
+  act(async () => {
+    work();
+    await settled();
+  });
 
 /**
  * Lets time go by, a second at a time, so that the page draws itself anew in between as it would. Needs jest's fake timers.
@@ -11,7 +51,7 @@ const said = new Map<string, unknown[]>();
  */
 export async function pass(seconds: number) {
   for (let left = Math.round(seconds * 1000); left > 0; left -= 1000) {
-    await act(async () => void jest.advanceTimersByTime(Math.min(1000, left)));
+    await doing(() => jest.advanceTimersByTime(Math.min(1000, left)));
   }
 }
 
@@ -35,6 +75,8 @@ class FakeChannel {
   }
 }
 
+type LockWork = (lock: object | null) => unknown;
+
 class Unobserving {
   observe() {}
   unobserve() {}
@@ -56,21 +98,38 @@ export function sayOn(channel: string, data: unknown) {
  */
 export function browserFakes({ lockTaken = false, served = null as unknown } = {}) {
   said.clear();
+  sent.length = 0;
+  gone = false;
+  outcome = { state: 'saved', at: '2026-11-23T10:42:00.000Z' };
   Object.assign(globalThis, {
     BroadcastChannel: FakeChannel,
     ResizeObserver: Unobserving,
     structuredClone: (value: unknown): unknown => JSON.parse(JSON.stringify(value)),
-    fetch: () =>
-      served === null
+    fetch: (url: string, init?: { body: string }) => {
+      if (gone) return Promise.reject(new TypeError('no server'));
+      if (url === '/api/commands') {
+        const { commands } = JSON.parse(init!.body) as { commands: typeof sent };
+        sent.push(...commands);
+        return Promise.resolve({
+          ok: true,
+          status: 200,
+          json: () => Promise.resolve({ outcomes: commands.map(answer) }),
+        });
+      }
+      return served === null
         ? Promise.reject(new TypeError('no server'))
-        : Promise.resolve({ ok: true, json: () => Promise.resolve(served) }),
+        : Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(served) });
+    },
   });
   window.matchMedia = (query) => Object.assign(new EventTarget(), { matches: false, media: query }) as MediaQueryList;
   Object.defineProperty(navigator, 'locks', {
     configurable: true,
     value: {
-      request: (_: string, { steal = false }: { steal?: boolean }, work: (lock: object | null) => unknown) =>
-        Promise.resolve(work(lockTaken && !steal ? null : {})),
+      // Asked for without options, as the outbox does, a lock is always had: there is one page in the test.
+      request: (_: string, ...rest: [LockWork] | [{ steal?: boolean }, LockWork]) => {
+        const [options, work] = rest.length === 1 ? [{ steal: true }, rest[0]] : rest;
+        return Promise.resolve(work(lockTaken && !options.steal ? null : {}));
+      },
     },
   });
 }

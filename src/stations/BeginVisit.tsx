@@ -1,12 +1,12 @@
 'use client';
 
 import { Button } from '@/parts/Button';
-import { keep, newId } from '@/keep';
+import { newId, send } from '@/keep';
 
 /** Opens today's visit; everything looked at, planned and coached today belongs to it. */
 export function BeginVisit({ clientId, look = 'strong' }: { clientId: string; look?: 'strong' | 'plain' }) {
   return (
-    <Button look={look} onClick={() => void keep('visit.start', { visitId: newId(), clientId })}>
+    <Button look={look} onClick={() => send('visit.start', { visitId: newId(), clientId })}>
       Begin today’s visit
     </Button>
   );

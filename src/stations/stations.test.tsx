@@ -1,9 +1,10 @@
 import { renderToStaticMarkup as html } from 'react-dom/server';
 import { cadence } from '@/core/cadence';
 import { type LookRecord, type ProtocolId, type Raw, blankRaw } from '@/core/look';
-import { type StoredLook } from '@/core/record';
+import { type StoredLook, type VisitRecord } from '@/core/record';
 import { type Fact, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
 import { type PlanItem, makePlan } from '@/core/sequence';
+import { followed, repeatsOf } from '@/core/track';
 import { type Grades, evenYields, unobserved } from '@/core/trunk';
 import { PathStop } from './PathStop';
 import { CoachStation } from './coach/CoachStation';
@@ -88,14 +89,12 @@ describe('Screen', () => {
 });
 
 describe('Screen opens a visit', () => {
-  const earlier = [
-    { id: 'v', clientId: 'client', startedAt: '2026-11-02T09:00:00Z', day: '2026-11-02', endedAt: null },
-  ];
+  const last = { id: 'v', clientId: 'client', startedAt: '2026-11-02T09:00:00Z', day: '2026-11-02', endedAt: null };
   const then = (facts: Fact[]) => evaluateGates(knownClient(facts).profile, '2026-11-02');
 
   test('with what changed, and what the weeks have put off limits since', () => {
     const facts = [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 14 }, '2026-11-02')];
-    const markup = html(<ScreenStation view={clientView({ facts, earlier, gatesThen: then(facts) })} />);
+    const markup = html(<ScreenStation view={clientView({ facts, last, gatesThen: then(facts) })} />);
     expect(markup).toContain('What changed since 2 November?');
     expect(markup).toContain('Newly off since then');
     expect(markup).toContain('Pregnant, week 17');
@@ -357,24 +356,20 @@ describe('Coach', () => {
 });
 
 describe('Track', () => {
-  const visits = [{ id: 'visit', clientId: 'client', startedAt: '', day: today, endedAt: null }];
+  const track = (looks: StoredLook[], visit: Partial<VisitRecord> | null = { looks }) => (
+    <TrackStation view={clientView({ visit })} over={followed(looks, () => today)} repeats={repeatsOf(looks)} />
+  );
 
   test('compares the rings of today in words, and only like with like', () => {
     const looks = [map({ leftSide: 1, belly: 2 }), map({ leftSide: 3, belly: 2 }, 'after')];
-    expect(html(<TrackStation view={clientView({ visit: { looks } })} looks={looks} visits={visits} />)).toContain(
-      'Left side two steps more: clear.',
-    );
+    expect(html(track(looks))).toContain('Left side two steps more: clear.');
     const other = { ...looks[1]!, raw: { ...looks[1]!.raw, position: 'sitting' } } as StoredLook;
     const unlike = [looks[0]!, other];
-    expect(
-      html(<TrackStation view={clientView({ visit: { looks: unlike } })} looks={unlike} visits={visits} />),
-    ).toContain('not like with like');
+    expect(html(track(unlike))).toContain('not like with like');
   });
 
   test('with nothing measured it says so', () => {
-    expect(html(<TrackStation view={clientView({ visit: null })} looks={[]} visits={[]} />)).toContain(
-      'Nothing was measured yet',
-    );
+    expect(html(track([], null))).toContain('Nothing was measured yet');
   });
 
   test('one visit is no line yet', () => {
@@ -382,9 +377,7 @@ describe('Track', () => {
       position: 'sitting',
       tries: [{ seconds: 14, feeling: 'calm', firstBreath: 'nose and quiet' }],
     });
-    expect(
-      html(<TrackStation view={clientView({ visit: { looks: [hold] } })} looks={[hold]} visits={visits} />),
-    ).toContain('14 s on 23 November; one visit is no line yet.');
+    expect(html(track([hold]))).toContain('14 s on 23 November; one visit is no line yet.');
   });
 });
 

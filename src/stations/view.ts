@@ -15,6 +15,14 @@ export interface Planning {
   templates: { id: string; name: string; template: Template }[];
 }
 
+/** A stored record that can't be read: which one, in words, and why. */
+export interface Unreadable {
+  table: string;
+  id: string;
+  what: string;
+  why: string;
+}
+
 /** All a station is given of a client: what was recorded, and what the core makes of it on this day. */
 export interface ClientView {
   id: string;
@@ -27,13 +35,17 @@ export interface ClientView {
   /** Today's visit, or the one left open; null before it has begun. */
   visit: VisitRecord | null;
   stopped: { drillId: string; runId: string }[];
-  earlier: VisitRow[];
+  /** The visit before this one, and how many there are in all. */
+  last: VisitRow | null;
+  visitCount: number;
   /** Looks whose findings were marked at the last visit: what a recheck looks at again. */
   markedLast: ProtocolId[];
   /** Calm holds of earlier visits, oldest first: what may be practised follows from them. */
   holdsBefore: Raw<'calmHold'>[];
-  /** Everything said of the client, oldest first. */
-  facts: Fact[];
+  /** What was said of the client, oldest first, as much of it as is shown at once; null where it is not shown. */
+  history: { facts: Fact[]; entries: number; days: number } | null;
+  /** Records of this client that can't be read, and were not put aside. */
+  unreadable: Unreadable[];
   /** Limits as they were at the last visit, by what was known then; null before a second visit. */
   gatesThen: Gates | null;
   planning: Planning | null;

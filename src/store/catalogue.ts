@@ -1,11 +1,12 @@
-import { asc, inArray, isNull } from 'drizzle-orm';
+import { asc, isNull } from 'drizzle-orm';
 import { type Drill, drillSchema } from '@/core/catalogue';
 import { type DrillHistory } from '@/core/sequence';
-import { type FaultHistory, type RunState, drillHistoryOf, faultHistoryOf, foldRun } from '@/core/coach';
+import { type FaultHistory, drillHistoryOf, faultHistoryOf } from '@/core/coach';
 import { type Template, templateSchema } from '@/core/formats';
-import { type Store } from './open';
-import { ownDrills, runs, templates } from './schema';
-import { runIdsOf, storedRun } from './visits';
+import { type Store } from './file';
+import { type Unreadable, soundRow, soundValue } from './rows';
+import { digestsOf } from './runs';
+import { ownDrills, templates } from './schema';
 
 export interface OwnDrill {
   drill: Drill;
@@ -13,18 +14,25 @@ export interface OwnDrill {
   at: string;
 }
 
-/** The coach's own drills, by name. A row that no longer fits the schema is left out rather than guessed at. */
-export function ownDrillsOf(store: Store): OwnDrill[] {
+/** The coach's own drills, by name. One that no longer fits the schema is left out, with a word on it, rather than guessed at. */
+export function ownDrillsOf(store: Store, aside: Unreadable[] = []): OwnDrill[] {
   return store
     .select()
     .from(ownDrills)
     .where(isNull(ownDrills.retractedAt))
     .all()
-    .flatMap(({ value, revision, at }) => {
-      const parsed = drillSchema.safeParse(value);
-      return parsed.success ? [{ drill: parsed.data, revision, at }] : [];
+    .flatMap((row) => {
+      const of = { table: 'own_drills', id: row.id, what: `Your drill ${nameIn(row.value) ?? row.id}` };
+      const sound = soundRow('own_drills', row, of.what, aside);
+      const drill = sound && soundValue(drillSchema, row.value, of, aside);
+      return drill ? [{ drill, revision: sound!.revision, at: sound!.at }] : [];
     })
     .sort((a, b) => a.drill.name.localeCompare(b.drill.name));
+}
+
+function nameIn(value: unknown): string | null {
+  const name = (value as { name?: unknown } | null)?.name;
+  return typeof name === 'string' ? `“${name.slice(0, 60)}”` : null;
 }
 
 export interface StoredTemplate {
@@ -34,39 +42,33 @@ export interface StoredTemplate {
   template: Template;
 }
 
-export function templatesOf(store: Store): StoredTemplate[] {
+export function templatesOf(store: Store, aside: Unreadable[] = []): StoredTemplate[] {
   return store
     .select()
     .from(templates)
     .where(isNull(templates.retractedAt))
     .orderBy(asc(templates.name))
     .all()
-    .flatMap(({ id, name, at, value }) => {
-      const parsed = templateSchema.safeParse(value);
-      return parsed.success ? [{ id, name, at, template: parsed.data }] : [];
+    .flatMap((row) => {
+      const of = { table: 'templates', id: row.id, what: `The template “${String(row.name)}”` };
+      const sound = soundRow('templates', row, of.what, aside);
+      const template = sound && soundValue(templateSchema, row.value, of, aside);
+      return template ? [{ id: sound!.id, name: sound!.name, at: sound!.at, template }] : [];
     });
 }
 
-/** All runs of a client, folded, oldest first. */
-function foldedRuns(store: Store, clientId: string): RunState[] {
-  const ids = runIdsOf(store, clientId);
-  if (ids.length === 0) return [];
-  return store
-    .select()
-    .from(runs)
-    .where(inArray(runs.id, ids))
-    .orderBy(asc(runs.at))
-    .all()
-    .flatMap((run) => {
-      const stored = storedRun(store, run);
-      return stored ? [foldRun(stored.items, stored.events)] : [];
-    });
+/** How drills went for a client and which faults were marked, over all runs. */
+export function historyAndFaults(
+  store: Store,
+  clientId: string,
+  aside: Unreadable[] = [],
+): { history: DrillHistory[]; faults: FaultHistory } {
+  const digests = digestsOf(store, clientId, aside);
+  return { history: drillHistoryOf(digests), faults: faultHistoryOf(digests) };
 }
 
 /** How drills went for a client, over all runs. */
-export const historyOf = (store: Store, clientId: string): DrillHistory[] =>
-  drillHistoryOf(foldedRuns(store, clientId), clientId);
+export const historyOf = (store: Store, clientId: string): DrillHistory[] => historyAndFaults(store, clientId).history;
 
 /** Which faults were marked, by drill, over all runs. */
-export const faultsBefore = (store: Store, clientId: string): FaultHistory =>
-  faultHistoryOf(foldedRuns(store, clientId), clientId);
+export const faultsBefore = (store: Store, clientId: string): FaultHistory => historyAndFaults(store, clientId).faults;

@@ -1,6 +1,7 @@
-import { and, asc, count, desc, eq, gte, inArray, isNull, like, lt, sql } from 'drizzle-orm';
-import { type Fact, type FactKey, type KnownClient, knownClient } from '@/core/safety';
-import { type Store } from './open';
+import { and, asc, count, desc, eq, gte, inArray, isNull, like, lt, lte, sql } from 'drizzle-orm';
+import { type Fact, type FactKey, type KnownClient, factSchemas, knownClient } from '@/core/safety';
+import { type Store } from './file';
+import { type Unreadable, called, recordInWords, soundRow, soundValue } from './rows';
 import { appointments, clients, facts, visits } from './schema';
 
 /** Two facts of the same millisecond keep the order in which they were written. */
@@ -12,43 +13,156 @@ export interface ClientRow {
   createdAt: string;
 }
 
-export function findClient(store: Store, clientId: string): ClientRow | null {
-  return store.select().from(clients).where(eq(clients.id, clientId)).get() ?? null;
+/** What stands where a name can't be read. */
+const namelessName = 'Name can’t be read';
+
+const clientRow = (row: typeof clients.$inferSelect, aside: Unreadable[]): ClientRow =>
+  soundRow('clients', row, 'The name or day of a client', aside) ?? {
+    id: row.id,
+    name: typeof row.name === 'string' && row.name !== '' ? row.name : namelessName,
+    createdAt: '1970-01-01T00:00:00.000Z',
+  };
+
+export function findClient(store: Store, clientId: string, aside: Unreadable[] = []): ClientRow | null {
+  const row = store.select().from(clients).where(eq(clients.id, clientId)).get();
+  return row ? clientRow(row, aside) : null;
 }
 
 /** Clients whose name contains the words, by name; all of them for an empty search. */
 export function searchClients(store: Store, words: string, most = 50): ClientRow[] {
   const pattern = `%${words.trim().replace(/[%_]/g, '')}%`;
-  return store.select().from(clients).where(like(clients.name, pattern)).orderBy(asc(clients.name)).limit(most).all();
+  return store
+    .select()
+    .from(clients)
+    .where(like(clients.name, pattern))
+    .orderBy(asc(clients.name))
+    .limit(most)
+    .all()
+    .map((row) => clientRow(row, []));
 }
 
-/** What was said of a client, oldest first; what was taken back is left out. */
-export function factsOf(store: Store, clientId: string): Fact[] {
+const factInWords = (key: string) => `The answer “${key.replace(/^answer:/, '')}”`;
+
+/** A stored fact that fits its key, or null with a word on it. */
+function soundFact(row: typeof facts.$inferSelect, aside: Unreadable[]): Fact | null {
+  const what = recordInWords(factInWords(String(row.key)), row.at);
+  const sound = soundRow('facts', row, what, aside);
+  if (!sound) return null;
+  const { id, key, at, day } = sound;
+  const schema = Object.hasOwn(factSchemas, key) ? factSchemas[key as FactKey] : null;
+  if (!schema) {
+    aside.push({ table: 'facts', id, what: called(what), why: 'nothing is asked under this name' });
+    return null;
+  }
+  const value = soundValue(schema, sound.value, { table: 'facts', id, what }, aside);
+  return value === null && sound.value !== null ? null : { id, key: key as FactKey, value, at, day };
+}
+
+/** What was said of a client, oldest first, the newest `most` of it; what was taken back is left out. */
+export function factsOf(store: Store, clientId: string, { most = 10_000, aside = [] as Unreadable[] } = {}): Fact[] {
   return store
     .select()
     .from(facts)
     .where(and(eq(facts.clientId, clientId), isNull(facts.retractedAt)))
-    .orderBy(asc(facts.at), asc(inOrderWritten))
+    .orderBy(desc(facts.at), desc(inOrderWritten))
+    .limit(most)
     .all()
-    .map(({ id, key, value, at, day }) => ({ id, key: key as FactKey, value, at, day }));
+    .reverse()
+    .flatMap((row) => soundFact(row, aside) ?? []);
 }
 
-export function knownClientOf(store: Store, clientId: string): KnownClient {
-  return knownClient(factsOf(store, clientId));
+/** How much was said of a client, and on how many days. */
+export function countFacts(store: Store, clientId: string): { entries: number; days: number } {
+  const found = store
+    .select({ entries: count(), days: sql<number>`count(distinct ${facts.day})` })
+    .from(facts)
+    .where(and(eq(facts.clientId, clientId), isNull(facts.retractedAt)))
+    .get();
+  return found ?? { entries: 0, days: 0 };
+}
+
+/** Signs stay open until a clinician's word, so that all that were said count, and not the newest answer alone. */
+const signKeys = ['emergency', 'redFlags'] as const;
+const clearanceKeys = ['emergencyClearance', 'redFlagClearance'] as const;
+
+/**
+ * The facts that decide what is known of clients: the newest of each key, and of the signs every one that was there or was cleared.
+ * What a long history holds besides is not read.
+ *
+ * @param untilDay what was known on an earlier day; everything when it is left out
+ */
+function decidingFacts(store: Store, clientIds: readonly string[], untilDay?: string) {
+  const ranked = store
+    .select({
+      rowid: sql<number>`${facts}.rowid`.as('row_id'),
+      place:
+        sql<number>`row_number() over (partition by ${facts.clientId}, ${facts.key} order by ${facts.at} desc, ${facts}.rowid desc)`.as(
+          'place',
+        ),
+      key: facts.key,
+      value: sql<string>`cast(${facts.value} as text)`.as('value_text'),
+    })
+    .from(facts)
+    .where(
+      and(
+        inArray(facts.clientId, [...clientIds]),
+        isNull(facts.retractedAt),
+        untilDay === undefined ? undefined : lte(facts.day, untilDay),
+      ),
+    )
+    .as('ranked');
+  const wanted = store
+    .select({ id: ranked.rowid })
+    .from(ranked)
+    .where(
+      sql`${ranked.place} = 1 or (${inArray(ranked.key, [...signKeys])} and ${ranked.value} <> '{"present":[]}') or ${inArray(ranked.key, [...clearanceKeys])}`,
+    );
+  return store
+    .select()
+    .from(facts)
+    .where(sql`${facts}.rowid in ${wanted}`)
+    .orderBy(asc(facts.at), asc(inOrderWritten))
+    .all();
+}
+
+/** The newest sound fact of a key before one that can't be read: an answer is not forgotten because a later one was damaged. */
+function soundBefore(store: Store, clientId: string, key: string): Fact | null {
+  const rows = store
+    .select()
+    .from(facts)
+    .where(and(eq(facts.clientId, clientId), eq(facts.key, key), isNull(facts.retractedAt)))
+    .orderBy(desc(facts.at), desc(inOrderWritten))
+    .all();
+  for (const row of rows) {
+    const sound = soundFact(row, []);
+    if (sound) return sound;
+  }
+  return null;
+}
+
+export function knownClientOf(
+  store: Store,
+  clientId: string,
+  { untilDay, aside = [] }: { untilDay?: string; aside?: Unreadable[] } = {},
+): KnownClient {
+  return knownClientsOf(store, [clientId], { ...(untilDay === undefined ? {} : { untilDay }), aside: () => aside }).get(
+    clientId,
+  )!;
 }
 
 /** Known clients of several ids at once, for the day's list. */
-export function knownClientsOf(store: Store, clientIds: readonly string[]): Map<string, KnownClient> {
+export function knownClientsOf(
+  store: Store,
+  clientIds: readonly string[],
+  { untilDay, aside = () => [] }: { untilDay?: string; aside?: (clientId: string) => Unreadable[] } = {},
+): Map<string, KnownClient> {
   const byClient = new Map<string, Fact[]>(clientIds.map((id) => [id, []]));
   if (clientIds.length > 0) {
-    const rows = store
-      .select()
-      .from(facts)
-      .where(and(inArray(facts.clientId, [...clientIds]), isNull(facts.retractedAt)))
-      .orderBy(asc(facts.at), asc(inOrderWritten))
-      .all();
-    for (const { clientId, id, key, value, at, day } of rows) {
-      byClient.get(clientId)!.push({ id, key: key as FactKey, value, at, day });
+    for (const row of decidingFacts(store, clientIds, untilDay)) {
+      const list = byClient.get(row.clientId);
+      if (!list) continue;
+      const sound = soundFact(row, aside(row.clientId)) ?? soundBefore(store, row.clientId, row.key);
+      if (sound) list.push(sound);
     }
   }
   return new Map([...byClient].map(([id, list]) => [id, knownClient(list)]));
@@ -64,38 +178,57 @@ export interface AppointmentRow {
 }
 
 /** Appointments that start in [from, to), by time. */
-export function appointmentsBetween(store: Store, from: string, to: string): AppointmentRow[] {
+export function appointmentsBetween(
+  store: Store,
+  from: string,
+  to: string,
+  aside: Unreadable[] = [],
+): AppointmentRow[] {
   return store
-    .select({
-      id: appointments.id,
-      clientId: appointments.clientId,
-      name: clients.name,
-      startsAt: appointments.startsAt,
-      minutes: appointments.minutes,
-      note: appointments.note,
-    })
+    .select({ row: appointments, name: clients.name })
     .from(appointments)
     .innerJoin(clients, eq(clients.id, appointments.clientId))
     .where(and(gte(appointments.startsAt, from), lt(appointments.startsAt, to), isNull(appointments.cancelledAt)))
     .orderBy(asc(appointments.startsAt))
-    .all();
+    .all()
+    .flatMap(({ row, name }) => {
+      const sound = soundRow('appointments', row, `The booking of ${String(name)}`, aside);
+      return sound ? [{ ...sound, name: typeof name === 'string' ? name : namelessName }] : [];
+    });
 }
 
 /** Clients seen or added last, for the front page of a studio without appointments. */
 export function recentClients(store: Store, most = 8): ClientRow[] {
-  return store.select().from(clients).orderBy(desc(clients.createdAt)).limit(most).all();
+  return store
+    .select()
+    .from(clients)
+    .orderBy(desc(clients.createdAt))
+    .limit(most)
+    .all()
+    .map((row) => clientRow(row, []));
+}
+
+export interface OpenVisit {
+  id: string;
+  clientId: string;
+  name: string;
+  day: string;
 }
 
 /** Visits still open on a day or left open before it, newest first. */
-export function openVisits(store: Store): { id: string; clientId: string; name: string; day: string }[] {
+export function openVisits(store: Store, aside: Unreadable[] = []): OpenVisit[] {
   return store
-    .select({ id: visits.id, clientId: visits.clientId, name: clients.name, day: visits.day })
+    .select({ row: visits, name: clients.name })
     .from(visits)
     .innerJoin(clients, eq(clients.id, visits.clientId))
     .where(isNull(visits.endedAt))
     .orderBy(desc(visits.startedAt))
     .limit(20)
-    .all();
+    .all()
+    .flatMap(({ row, name }) => {
+      const sound = soundRow('visits', row, `An open visit of ${String(name)}`, aside);
+      return sound ? [{ id: sound.id, clientId: sound.clientId, name: String(name), day: sound.day }] : [];
+    });
 }
 
 export function countClients(store: Store): number {

@@ -101,13 +101,13 @@ describe('the note of a visit', () => {
 
   test('signed it ends the visit and stays; nothing of the visit changes after it, additions are dated', () => {
     const { clientId, visitId } = clientOf('Orla Weirside');
-    saved(record('note.sign', { visitId, text: 'Towel landed.', home: ['quiet-nose'] }));
+    saved(record('note.sign', { visitId, text: 'Towel landed.', home: ['quiet-nose'], revision: 0 }));
     expect(findVisit(store, visitId)?.endedAt).toBe(new Date(now).toISOString());
     const why = /is signed and stays as it is/;
     const refused = (outcome: Outcome) =>
       expect(outcome).toMatchObject({ state: 'refused', why: expect.stringMatching(why) });
     refused(record('note.save', { visitId, text: 'other', home: [], revision: 1 }));
-    refused(record('note.sign', { visitId, text: 'other', home: [] }));
+    refused(record('note.sign', { visitId, text: 'other', home: [], revision: 1 }));
     refused(record('plan.save', { planId: randomUUID(), visitId, plan, revision: 1 }));
     refused(record('run.create', { runId: randomUUID(), visitId, items: [item] }));
     refused(
@@ -134,7 +134,7 @@ describe('the note of a visit', () => {
 
   test('an empty note can’t be signed, nor an unsigned one be added to; at most three things go home', () => {
     const { visitId } = clientOf('Orla Weirside');
-    expect(record('note.sign', { visitId, text: '  ', home: [] })).toMatchObject({
+    expect(record('note.sign', { visitId, text: '  ', home: [], revision: 0 })).toMatchObject({
       why: 'There is nothing to sign yet.',
     });
     expect(record('note.add', { additionId: randomUUID(), visitId, text: 'x' })).toMatchObject({ state: 'refused' });
@@ -148,7 +148,7 @@ describe('the note of a visit', () => {
     const runId = randomUUID();
     saved(record('run.create', { runId, visitId, items: [item] }));
     saved(append(runId, { type: 'start' }));
-    saved(record('note.sign', { visitId, text: 'Signed early.', home: [] }));
+    saved(record('note.sign', { visitId, text: 'Signed early.', home: [], revision: 0 }));
     saved(append(runId, breath(0), { type: 'end', why: 'done' }));
     expect(findRun(store, runId)!.events).toHaveLength(3);
   });
@@ -158,7 +158,7 @@ describe('a group', () => {
   function group() {
     const [ada, ben] = [clientOf('Ada Quay'), clientOf('Ben Shoal')];
     const runId = randomUUID();
-    const members = [ada, ben].map(({ clientId, visitId }) => ({ clientId, visitId }));
+    const members = [ada, ben].map(({ clientId, visitId }) => ({ clientId, visitId, sitsOut: [] }));
     saved(record('run.create', { runId, visitId: ada.visitId, items: [item], members }));
     return { ada, ben, runId };
   }
@@ -198,7 +198,12 @@ describe('a group', () => {
     const ada = clientOf('Ada Quay');
     const unasked = clientOf('Cas Weir', { signs: false });
     const open = (members: { clientId: string; visitId: string }[]) =>
-      record('run.create', { runId: randomUUID(), visitId: ada.visitId, items: [item], members });
+      record('run.create', {
+        runId: randomUUID(),
+        visitId: ada.visitId,
+        items: [item],
+        members: members.map((member) => ({ ...member, sitsOut: [] })),
+      });
     const of = ({ clientId, visitId }: { clientId: string; visitId: string }) => ({ clientId, visitId });
     expect(open([of(ada), of(unasked)])).toMatchObject({ state: 'refused', why: expect.stringMatching(/^Not today/) });
     expect(open(Array.from({ length: 7 }, () => of(ada)))).toMatchObject({

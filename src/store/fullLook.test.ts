@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import sharp from 'sharp';
@@ -7,7 +7,17 @@ import { blankRaw } from '@/core/look';
 import { type CommandKind, type Payload } from '@/core/record';
 import { conditionIds, defaultLimits } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
-import { type Store, carryOut, openStore, readPhoto, readSettings, visitOfDay, visitRecord, writePhoto } from '.';
+import {
+  type Store,
+  carryOut,
+  carryOutAll,
+  openStore,
+  preparePhoto,
+  readPhoto,
+  readSettings,
+  visitOfDay,
+  visitRecord,
+} from '.';
 import { scratchFolder } from '../../scripts/scratch';
 
 const now = Date.parse('2026-11-23T10:00:00Z');
@@ -177,34 +187,70 @@ describe('photos', () => {
       .jpeg()
       .toBuffer();
 
-  test('are stripped of their metadata, kept in the data folder, and given back', async () => {
+  /** A picture as the door takes it in: checked first, then row and file together. */
+  async function send(payload: ReturnType<typeof command>) {
+    const prepared = await preparePhoto(store, payload);
+    if (prepared && 'refused' in prepared) return prepared.refused;
+    const drafts = new Map(prepared ? [[prepared.photoId, prepared.draft]] : []);
+    return carryOutAll(store, [{ id: randomUUID(), kind: 'photo.add', payload }], now, drafts).outcomes[0]!;
+  }
+  const files = () => (existsSync(join(folder, 'photos')) ? readdirSync(join(folder, 'photos')) : []);
+
+  test('are stripped of their metadata, kept in the data folder for the owner alone, and given back', async () => {
     const before = await picture();
     expect((await sharp(before).metadata()).exif).toBeDefined();
-    expect(await writePhoto(command(before))).toBeNull();
-    expect(record('photo.add', command(before)).state).toBe('saved');
+    expect((await send(command(before))).state).toBe('saved');
     const kept = readPhoto(store, photoId)!;
     const { format, width, height, exif } = await sharp(kept).metadata();
     expect({ format, width, height, exif }).toEqual({ format: 'jpeg', width: 40, height: 20, exif: undefined });
-    expect(readFileSync(join(folder, 'photos', `${photoId}.jpg`)).equals(kept)).toBe(true);
+    const path = join(folder, 'photos', `${photoId}.jpg`);
+    expect(readFileSync(path).equals(kept)).toBe(true);
+    expect(statSync(path).mode & 0o777).toBe(0o600);
+    expect(statSync(join(folder, 'photos')).mode & 0o777).toBe(0o700);
+    expect(files()).toEqual([`${photoId}.jpg`]);
     expect(readPhoto(store, randomUUID())).toBeNull();
     expect(readPhoto(store, '../studio.db')).toBeNull();
   });
 
   test('sent twice, the first stays', async () => {
-    await writePhoto(command(await picture()));
+    await send(command(await picture()));
     const other = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#fff' } })
       .png()
       .toBuffer();
-    expect(await writePhoto(command(other))).toBeNull();
+    expect(await preparePhoto(store, command(other))).toBeNull();
     expect((await sharp(readFileSync(join(folder, 'photos', `${photoId}.jpg`))).metadata()).width).toBe(40);
   });
 
   test('what is no picture, or one of another kind, is refused by its content and not written', async () => {
-    expect(await writePhoto(command(Buffer.from('this is no picture at all')))).toMatch(/not a picture/);
+    const refused = async (payload: ReturnType<typeof command>, why: RegExp) =>
+      expect(await send(payload)).toMatchObject({ state: 'refused', why: expect.stringMatching(why) });
+    await refused(command(Buffer.from('this is no picture at all')), /not a picture/);
     const svg = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>');
-    expect(await writePhoto(command(svg))).toMatch(/not a picture/);
-    expect(await writePhoto({ ...command(svg), photoId: '../../etc/passwd' })).not.toBeNull();
-    expect(await writePhoto({ ...command(svg), data: 'x'.repeat(11_000_001) })).toMatch(/too large/);
-    expect(existsSync(join(folder, 'photos'))).toBe(false);
+    await refused(command(svg), /not a picture/);
+    await refused({ ...command(svg), photoId: '../../etc/passwd' }, /./);
+    await refused({ ...command(svg), data: 'x'.repeat(11_000_001) }, /too large/);
+    expect(files()).toEqual([]);
+  });
+
+  test('one of more than four megapixels is refused before it is unfolded', async () => {
+    const large = await sharp({ create: { width: 2001, height: 2000, channels: 3, background: '#fff' } })
+      .jpeg()
+      .toBuffer();
+    expect(await send(command(large))).toMatchObject({ why: expect.stringMatching(/4 megapixels/) });
+    expect(files()).toEqual([]);
+  });
+
+  test('of a client that is not there nothing is written', async () => {
+    const nobody = { ...command(await picture()), clientId: randomUUID() };
+    expect(await send(nobody)).toMatchObject({ state: 'refused', code: 'gone' });
+    expect(files()).toEqual([]);
+  });
+
+  test('a file without its row counts for nothing, and the next picture of that name takes its place', async () => {
+    await send({ ...command(await picture()), photoId: randomUUID() });
+    writeFileSync(join(folder, 'photos', `${photoId}.jpg`), '');
+    expect(readPhoto(store, photoId)).toBeNull();
+    expect((await send(command(await picture()))).state).toBe('saved');
+    expect(readPhoto(store, photoId)!.length).toBeGreaterThan(100);
   });
 });

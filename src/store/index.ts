@@ -1,12 +1,20 @@
-export { ownEntries } from './ownBreath';
-export { type OwnDrill, type StoredTemplate, faultsBefore, historyOf, ownDrillsOf, templatesOf } from './catalogue';
-export { StoreError, type StudioKind, type Store, openStore, storePath, studioKind, theStore } from './open';
-export { carryOut, latestRate, pathOf } from './commands';
+export { type Carried, carryOut, carryOutAll, isDiskTrouble } from './commands';
+export {
+  type OwnDrill,
+  type StoredTemplate,
+  faultsBefore,
+  historyAndFaults,
+  historyOf,
+  ownDrillsOf,
+  templatesOf,
+} from './catalogue';
 export {
   type AppointmentRow,
   type ClientRow,
+  type OpenVisit,
   appointmentsBetween,
   countClients,
+  countFacts,
   factsOf,
   findClient,
   knownClientOf,
@@ -15,17 +23,28 @@ export {
   recentClients,
   searchClients,
 } from './clients';
-export { readPhoto, writePhoto } from './photos';
-export { readSettings } from './settings';
 export {
-  type OpenRun,
-  findRun,
-  findVisit,
-  openRuns,
-  lastVisits,
-  looksOf,
-  stoppedDrills,
-  visitOfDay,
-  visitRecord,
-  visitsOf,
-} from './visits';
+  FileGone,
+  StoreError,
+  type Store,
+  type StudioKind,
+  backup,
+  backupNote,
+  backupsIn,
+  backupsOf,
+  clearStudio,
+  openStore,
+  restore,
+  storePath,
+  studioKind,
+  theStore,
+  toldAtOpening,
+} from './file';
+export { ownEntries } from './ownBreath';
+export { latestRate, pathOf, rateAmong } from './people';
+export { type Prepared, dropDraft, mostPixels, preparePhoto, readPhoto, sweepDrafts } from './photos';
+export { notSetAside, rawRecord, readableTables, setAsideRecords } from './records';
+export { type Unreadable } from './rows';
+export { type OpenRun, digestsOf, findRun, openRuns, stoppedDrills, stoppedDrillsOf } from './runs';
+export { readSettings } from './settings';
+export { findVisit, lastVisits, looksOf, plansOf, visitOfDay, visitRecord, visitsOf, visitsOfDay } from './visits';

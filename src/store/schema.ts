@@ -1,6 +1,11 @@
-import { index, integer, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { sql } from 'drizzle-orm';
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { json, uuidBytes } from './columns';
 
-/** Raw in, results derived: no table holds a rate, a share, a finding or a total. */
+/**
+ * Raw in, results derived: no table holds a rate, a share, a finding or a total, but for `run_summaries`, which can be made anew at
+ * any time from the events it was made from.
+ */
 
 export const clients = sqliteTable(
   'clients',
@@ -10,7 +15,7 @@ export const clients = sqliteTable(
     name: text('name').notNull(),
     createdAt: text('created_at').notNull(),
   },
-  (table) => [index('clients_by_name').on(table.name)],
+  (table) => [index('clients_by_name').on(table.name), index('clients_by_created').on(table.createdAt)],
 );
 
 export const facts = sqliteTable(
@@ -21,13 +26,13 @@ export const facts = sqliteTable(
       .notNull()
       .references(() => clients.id),
     key: text('key').notNull(),
-    value: text('value', { mode: 'json' }).notNull(),
+    value: json('value').notNull(),
     at: text('at').notNull(),
     day: text('day').notNull(),
     zone: text('zone').notNull(),
     retractedAt: text('retracted_at'),
   },
-  (table) => [index('facts_by_client').on(table.clientId, table.at)],
+  (table) => [index('facts_by_key').on(table.clientId, table.key, table.at)],
 );
 
 export const visits = sqliteTable(
@@ -41,9 +46,15 @@ export const visits = sqliteTable(
     day: text('day').notNull(),
     zone: text('zone').notNull(),
     endedAt: text('ended_at'),
-    lookList: text('look_list', { mode: 'json' }),
+    lookList: json('look_list'),
   },
-  (table) => [index('visits_by_client').on(table.clientId, table.startedAt), index('visits_by_day').on(table.day)],
+  (table) => [
+    index('visits_by_client').on(table.clientId, table.startedAt),
+    index('visits_by_day').on(table.day),
+    index('visits_open')
+      .on(table.startedAt)
+      .where(sql`ended_at is null`),
+  ],
 );
 
 export const looks = sqliteTable(
@@ -57,7 +68,7 @@ export const looks = sqliteTable(
     version: integer('version').notNull(),
     moment: text('moment', { enum: ['before', 'after'] }).notNull(),
     takenAt: text('taken_at').notNull(),
-    raw: text('raw', { mode: 'json' }).notNull(),
+    raw: json('raw').notNull(),
     revision: integer('revision').notNull(),
     retractedAt: text('retracted_at'),
   },
@@ -72,7 +83,7 @@ export const readings = sqliteTable(
       .notNull()
       .references(() => visits.id),
     at: text('at').notNull(),
-    value: text('value', { mode: 'json' }).notNull(),
+    value: json('value').notNull(),
   },
   (table) => [index('readings_by_visit').on(table.visitId)],
 );
@@ -86,7 +97,7 @@ export const judgements = sqliteTable(
       .notNull()
       .references(() => visits.id),
     at: text('at').notNull(),
-    value: text('value', { mode: 'json' }).notNull(),
+    value: json('value').notNull(),
   },
   (table) => [index('judgements_by_visit').on(table.visitId)],
 );
@@ -108,7 +119,7 @@ export const plans = sqliteTable(
       .notNull()
       .references(() => visits.id),
     at: text('at').notNull(),
-    value: text('value', { mode: 'json' }).notNull(),
+    value: json('value').notNull(),
     revision: integer('revision').notNull(),
   },
   (table) => [uniqueIndex('plans_by_visit').on(table.visitId)],
@@ -122,25 +133,53 @@ export const runs = sqliteTable(
       .notNull()
       .references(() => visits.id),
     at: text('at').notNull(),
-    /** The plan as it stood when the run was opened; later edits of the plan don't reach it. */
-    items: text('items', { mode: 'json' }).notNull(),
+    /** The plan as it stood when the run was opened, its reasons left with the plan; later edits of the plan don't reach it. */
+    items: json('items').notNull(),
+    /** When the run was over, by the event that ended it; null while it can go on. */
+    endedAt: text('ended_at'),
   },
-  (table) => [index('runs_by_visit').on(table.visitId)],
+  (table) => [
+    index('runs_by_visit').on(table.visitId),
+    index('runs_open')
+      .on(table.at)
+      .where(sql`ended_at is null`),
+  ],
 );
 
+/** What happened in a run. The place in the run is the key, so that an event sent twice is stored once. */
 export const runEvents = sqliteTable(
   'run_events',
   {
-    id: text('id').primaryKey(),
     runId: text('run_id')
       .notNull()
       .references(() => runs.id),
     seq: integer('seq').notNull(),
+    id: uuidBytes('id').notNull(),
     atEpochMs: integer('at_epoch_ms').notNull(),
     type: text('type').notNull(),
-    event: text('event', { mode: 'json' }).notNull(),
+    event: json('event').notNull(),
   },
-  (table) => [uniqueIndex('run_events_once').on(table.runId, table.seq), index('run_events_by_type').on(table.type)],
+  (table) => [
+    primaryKey({ columns: [table.runId, table.seq] }),
+    index('run_events_stops')
+      .on(table.runId, table.atEpochMs, table.seq)
+      .where(sql`type in ('stop', 'reviewed', 'swap')`),
+  ],
+);
+
+/** A run summed up for one of those in it, by a formula of a version, up to an event. Made anew whenever either has moved on. */
+export const runSummaries = sqliteTable(
+  'run_summaries',
+  {
+    runId: text('run_id')
+      .notNull()
+      .references(() => runs.id),
+    clientId: text('client_id').notNull(),
+    formula: integer('formula').notNull(),
+    nextSeq: integer('next_seq').notNull(),
+    value: json('value').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.runId, table.clientId] })],
 );
 
 /** Who is on the plan of a group's run, besides and including the visit it was made in. */
@@ -157,6 +196,8 @@ export const runMembers = sqliteTable(
       .notNull()
       .references(() => clients.id),
     place: integer('place').notNull(),
+    /** Items of the plan this person does not take part in, by their own limits of the day the run was opened. */
+    sitsOut: json('sits_out').notNull().default([]),
   },
   (table) => [
     uniqueIndex('run_members_once').on(table.runId, table.visitId),
@@ -171,7 +212,7 @@ export const visitNotes = sqliteTable('visit_notes', {
     .references(() => visits.id),
   at: text('at').notNull(),
   text: text('text').notNull(),
-  home: text('home', { mode: 'json' }).notNull(),
+  home: json('home').notNull(),
   revision: integer('revision').notNull(),
   signedAt: text('signed_at'),
 });
@@ -195,7 +236,7 @@ export const ownBreath = sqliteTable('own_breath', {
   id: text('id').primaryKey(),
   at: text('at').notNull(),
   day: text('day').notNull(),
-  value: text('value', { mode: 'json' }).notNull(),
+  value: json('value').notNull(),
   retractedAt: text('retracted_at'),
 });
 
@@ -211,14 +252,18 @@ export const appointments = sqliteTable(
     note: text('note').notNull(),
     cancelledAt: text('cancelled_at'),
   },
-  (table) => [index('appointments_by_start').on(table.startsAt)],
+  (table) => [
+    index('appointments_by_start')
+      .on(table.startsAt)
+      .where(sql`cancelled_at is null`),
+  ],
 );
 
 /** Drills of the coach's own, in the schema of the built-in ones. One taken out is kept, since it can be brought back. */
 export const ownDrills = sqliteTable('own_drills', {
   id: text('id').primaryKey(),
   at: text('at').notNull(),
-  value: text('value', { mode: 'json' }).notNull(),
+  value: json('value').notNull(),
   revision: integer('revision').notNull(),
   retractedAt: text('retracted_at'),
 });
@@ -228,19 +273,34 @@ export const templates = sqliteTable('templates', {
   id: text('id').primaryKey(),
   at: text('at').notNull(),
   name: text('name').notNull(),
-  value: text('value', { mode: 'json' }).notNull(),
+  value: json('value').notNull(),
   retractedAt: text('retracted_at'),
 });
 
 export const settings = sqliteTable('settings', {
   key: text('key').primaryKey(),
-  value: text('value', { mode: 'json' }).notNull(),
+  value: json('value').notNull(),
 });
 
-/** Every command taken in, so that one sent twice is answered from here and not carried out again. */
-export const commands = sqliteTable('commands', {
-  id: text('id').primaryKey(),
-  kind: text('kind').notNull(),
-  at: text('at').notNull(),
-  outcome: text('outcome', { mode: 'json' }).notNull(),
+/**
+ * Commands taken in, so that one sent twice is answered from here and not carried out again: what answering needs and no more.
+ * Events of runs are not in it, since their place in the run says as much.
+ */
+export const taken = sqliteTable('taken', {
+  id: uuidBytes('id').primaryKey(),
+  atEpochMs: integer('at_epoch_ms').notNull(),
+  revision: integer('revision'),
+  /** Only of a conflict: its sentence. */
+  why: text('why'),
 });
+
+/** Records that can't be read and were put aside by hand: kept where they are, no longer told of on every page. */
+export const setAsides = sqliteTable(
+  'set_asides',
+  {
+    table: text('of_table').notNull(),
+    recordId: text('record_id').notNull(),
+    at: text('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.table, table.recordId] })],
+);

@@ -1,12 +1,13 @@
 import { type Settings, defaultSettings, settingsSchema } from '@/core/record';
-import { type Store } from './open';
+import { type Store } from './file';
+import { type Unreadable } from './rows';
 import { settings } from './schema';
 
 /** The zone of this machine, until the coach sets one. */
 const machineZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
 
-/** The studio's settings; a value that no longer fits falls back to its default rather than stopping the app. */
-export function readSettings(store: Store): Settings {
+/** The studio's settings; a value that no longer fits falls back to its default, with a word on it, rather than stopping the app. */
+export function readSettings(store: Store, aside: Unreadable[] = []): Settings {
   const stored = Object.fromEntries(
     store
       .select()
@@ -18,6 +19,16 @@ export function readSettings(store: Store): Settings {
   const parsed = settingsSchema.safeParse(merged);
   if (parsed.success) return parsed.data;
   const bad = new Set(parsed.error.issues.map((issue) => String(issue.path[0])));
+  for (const key of bad) {
+    if (key in stored) {
+      aside.push({
+        table: 'settings',
+        id: key,
+        what: `The setting “${key}”`,
+        why: 'it does not fit; its default counts',
+      });
+    }
+  }
   const kept = Object.fromEntries(Object.entries(stored).filter(([key]) => !bad.has(key)));
   return settingsSchema.parse({ ...defaultSettings, timeZone: machineZone(), ...kept });
 }

@@ -108,6 +108,7 @@ describe('commands', () => {
     }
     expect(record('visit.start', { visitId: randomUUID(), clientId: randomUUID() })).toMatchObject({
       state: 'refused',
+      code: 'gone',
       why: 'This client is no longer there. Reload the page.',
     });
     expect(searchClients(store, '')).toEqual([]);
@@ -137,6 +138,7 @@ describe('facts', () => {
     expect(fact('goal', 'x'.repeat(10_000))).toMatchObject({ state: 'refused' });
     expect(fact('birthDay', '2027-01-01')).toMatchObject({
       state: 'refused',
+      code: 'does not fit',
       why: 'That birthday lies ahead. Check the year.',
     });
   });
@@ -382,6 +384,7 @@ describe('drills of the coach’s own, templates and what happened before', () =
   test('what names what is not there, or a built-in id, is refused with a sentence', () => {
     expect(record('drill.save', { drill: { ...own, harder: 'nowhere' }, revision: 0 })).toMatchObject({
       state: 'refused',
+      code: 'does not fit',
       why: 'My hug: There is no drill with the id “nowhere”.',
     });
     expect(record('drill.save', { drill: findDrill('towel-hug')!, revision: 0 }).state).toBe('refused');
@@ -423,6 +426,7 @@ describe('drills of the coach’s own, templates and what happened before', () =
     expect(templatesOf(store)).toHaveLength(1);
     expect(record('template.save', { templateId, name: ' ', template })).toMatchObject({
       state: 'refused',
+      code: 'does not fit',
       why: 'Give the template a name.',
     });
   });

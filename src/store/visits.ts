@@ -1,58 +1,107 @@
-import { and, asc, desc, eq, inArray, isNull, lt, or, sql } from 'drizzle-orm';
-import { type StampedEvent } from '@/core/coach';
-import { type ProtocolId, protocols } from '@/core/look';
-import { judgementSchema } from '@/core/read';
+import { and, asc, desc, eq, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { z } from 'zod';
+import { type ProtocolId, lookResult, protocols, rawComponents } from '@/core/look';
+import { judgementSchema, readFindings } from '@/core/read';
 import {
   type StoredLook,
   type StoredNote,
   type StoredPlan,
   type StoredReading,
-  type StoredRun,
   type VisitRecord,
   type VisitRow,
   commandSchemas,
-  parseRaw,
+  rawSchemaOf,
   readingSchema,
 } from '@/core/record';
-import { type PlanItem, planItemSchema, planSchema } from '@/core/sequence';
-import { type Store } from './open';
-import {
-  clients,
-  judgements,
-  looks,
-  noteAdditions,
-  plans,
-  readings,
-  runEvents,
-  runMembers,
-  runs,
-  visitNotes,
-  visits,
-} from './schema';
+import { planSchema } from '@/core/sequence';
+import { type Store } from './file';
+import { type Unreadable, called, recordInWords, soundRow, soundValue } from './rows';
+import { runsOf } from './runs';
+import { judgements, looks, noteAdditions, plans, readings, visitNotes, visits } from './schema';
 
 const inOrderWritten = sql`${judgements}.rowid`;
 
-export function visitsOf(store: Store, clientId: string): VisitRow[] {
-  return store.select().from(visits).where(eq(visits.clientId, clientId)).orderBy(desc(visits.startedAt)).all();
+function visitRow(row: typeof visits.$inferSelect, aside: Unreadable[]): VisitRow | null {
+  const sound = soundRow('visits', row, recordInWords('The visit', row.day), aside);
+  if (!sound) return null;
+  const { id, clientId, startedAt, day, endedAt } = sound;
+  return { id, clientId, startedAt, day, endedAt };
+}
+
+/** Visits of a client, newest first. */
+export function visitsOf(store: Store, clientId: string, aside: Unreadable[] = []): VisitRow[] {
+  return store
+    .select()
+    .from(visits)
+    .where(eq(visits.clientId, clientId))
+    .orderBy(desc(visits.startedAt))
+    .all()
+    .flatMap((row) => visitRow(row, aside) ?? []);
 }
 
 export function findVisit(store: Store, visitId: string): VisitRow | null {
-  return store.select().from(visits).where(eq(visits.id, visitId)).get() ?? null;
+  const row = store.select().from(visits).where(eq(visits.id, visitId)).get();
+  return row ? visitRow(row, []) : null;
 }
 
 /** The client's visit of a day: the newest that was not ended, else the newest of that day. */
-export function visitOfDay(store: Store, clientId: string, day: string): VisitRow | null {
+export const visitOfDay = (store: Store, clientId: string, day: string): VisitRow | null =>
+  visitsOfDay(store, [clientId], day).get(clientId) ?? null;
+
+/** The visit of a day of each client that has one. */
+export function visitsOfDay(store: Store, clientIds: readonly string[], day: string): Map<string, VisitRow> {
+  const found = new Map<string, VisitRow>();
+  if (clientIds.length === 0) return found;
   const rows = store
     .select()
     .from(visits)
-    .where(and(eq(visits.clientId, clientId), eq(visits.day, day)))
-    .orderBy(desc(visits.startedAt))
+    .where(and(inArray(visits.clientId, [...clientIds]), eq(visits.day, day)))
+    .orderBy(asc(visits.startedAt))
     .all();
-  return rows.find(({ endedAt }) => endedAt === null) ?? rows[0] ?? null;
+  for (const row of rows) {
+    const visit = visitRow(row, []);
+    if (!visit) continue;
+    const known = found.get(visit.clientId);
+    if (!known || known.endedAt !== null || visit.endedAt === null) found.set(visit.clientId, visit);
+  }
+  return found;
 }
 
-/** Looks of several visits, of one protocol when it is named. A row whose values no longer fit its protocol is left out rather than guessed at. */
-export function looksOf(store: Store, visitIds: readonly string[], protocol?: ProtocolId): StoredLook[] {
+/** The visit of a day that a client has open, or null. */
+export function openVisitOf(store: Store, clientId: string, day: string): VisitRow | null {
+  const visit = visitOfDay(store, clientId, day);
+  return visit && visit.endedAt === null ? visit : null;
+}
+
+/** Looks that were found sound, by id and revision: what was read once need not be tried again. Oldest forgotten first. */
+const tried = new Map<string, true>();
+const mostTried = 50_000;
+
+/**
+ * Holds a look against everything that is made of one look alone, so that a record nothing can be made of is told of by its name
+ * instead of taking a page with it.
+ */
+function nothingCanBeMadeOf(look: StoredLook): string | null {
+  const key = `${look.id} ${look.revision}`;
+  if (tried.has(key)) return null;
+  try {
+    lookResult(look);
+    readFindings([look]);
+    rawComponents(look.protocol, look.raw);
+  } catch (error) {
+    return error instanceof Error ? error.message.replace(/\.$/, '') : 'nothing can be made of it';
+  }
+  tried.set(key, true);
+  if (tried.size > mostTried) tried.delete(tried.keys().next().value!);
+  return null;
+}
+
+/** Looks of several visits, oldest first. What can't be read is left out, with a word on it, rather than guessed at. */
+export function looksOf(
+  store: Store,
+  visitIds: readonly string[],
+  { protocols: only, aside = [] }: { protocols?: readonly ProtocolId[]; aside?: Unreadable[] } = {},
+): StoredLook[] {
   if (visitIds.length === 0) return [];
   return store
     .select()
@@ -61,120 +110,132 @@ export function looksOf(store: Store, visitIds: readonly string[], protocol?: Pr
       and(
         inArray(looks.visitId, [...visitIds]),
         isNull(looks.retractedAt),
-        protocol ? eq(looks.protocol, protocol) : undefined,
+        only ? inArray(looks.protocol, [...only]) : undefined,
       ),
     )
     .orderBy(asc(looks.takenAt))
     .all()
-    .flatMap((row) => {
-      if (!(row.protocol in protocols)) return [];
-      const protocol = row.protocol as StoredLook['protocol'];
-      const raw = parseRaw(protocol, row.raw);
-      if (!raw.success) return [];
-      const { id, visitId, version, moment, takenAt, revision } = row;
-      return [{ id, visitId, protocol, version, moment, takenAt, revision, raw: raw.data } as StoredLook];
-    });
+    .flatMap((row) => soundLook(row, aside) ?? []);
 }
 
-function readingOf(store: Store, visitId: string): StoredReading | null {
-  const row = store.select().from(readings).where(eq(readings.visitId, visitId)).orderBy(desc(readings.at)).get();
-  const parsed = row && readingSchema.safeParse(row.value);
-  return row && parsed?.success ? { ...parsed.data, id: row.id, at: row.at } : null;
+function soundLook(row: typeof looks.$inferSelect, aside: Unreadable[]): StoredLook | null {
+  const name = Object.hasOwn(protocols, row.protocol) ? protocols[row.protocol as ProtocolId].name : 'Look';
+  const what = recordInWords(name, row.takenAt);
+  const sound = soundRow('looks', row, what, aside);
+  if (!sound) return null;
+  const { id, visitId, version, moment, takenAt, revision } = sound;
+  const protocol = sound.protocol as ProtocolId;
+  const raw = soundValue(rawSchemaOf(protocol), sound.raw, { table: 'looks', id, what }, aside);
+  if (raw === null) return null;
+  const look = { id, visitId, protocol, version, moment, takenAt, revision, raw } as StoredLook;
+  const why = nothingCanBeMadeOf(look);
+  if (why === null) return look;
+  aside.push({ table: 'looks', id, what: called(what), why });
+  return null;
 }
 
-function judgementsOf(store: Store, visitId: string) {
-  return store
+function readingOf(row: typeof readings.$inferSelect, aside: Unreadable[]): StoredReading | null {
+  const what = recordInWords('The reading', row.at);
+  const value = soundValue(readingSchema, row.value, { table: 'readings', id: row.id, what }, aside);
+  return value && { ...value, id: row.id, at: row.at };
+}
+
+/** The newest reading of each visit that has one. */
+function readingsOf(store: Store, visitIds: readonly string[], aside: Unreadable[] = []): Map<string, StoredReading> {
+  const found = new Map<string, StoredReading>();
+  if (visitIds.length === 0) return found;
+  const rows = store
+    .select()
+    .from(readings)
+    .where(inArray(readings.visitId, [...visitIds]))
+    .orderBy(asc(readings.at))
+    .all();
+  for (const row of rows) {
+    const reading = readingOf(row, aside);
+    if (reading) found.set(row.visitId, reading);
+  }
+  return found;
+}
+
+const judgementsOf = (store: Store, visitId: string, aside: Unreadable[]) =>
+  store
     .select()
     .from(judgements)
     .where(eq(judgements.visitId, visitId))
     .orderBy(asc(judgements.at), asc(inOrderWritten))
     .all()
-    .flatMap(({ value }) => {
-      const parsed = judgementSchema.safeParse(value);
-      return parsed.success ? [parsed.data] : [];
+    .flatMap(({ id, at, value }) => {
+      const of = { table: 'judgements', id, what: recordInWords('The coach’s word on a finding', at) };
+      return soundValue(judgementSchema, value, of, aside) ?? [];
     });
-}
 
-function lookListOf(value: unknown) {
-  const parsed = commandSchemas['visit.lookList'].shape.list.safeParse(value);
+function lookListOf(store: Store, visitId: string) {
+  const row = store.select({ list: visits.lookList }).from(visits).where(eq(visits.id, visitId)).get();
+  const parsed = commandSchemas['visit.lookList'].shape.list.safeParse(row?.list);
   return parsed.success ? parsed.data : null;
 }
 
-export function planOf(store: Store, visitId: string): StoredPlan | null {
-  const row = store.select().from(plans).where(eq(plans.visitId, visitId)).get();
-  const parsed = row && planSchema.safeParse(row.value);
-  return row && parsed?.success ? { id: row.id, at: row.at, revision: row.revision, plan: parsed.data } : null;
-}
+const revisionSchema = z.number().int().min(0);
 
-export function eventsOf(store: Store, runId: string): StampedEvent[] {
-  return store
+export const planOf = (store: Store, visitId: string, aside: Unreadable[] = []): StoredPlan | null =>
+  plansOf(store, [visitId], aside).get(visitId) ?? null;
+
+/** The plan of each visit that has one. */
+export function plansOf(store: Store, visitIds: readonly string[], aside: Unreadable[] = []): Map<string, StoredPlan> {
+  const found = new Map<string, StoredPlan>();
+  if (visitIds.length === 0) return found;
+  const rows = store
     .select()
-    .from(runEvents)
-    .where(eq(runEvents.runId, runId))
-    .orderBy(asc(runEvents.seq))
-    .all()
-    .map(({ id, seq, atEpochMs, event }) => ({ id, seq, atEpochMs, event: event as StampedEvent['event'] }));
+    .from(plans)
+    .where(inArray(plans.visitId, [...visitIds]))
+    .all();
+  for (const row of rows) {
+    const of = { table: 'plans', id: row.id, what: recordInWords('The plan', row.at) };
+    const revision = soundValue(revisionSchema, row.revision, of, aside);
+    const plan = revision === null ? null : soundValue(planSchema, row.value, of, aside);
+    if (plan) found.set(row.visitId, { id: row.id, at: row.at, revision: revision!, plan });
+  }
+  return found;
 }
 
-export function storedRun(store: Store, row: typeof runs.$inferSelect): StoredRun | null {
-  const items = planItemSchema.array().safeParse(row.items);
-  if (!items.success) return null;
-  return {
-    id: row.id,
-    visitId: row.visitId,
-    at: row.at,
-    items: items.data,
-    events: eventsOf(store, row.id),
-    members: store
-      .select({ clientId: runMembers.clientId, visitId: runMembers.visitId })
-      .from(runMembers)
-      .where(eq(runMembers.runId, row.id))
-      .orderBy(asc(runMembers.place))
-      .all(),
-  };
-}
-
-export function findRun(store: Store, runId: string): StoredRun | null {
-  const row = store.select().from(runs).where(eq(runs.id, runId)).get();
-  return row ? storedRun(store, row) : null;
-}
-
-/** The runs of a visit, those of a group it took part in included. */
-export function runsOf(store: Store, visitId: string): StoredRun[] {
-  const shared = store.select({ id: runMembers.runId }).from(runMembers).where(eq(runMembers.visitId, visitId));
-  return store
-    .select()
-    .from(runs)
-    .where(or(eq(runs.visitId, visitId), inArray(runs.id, shared)))
-    .orderBy(asc(runs.at))
-    .all()
-    .flatMap((row) => storedRun(store, row) ?? []);
-}
+/** Whether a visit is signed; a note that can't be read keeps its signature. */
+export const isSigned = (store: Store, visitId: string): boolean =>
+  store
+    .select({ visitId: visitNotes.visitId })
+    .from(visitNotes)
+    .where(and(eq(visitNotes.visitId, visitId), isNotNull(visitNotes.signedAt)))
+    .get() !== undefined;
 
 /** The note of a visit with its additions, or null before one was begun. */
-export function noteOf(store: Store, visitId: string): StoredNote | null {
+export function noteOf(store: Store, visitId: string, aside: Unreadable[] = []): StoredNote | null {
   const row = store.select().from(visitNotes).where(eq(visitNotes.visitId, visitId)).get();
-  if (!row) return null;
-  const { text, at, revision, signedAt, home } = row;
+  const sound = row && soundRow('visit_notes', row, recordInWords('The note', row.at), aside);
+  if (!sound) return null;
+  const { text, at, revision, signedAt, home } = sound;
   const additions = store
-    .select({ id: noteAdditions.id, at: noteAdditions.at, text: noteAdditions.text })
+    .select()
     .from(noteAdditions)
     .where(eq(noteAdditions.visitId, visitId))
     .orderBy(asc(noteAdditions.at))
-    .all();
-  return { text, at, revision, signedAt, home: Array.isArray(home) ? home.map(String) : [], additions };
+    .all()
+    .flatMap((addition) => {
+      const one = soundRow('note_additions', addition, recordInWords('An addition to the note', addition.at), aside);
+      return one ? [{ id: one.id, at: one.at, text: one.text }] : [];
+    });
+  return { text, at, revision, signedAt, home, additions };
 }
 
-export function visitRecord(store: Store, visit: VisitRow): VisitRecord {
+/** A visit with everything recorded in it. */
+export function visitRecord(store: Store, visit: VisitRow, aside: Unreadable[] = []): VisitRecord {
   return {
     ...visit,
-    lookList: lookListOf(store.select().from(visits).where(eq(visits.id, visit.id)).get()?.lookList),
-    judgements: judgementsOf(store, visit.id),
-    looks: looksOf(store, [visit.id]),
-    reading: readingOf(store, visit.id),
-    plan: planOf(store, visit.id),
-    runs: runsOf(store, visit.id),
-    note: noteOf(store, visit.id),
+    lookList: lookListOf(store, visit.id),
+    judgements: judgementsOf(store, visit.id, aside),
+    looks: looksOf(store, [visit.id], { aside }),
+    reading: readingsOf(store, [visit.id], aside).get(visit.id) ?? null,
+    plan: planOf(store, visit.id, aside),
+    runs: runsOf(store, visit.id, aside),
+    note: noteOf(store, visit.id, aside),
   };
 }
 
@@ -185,80 +246,25 @@ export function lastVisits(
   beforeDay: string,
 ): Map<string, { day: string; reading: StoredReading | null }> {
   if (clientIds.length === 0) return new Map();
-  const rows = store
-    .select({ id: visits.id, clientId: visits.clientId, day: visits.day })
-    .from(visits)
-    .where(and(inArray(visits.clientId, [...clientIds]), lt(visits.day, beforeDay)))
-    .orderBy(asc(visits.startedAt))
-    .all();
-  const newestOf = new Map(rows.map((row) => [row.clientId, row]));
-  return new Map([...newestOf].map(([clientId, { id, day }]) => [clientId, { day, reading: readingOf(store, id) }]));
-}
-
-/** A run that began and was neither ended nor closed. */
-export interface OpenRun {
-  runId: string;
-  clientId: string;
-  name: string;
-  day: string;
-  nextSeq: number;
-}
-
-/** Runs left open, newest first. */
-export function openRuns(store: Store, most = 10): OpenRun[] {
-  const ending = sql`exists (select 1 from ${runEvents} where ${runEvents.runId} = ${runs.id} and (${runEvents.type} = 'end'
-    or (${runEvents.type} = 'settled' and json_extract(${runEvents.event}, '$.then') in ('end', 'refer')
-      and json_extract(${runEvents.event}, '$.who') is null)))`;
-  return store
+  const ranked = store
     .select({
-      runId: runs.id,
+      id: visits.id,
       clientId: visits.clientId,
-      name: clients.name,
       day: visits.day,
-      nextSeq: sql<number>`max(${runEvents.seq}) + 1`,
+      place: sql<number>`row_number() over (partition by ${visits.clientId} order by ${visits.startedAt} desc)`.as(
+        'place',
+      ),
     })
-    .from(runs)
-    .innerJoin(runEvents, eq(runEvents.runId, runs.id))
-    .innerJoin(visits, eq(visits.id, runs.visitId))
-    .innerJoin(clients, eq(clients.id, visits.clientId))
-    .where(sql`not ${ending}`)
-    .groupBy(runs.id)
-    .orderBy(desc(runs.at))
-    .limit(most)
-    .all();
-}
-
-/** Drills of a client that ended in a stop and were not reviewed since. In a group only one's own stops, and everybody's, count. */
-export function stoppedDrills(store: Store, clientId: string): { drillId: string; runId: string }[] {
-  const rows = store
-    .select({ runId: runEvents.runId, event: runEvents.event, items: runs.items, at: runEvents.atEpochMs })
-    .from(runEvents)
-    .innerJoin(runs, eq(runs.id, runEvents.runId))
-    .where(and(inArray(runs.id, runIdsOf(store, clientId)), inArray(runEvents.type, ['stop', 'reviewed', 'swap'])))
-    .orderBy(asc(runEvents.atEpochMs), asc(runEvents.seq))
-    .all();
-  const stopped = new Map<string, string>();
-  const swapped = new Map<string, string>();
-  for (const { runId, event, items } of rows) {
-    const parsed = event as StampedEvent['event'];
-    if (parsed.type === 'swap') swapped.set(`${runId} ${parsed.item}`, parsed.to.drillId);
-    if (parsed.type === 'stop' && (parsed.who === undefined || parsed.who === clientId)) {
-      const drillId = swapped.get(`${runId} ${parsed.item}`) ?? (items as PlanItem[])[parsed.item]?.drillId;
-      if (drillId) stopped.set(drillId, runId);
-    }
-    if (parsed.type === 'reviewed') stopped.delete(parsed.drillId);
-  }
-  return [...stopped].map(([drillId, runId]) => ({ drillId, runId }));
-}
-
-/** Ids of all runs a client took part in. */
-export function runIdsOf(store: Store, clientId: string): string[] {
-  const own = store
-    .select({ id: runs.id })
-    .from(runs)
-    .innerJoin(visits, eq(visits.id, runs.visitId))
-    .where(eq(visits.clientId, clientId))
-    .all();
-  const shared = store.select({ id: runMembers.runId }).from(runMembers).where(eq(runMembers.clientId, clientId)).all();
-  return [...new Set([...own, ...shared].map(({ id }) => id))];
+    .from(visits)
+    // A day that can't be read would sort anywhere.
+    .where(
+      and(inArray(visits.clientId, [...clientIds]), lt(visits.day, beforeDay), sql`${visits.day} glob '????-??-??'`),
+    )
+    .as('ranked');
+  const rows = store.select().from(ranked).where(eq(ranked.place, 1)).all();
+  const read = readingsOf(
+    store,
+    rows.map(({ id }) => id),
+  );
+  return new Map(rows.map(({ id, clientId, day }) => [clientId, { day, reading: read.get(id) ?? null }]));
 }

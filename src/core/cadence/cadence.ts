@@ -4,13 +4,17 @@ import { z } from 'zod';
 export const phases = ['inhale', 'topPause', 'exhale', 'bottomPause'] as const;
 export type Phase = (typeof phases)[number];
 
-const phaseSeconds = z.number().min(0).max(60);
+/** Shortest inhale or exhale, and longest phase, that can be paced: seconds. A pause may be none at all. */
+export const shortestPhaseSeconds = 0.5;
+export const longestPhaseSeconds = 60;
+
+const phaseSeconds = z.number().min(0).max(longestPhaseSeconds);
 
 /** A breath as four lengths in seconds. In and out take at least half a second; pauses may be 0. */
 export const cadenceSchema = z.object({
-  inhaleSeconds: phaseSeconds.min(0.5),
+  inhaleSeconds: phaseSeconds.min(shortestPhaseSeconds),
   topPauseSeconds: phaseSeconds,
-  exhaleSeconds: phaseSeconds.min(0.5),
+  exhaleSeconds: phaseSeconds.min(shortestPhaseSeconds),
   bottomPauseSeconds: phaseSeconds,
 });
 export type Cadence = z.infer<typeof cadenceSchema>;

@@ -1,4 +1,4 @@
-import { type Cadence, breathsPerMinute } from './cadence';
+import { type Cadence, breathsPerMinute, phaseLength, phases } from './cadence';
 
 /** What was measured of a client's own breath, where it was. */
 export interface MeasuredBreath {
@@ -13,6 +13,9 @@ export const jumpBelow = 0.5;
 
 /** Part of the easy exhale that a paced one may reach with comfort, breath after breath. Common practice, the size ours. */
 export const easyPart = 0.9;
+
+/** A phase longer than this is said to be long, whoever breathes it: seconds. Common practice, the size ours. */
+export const longPhaseSeconds = 20;
 
 /**
  * What a cadence asks of a client beyond what they do by themselves, in words; nothing when it is comfortable or nothing was
@@ -39,6 +42,10 @@ export function comfortOf(breath: Cadence, { ratePerMinute, exhaleSeconds }: Mea
     found.push(
       `${breath.exhaleSeconds} s out is close to all there is: one easy full exhale took ${exhaleSeconds.toFixed(1)} s.`,
     );
+  }
+  const longest = Math.max(...phases.map((phase) => phaseLength(breath, phase)));
+  if (longest > longPhaseSeconds) {
+    found.push(`${longest} s in one phase is long for anybody: usual is up to ${longPhaseSeconds}.`);
   }
   return found;
 }

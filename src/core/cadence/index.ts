@@ -5,6 +5,8 @@ export {
   cadence,
   cadenceInWords,
   cadenceSchema,
+  longestPhaseSeconds,
+  shortestPhaseSeconds,
   climb,
   cycleSeconds,
   exhaleShare,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { cadenceSchema } from '../cadence';
+import { cadenceSchema, longestPhaseSeconds, shortestPhaseSeconds } from '../cadence';
 import { componentIds } from '../safety';
-import { provenanceSchema } from '../reasons';
+import { provenanceSchema, showsSomething } from '../reasons';
 import { axes, axisIds } from '../schools';
 import { regionIds } from '../trunk';
 import { faultIds } from './faults';
@@ -9,20 +9,32 @@ import { positionIds } from './positions';
 import { propIds } from './props';
 
 /** A value a coach may turn between two ends, with where to start. */
-export const rangeSchema = z
-  .object({ min: z.number().min(0), start: z.number().min(0), max: z.number().min(0) })
-  .refine(({ min, start, max }) => min <= start && start <= max, 'The start lies within the range.');
-export type Range = z.infer<typeof rangeSchema>;
+const rangeOf = (value: z.ZodNumber) =>
+  z
+    .object({ min: value, start: value, max: value })
+    .refine(({ min, start, max }) => min <= start && start <= max, 'The start lies within the range.');
+export type Range = z.infer<ReturnType<typeof rangeOf>>;
+
+/** A range of one phase of a breath: what the run could pace. */
+const phaseRange = (least: number, name: string) => {
+  const words = `${name} lasts ${least} to ${longestPhaseSeconds} s.`;
+  return rangeOf(z.number().min(least, words).max(longestPhaseSeconds, words));
+};
+/** A range of whole numbers, as a dose counts them. */
+const countRange = (most: number, name: string) => {
+  const words = `${name} are whole numbers from 1 to ${most}.`;
+  return rangeOf(z.number().int(words).min(1, words).max(most, words));
+};
 
 const breathSchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('steady'),
-    inhale: rangeSchema,
-    topPause: rangeSchema,
-    exhale: rangeSchema,
-    bottomPause: rangeSchema,
+    inhale: phaseRange(shortestPhaseSeconds, 'An inhale'),
+    topPause: phaseRange(0, 'A pause'),
+    exhale: phaseRange(shortestPhaseSeconds, 'An exhale'),
+    bottomPause: phaseRange(0, 'A pause'),
   }),
-  z.object({ kind: z.literal('ladder'), rungs: z.array(cadenceSchema).min(1) }),
+  z.object({ kind: z.literal('ladder'), rungs: z.array(cadenceSchema).min(1).max(12) }),
 ]);
 
 export const skillIds = [
@@ -122,7 +134,7 @@ const stancesSchema = z.partialRecord(
 export const drillSchema = z
   .object({
     id: z.string().regex(/^[a-z0-9-]+$/),
-    name: z.string().min(3).max(60),
+    name: z.string().min(3).max(60).refine(showsSomething, 'This name shows nothing. Write letters or signs.'),
     family: z.enum(familyIds),
     purpose: z.string().min(10).max(200),
     positions: z.array(z.enum(positionIds)).min(1),
@@ -139,8 +151,8 @@ export const drillSchema = z
       )
       .min(2),
     breath: breathSchema,
-    breaths: rangeSchema,
-    sets: rangeSchema,
+    breaths: countRange(60, 'Breaths'),
+    sets: countRange(10, 'Sets'),
     restSeconds: z.number().int().min(0).max(180),
     sides: z.enum(['none', 'one or both']),
     floorCue: z.string().min(3).max(160),

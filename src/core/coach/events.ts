@@ -4,9 +4,11 @@ import { faultIds } from '../catalogue';
 import { planItemSchema } from '../sequence';
 
 const text = z.string().trim().max(2000, 'A note is limited to 2,000 characters.');
-const item = z.number().int().min(0);
+const item = z.number().int().min(0).max(29);
 /** In a group: the client it is about. Absent with one client, or when it is about everybody. */
 const who = z.uuid().optional();
+/** In a group: those whose own limits keep them out of what is begun. */
+const sitOut = z.array(z.uuid()).max(6).optional();
 
 /** How the pacer goes: at the planned cadence, at the taps of the coach, or from the client's own rate toward the plan. */
 export const pacingModes = ['fixed', 'follow', 'ramp'] as const;
@@ -22,12 +24,16 @@ export const runEventSchema = z.discriminatedUnion('type', [
   // A talk holds the pacer too; it is told apart so that the screen can teach meanwhile and the log says what it was.
   z.object({ type: z.literal('pause'), why: z.enum(['by hand', 'gap', 'talk']) }),
   z.object({ type: z.literal('resume') }),
-  z.object({ type: z.literal('jump'), toSeconds: z.number().min(0), why: z.enum(['next', 'back', 'ready']) }),
+  z.object({
+    type: z.literal('jump'),
+    toSeconds: z.number().min(0).max(200_000),
+    why: z.enum(['next', 'back', 'ready']),
+  }),
   z.object({
     type: z.literal('breath'),
     item,
-    set: z.number().int().min(1),
-    breath: z.number().int().min(0),
+    set: z.number().int().min(1).max(20),
+    breath: z.number().int().min(0).max(600),
     side: z.enum(['left', 'right']).optional(),
     /** Seconds the pacer gave it, by the run's clock. */
     seconds: z.number().min(0).max(120).optional(),
@@ -48,13 +54,14 @@ export const runEventSchema = z.discriminatedUnion('type', [
     cadences: z.array(cadenceSchema).min(1).max(12),
     breaths: z.number().int().min(1).max(60),
     sets: z.number().int().min(1).max(10),
+    sitOut,
   }),
   z.object({ type: z.literal('fault'), item, fault: z.enum(faultIds).nullable(), who }),
   // A mark is stamped at once, unnamed if need be; naming it comes after.
   z.object({ type: z.literal('named'), of: z.uuid(), fault: z.enum(faultIds) }),
   z.object({ type: z.literal('cue'), item, cue: z.string().max(120), landed: z.enum(['yes', 'partly', 'no']) }),
   z.object({ type: z.literal('effort'), item, of10: z.number().int().min(0).max(10), who }),
-  z.object({ type: z.literal('swap'), item, to: planItemSchema, why: z.enum(swapReasons).optional() }),
+  z.object({ type: z.literal('swap'), item, to: planItemSchema, why: z.enum(swapReasons).optional(), sitOut }),
   z.object({ type: z.literal('stop'), item, who }),
   z.object({
     type: z.literal('settled'),

@@ -1,6 +1,6 @@
+import { z } from 'zod';
 import { type DrillHistory } from '../sequence';
-import { type RunState } from './run';
-import { type ItemSummary, summariseRun } from './summary';
+import { type ItemSummary, type RunSummary } from './summary';
 
 /** Part of the breaths that must be free of a marked fault for a drill to have gone calmly. Common practice. */
 export const calmPart = 0.8;
@@ -23,35 +23,68 @@ export function outcomeOf({
   return marks <= deliveredBreaths * (1 - calmPart) + 1e-9 ? 'calm' : 'not calm';
 }
 
+/** Version of the formula by which runs are summed up: another number and every kept sum is made anew from its events. */
+export const digestFormula = 1;
+
+const words = z.array(z.string());
+
+/** What of a run later plans need, drill by drill, in little room. */
+export const digestSchema = z.array(
+  z.object({
+    drillId: z.string(),
+    breaths: z.number(),
+    sets: z.number(),
+    outcome: z.enum(['calm', 'not calm']).nullable(),
+    /** Cues that landed and cues that did not. */
+    landed: words,
+    missed: words,
+    /** Marks by fault. */
+    faults: z.record(z.string(), z.number()),
+  }),
+);
+export type RunDigest = z.infer<typeof digestSchema>;
+
+/**
+ * What of a run's summary later plans need.
+ *
+ * @example digestOf(summariseRun(state))[0]?.outcome // 'calm'
+ */
+export const digestOf = (summary: Pick<RunSummary, 'items'>): RunDigest =>
+  summary.items.map((one) => {
+    const of = (landed: 'yes' | 'no') => one.cues.filter((cue) => cue.landed === landed).map(({ cue }) => cue);
+    return {
+      drillId: one.item.drillId,
+      breaths: one.item.breaths,
+      sets: one.item.sets,
+      outcome: outcomeOf(one),
+      landed: of('yes'),
+      missed: of('no'),
+      faults: Object.fromEntries(one.faults.map(({ fault, times }) => [fault, times])),
+    };
+  });
+
 /**
  * How each drill went for a client, over all their runs: what the planner prescribes from.
  *
- * @param runs folded runs, oldest first
- * @param who the client, for runs of a group
- * @example drillHistoryOf([run]).find(({ drillId }) => drillId === 'towel-hug')?.outcomes // ['calm']
+ * @param runs what the runs came to for this client, oldest first
+ * @example drillHistoryOf([digest]).find(({ drillId }) => drillId === 'towel-hug')?.outcomes // ['calm']
  */
-export function drillHistoryOf(runs: readonly RunState[], who?: string): DrillHistory[] {
+export function drillHistoryOf(runs: readonly RunDigest[]): DrillHistory[] {
   const byDrill = new Map<string, DrillHistory>();
-  for (const run of runs) {
-    for (const summary of summariseRun(run, who).items) {
-      const outcome = outcomeOf(summary);
-      const { drillId, breaths, sets } = summary.item;
-      const known = byDrill.get(drillId);
-      if (outcome === null && !known && summary.cues.length === 0) continue;
-      const of = (landed: 'yes' | 'no') => summary.cues.filter((cue) => cue.landed === landed).map(({ cue }) => cue);
-      const [yes, no] = [of('yes'), of('no')];
-      // The newest word on a cue counts.
-      const landed = [...new Set([...(known?.landed ?? []).filter((cue) => !no.includes(cue)), ...yes])];
-      const missed = [...new Set([...(known?.missed ?? []).filter((cue) => !yes.includes(cue)), ...no])];
-      byDrill.set(drillId, {
-        drillId,
-        outcomes: [...(known?.outcomes ?? []), ...(outcome === null ? [] : [outcome])],
-        breaths: outcome === null ? (known?.breaths ?? breaths) : breaths,
-        sets: outcome === null ? (known?.sets ?? sets) : sets,
-        landed,
-        missed,
-      });
-    }
+  for (const { drillId, breaths, sets, outcome, landed: yes, missed: no } of runs.flat()) {
+    const known = byDrill.get(drillId);
+    if (outcome === null && !known && yes.length + no.length === 0) continue;
+    // The newest word on a cue counts.
+    const landed = [...new Set([...(known?.landed ?? []).filter((cue) => !no.includes(cue)), ...yes])];
+    const missed = [...new Set([...(known?.missed ?? []).filter((cue) => !yes.includes(cue)), ...no])];
+    byDrill.set(drillId, {
+      drillId,
+      outcomes: [...(known?.outcomes ?? []), ...(outcome === null ? [] : [outcome])],
+      breaths: outcome === null ? (known?.breaths ?? breaths) : breaths,
+      sets: outcome === null ? (known?.sets ?? sets) : sets,
+      landed,
+      missed,
+    });
   }
   return [...byDrill.values()].filter(
     ({ outcomes, landed, missed }) => outcomes.length + landed.length + missed.length > 0,
@@ -64,15 +97,13 @@ export type FaultHistory = Readonly<Record<string, Readonly<Record<string, numbe
 /**
  * Faults a client showed before, by drill.
  *
- * @example faultHistoryOf([run])['towel-hug']?.shoulders // 2
+ * @example faultHistoryOf([digest])['towel-hug']?.shoulders // 2
  */
-export function faultHistoryOf(runs: readonly RunState[], who?: string): FaultHistory {
+export function faultHistoryOf(runs: readonly RunDigest[]): FaultHistory {
   const all: Record<string, Record<string, number>> = {};
-  for (const run of runs) {
-    for (const { item, faults } of summariseRun(run, who).items) {
-      const own = (all[item.drillId] ??= {});
-      for (const { fault, times } of faults) own[fault] = (own[fault] ?? 0) + times;
-    }
+  for (const { drillId, faults } of runs.flat()) {
+    const own = (all[drillId] ??= {});
+    for (const [fault, times] of Object.entries(faults)) own[fault] = (own[fault] ?? 0) + times;
   }
   return all;
 }

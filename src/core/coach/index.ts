@@ -1,3 +1,4 @@
+export { type Denial, type RunPerson, eventDenied, itemOff, itemsOff, steering } from './admit';
 export { announcement, spokenFromSeconds } from './announce';
 export {
   type ClientFrame,
@@ -17,7 +18,18 @@ export {
   stampedEventSchema,
 } from './events';
 export { type GroupForm, groupForm, mostInGroup } from './group';
-export { type FaultHistory, calmPart, drillHistoryOf, faultHistoryOf, mostEffort, outcomeOf } from './history';
+export {
+  type FaultHistory,
+  type RunDigest,
+  calmPart,
+  digestFormula,
+  digestOf,
+  digestSchema,
+  drillHistoryOf,
+  faultHistoryOf,
+  mostEffort,
+  outcomeOf,
+} from './history';
 export { type Readiness, type Remedy, faultOrder, harderReadiness, remedyFor } from './neighbours';
 export {
   type Repaced,
@@ -43,6 +55,7 @@ export {
   pedalTime,
 } from './pedal';
 export {
+  type KeptRun,
   type RunState,
   cursorAt,
   endedByStop,
@@ -53,6 +66,9 @@ export {
   modeOf,
   placeAt,
   reduceRun,
+  restingIn,
+  stateOf,
+  stepRun,
 } from './run';
 export { type ClockBridge, audioTimeOf, lateSeconds, observeClocks } from './sound';
 export {

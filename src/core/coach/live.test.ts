@@ -12,6 +12,7 @@ import {
   clientMessageSchema,
   cueAnswer,
   doublePressMs,
+  digestOf,
   faultHistoryOf,
   faultOrder,
   faultsOf,
@@ -77,7 +78,7 @@ describe('faults while coaching', () => {
     expect(unnamedMarks(after)).toEqual([]);
     expect(faultsOf(after, 0)).toEqual(['shoulders']);
     expect(summariseRun(after).items[0]!.faults).toEqual([{ fault: 'shoulders', times: 1 }]);
-    expect(faultHistoryOf([after])['towel-hug']).toEqual({ shoulders: 1 });
+    expect(faultHistoryOf([digestOf(summariseRun(after))])['towel-hug']).toEqual({ shoulders: 1 });
   });
   test('the newest answer to a cue that stands counts', () => {
     const cue = (landed: 'yes' | 'no'): RunEvent => ({ type: 'cue', item: 0, cue: 'Wide', landed });

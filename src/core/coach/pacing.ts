@@ -1,6 +1,7 @@
 import { type Cadence, cycleSeconds } from '../cadence';
 import { type PlanItem } from '../sequence';
-import { type RunItem, type RunPlace, type TimedSegment, locate, setKey, timelineOf } from './timeline';
+import { setStretches } from '../dose';
+import { type RunItem, type RunPlace, type TimedSegment, locate, setKey, setsOf, timelineOf } from './timeline';
 
 /** A breath grows or shrinks by at most this part from one to the next on a ramp. Common practice, no published source. */
 export const rampPart = 0.05;
@@ -76,13 +77,6 @@ function spotOf(items: readonly RunItem[], cursorSeconds: number): Spot {
 
 const keyOf = ({ segment }: TimedSegment) => (segment.kind === 'breaths' ? setKey(segment.side, segment.set) : '');
 
-/** The breaths of each set of an item, as laid out. */
-function setsOf(items: readonly RunItem[], index: number): [string, readonly Cadence[]][] {
-  return timelineOf(items)
-    .segments.filter(({ item, breaths }) => item === index && breaths !== null)
-    .map((timed) => [keyOf(timed), timed.breaths!.cadences]);
-}
-
 /** The clock of the same spot once the sets are laid out anew: as far into the same piece as before. */
 function cursorOf(items: readonly RunItem[], { place, key }: Spot): number {
   const { segments, itemStarts, totalSeconds } = timelineOf(items);
@@ -113,8 +107,8 @@ export function adjusted(
   const begun = here && spot.place.timed.segment.kind === 'breaths' ? spot.place.timed.segment.set : 1;
   const next: RunItem = { ...item, ...dose, sets: Math.max(dose.sets, here ? begun : 1) };
   const plain = { ...next, paced: {} };
-  const fresh = setsOf(replaced(items, index, plain), index);
-  const before = new Map(setsOf(items, index));
+  const fresh = setsOf(plain);
+  const before = new Map(setsOf(item));
   const at = fresh.findIndex(([key]) => key === spot.key);
   const paced = Object.fromEntries(
     fresh.map(([key, cadences], i): [string, readonly Cadence[]] => {
@@ -145,9 +139,14 @@ function shiftedCursor(
 const replaced = (items: readonly RunItem[], index: number, item: RunItem) =>
   items.map((old, i) => (i === index ? item : old));
 
-/** Lengths the item is planned with, one a breath of a set. */
-const plannedOf = (items: readonly RunItem[], index: number) =>
-  setsOf(replaced(items, index, { ...items[index]!, paced: {} }), index);
+/**
+ * The sets of an item as it is planned, whatever was paced otherwise. Every tap asks: sets of one item are alike, so their breaths
+ * are listed once.
+ */
+function plannedOf(item: RunItem): [string, readonly Cadence[]][] {
+  const cadences = setStretches(item).flatMap(({ cadence, breaths }) => Array<Cadence>(breaths).fill(cadence));
+  return setsOf(item).map(([key]) => [key, cadences]);
+}
 
 /** Rewrites the breaths after the one under way, in all sets to come. */
 function restPaced(
@@ -158,8 +157,8 @@ function restPaced(
 ): Repaced {
   const spot = spotOf(items, cursorSeconds);
   if (spot.place.item !== index) return { items: [...items], cursorSeconds };
-  const now = setsOf(items, index);
-  const planned = plannedOf(items, index);
+  const now = setsOf(items[index]!);
+  const planned = plannedOf(items[index]!);
   const at = now.findIndex(([key]) => key === spot.key);
   const rest = planned.flatMap(([, cadences], i) =>
     i < at ? [] : i === at ? cadences.slice(spot.breath + 1) : cadences,
@@ -223,12 +222,14 @@ export function followed(
   const begins = ended + 1;
   const pace = medianOf(cycles.slice(-followedBreaths));
   const fits = (breath: Cadence) => (pace === null ? breath : scaledTo(breath, pace));
-  const planned = plannedOf(items, index);
+  const planned = plannedOf(items[index]!);
   const at = planned.findIndex(([key]) => key === spot.key);
+  // All sets to come are alike: one list serves them all.
+  const toCome = planned[0]![1].map(fits);
   const paced = Object.fromEntries(
     planned.map(([key, cadences], i): [string, readonly Cadence[]] => {
       if (i < at) return [key, items[index]!.paced?.[key] ?? cadences];
-      if (i > at) return [key, cadences.map(fits)];
+      if (i > at) return [key, toCome];
       return [key, breaths.map((breath, b) => (b < begins ? breath : fits(cadences[b] ?? breath)))];
     }),
   );

@@ -9,6 +9,7 @@ export interface RunState {
   pausedBy: 'by hand' | 'gap' | 'talk' | null;
   /** The items as the run was opened with. */
   opened: readonly PlanItem[];
+  openedSitOut: RunState['sitOut'];
   /** As they are now: swapped, adjusted, paced. */
   items: readonly RunItem[];
   /** How the pacer goes, item by item; an item not named is paced as planned. */
@@ -19,21 +20,32 @@ export interface RunState {
   anchorEpochMs: number | null;
   lastEpochMs: number | null;
   nextSeq: number;
+  /** Moments of the taps on the item that is followed, since the pacer began to follow: wall clock, seconds. */
+  taps: { item: number; seconds: readonly number[] };
+  /** In a group: who does not take part in an item, by its index. */
+  sitOut: Readonly<Record<number, readonly string[]>>;
   events: readonly StampedEvent[];
 }
 
+const noTaps: RunState['taps'] = { item: -1, seconds: [] };
+/** More taps than these say nothing more about the pace. */
+const tapsKept = 32;
+
 /** A run that has not begun. */
-export function freshRun(items: readonly PlanItem[]): RunState {
+export function freshRun(items: readonly PlanItem[], sitOut: RunState['sitOut'] = {}): RunState {
   return {
     status: 'ready',
     pausedBy: null,
     opened: items,
+    openedSitOut: sitOut,
     items,
     modes: {},
     cursorSeconds: 0,
     anchorEpochMs: null,
     lastEpochMs: null,
     nextSeq: 0,
+    taps: noTaps,
+    sitOut,
     events: [],
   };
 }
@@ -58,13 +70,25 @@ export function cursorAt(state: RunState, epochMs: number): number {
  * @example reduceRun(freshRun(items), { id, seq: 0, atEpochMs: 0, event: { type: 'start' } }).status // 'running'
  */
 export function reduceRun(state: RunState, stamped: StampedEvent): RunState {
+  const next = stepRun(state, stamped);
+  return next === state ? state : { ...next, events: [...state.events, stamped] };
+}
+
+/** What breaks off the line of taps that a pace is taken from. */
+const breaksTaps: readonly RunEvent['type'][] = ['start', 'pause', 'resume', 'jump', 'swap', 'pace'];
+
+/**
+ * What one event makes of a run, its list of events left as it was: whoever goes through many of them keeps the list apart, so that
+ * it is not copied for each.
+ */
+export function stepRun(state: RunState, stamped: StampedEvent): RunState {
   if (stamped.seq < state.nextSeq) return state;
   const { event, atEpochMs } = stamped;
   const base: RunState = {
     ...state,
     nextSeq: stamped.seq + 1,
     lastEpochMs: Math.max(state.lastEpochMs ?? 0, atEpochMs),
-    events: [...state.events, stamped],
+    taps: breaksTaps.includes(event.type) ? noTaps : tapsWith(state.taps, stamped),
   };
   if (state.status === 'ended') return base;
   const cursor = cursorAt(state, atEpochMs);
@@ -94,6 +118,7 @@ export function reduceRun(state: RunState, stamped: StampedEvent): RunState {
       const { [event.item]: _, ...modes } = state.modes;
       return {
         ...base,
+        ...sittingOut(state, event),
         items,
         modes,
         cursorSeconds: start,
@@ -101,7 +126,11 @@ export function reduceRun(state: RunState, stamped: StampedEvent): RunState {
       };
     }
     case 'adjust':
-      return { ...repaced(adjusted(state.items, cursor, event.item, event)), modes: settledModes(state, event.item) };
+      return {
+        ...repaced(adjusted(state.items, cursor, event.item, event)),
+        ...sittingOut(state, event),
+        modes: settledModes(state, event.item),
+      };
     case 'pace': {
       const modes = { ...state.modes, [event.item]: event.mode };
       const to = paceTo(state, cursor, event);
@@ -109,7 +138,7 @@ export function reduceRun(state: RunState, stamped: StampedEvent): RunState {
     }
     case 'tap':
       return modeOf(state, event.item) === 'follow' && state.status === 'running'
-        ? repaced(followed(state.items, cursor, event.item, cyclesTapped(base, event.item)))
+        ? repaced(followed(state.items, cursor, event.item, tappedCycles(base.taps.seconds)))
         : base;
     case 'stop':
       // In a group one person can stop while the others go on.
@@ -122,6 +151,10 @@ export function reduceRun(state: RunState, stamped: StampedEvent): RunState {
       return base;
   }
 }
+
+const sittingOut = ({ sitOut }: RunState, event: Extract<RunEvent, { type: 'swap' | 'adjust' }>) => ({
+  sitOut: { ...sitOut, [event.item]: event.sitOut ?? [] },
+});
 
 /** A dose set by hand ends a ramp; following goes on. */
 function settledModes({ modes }: RunState, item: number) {
@@ -136,17 +169,10 @@ function paceTo(state: RunState, cursor: number, event: Extract<RunEvent, { type
   return null;
 }
 
-/**
- * Lengths of the breaths tapped since the pacer began to follow, a wait or another item ending the line.
- */
-function cyclesTapped({ events }: RunState, item: number): number[] {
-  const broken = events.findLastIndex(
-    ({ event }) => event.type !== 'tap' && ['pause', 'pace', 'jump', 'swap', 'resume', 'start'].includes(event.type),
-  );
-  const taps = events
-    .slice(broken + 1)
-    .flatMap(({ event, atEpochMs }) => (event.type === 'tap' && event.item === item ? [atEpochMs / 1000] : []));
-  return tappedCycles(taps);
+function tapsWith(taps: RunState['taps'], { event, atEpochMs }: StampedEvent): RunState['taps'] {
+  if (event.type !== 'tap') return taps;
+  const before = taps.item === event.item ? taps.seconds : [];
+  return { item: event.item, seconds: [...before.slice(1 - tapsKept), atEpochMs / 1000] };
 }
 
 function afterStop(state: RunState, then: SettledThen): RunState {
@@ -155,9 +181,39 @@ function afterStop(state: RunState, then: SettledThen): RunState {
     : { ...state, status: 'ended' };
 }
 
-/** Folds all events of a run, in order of their sequence numbers. */
-export function foldRun(items: readonly PlanItem[], events: readonly StampedEvent[]): RunState {
-  return [...events].sort((a, b) => a.seq - b.seq).reduce(reduceRun, freshRun(items));
+/** What of a run is kept: enough to fold it. */
+export interface KeptRun {
+  items: readonly PlanItem[];
+  events: readonly StampedEvent[];
+  members?: readonly { clientId: string; sitsOut?: readonly number[] }[];
+}
+
+/** Who sits out which item when a run is opened. */
+const sitOutOf = ({ members = [], items }: Pick<KeptRun, 'members' | 'items'>): RunState['sitOut'] =>
+  Object.fromEntries(
+    items.flatMap((_, index) => {
+      const out = members.flatMap(({ clientId, sitsOut }) => (sitsOut?.includes(index) ? [clientId] : []));
+      return out.length > 0 ? [[index, out]] : [];
+    }),
+  );
+
+/** A kept run as it stands, those who sit out of an item included. @example stateOf(visit.runs[0]).status // 'ended' */
+export const stateOf = (run: KeptRun): RunState => foldRun(run.items, run.events, sitOutOf(run));
+
+/** Folds all events of a run, in order of their sequence numbers; each is gone through once. */
+export function foldRun(
+  items: readonly PlanItem[],
+  events: readonly StampedEvent[],
+  sitOut: RunState['sitOut'] = {},
+): RunState {
+  let state = freshRun(items, sitOut);
+  const kept: StampedEvent[] = [];
+  for (const stamped of [...events].sort((a, b) => a.seq - b.seq)) {
+    const next = stepRun(state, stamped);
+    if (next !== state) kept.push(stamped);
+    state = next;
+  }
+  return { ...state, events: kept };
 }
 
 /** A silence longer than this is a gap: the run was away and is taken back to where it was last seen. */
@@ -193,4 +249,18 @@ export function endedByStop({ events }: RunState): boolean {
     ({ event }) => event.type === 'end' || (event.type === 'settled' && event.who === undefined),
   )?.event;
   return last?.type === 'settled' || (last?.type === 'end' && last.why === 'stopped');
+}
+
+/** Who was stopped in a group: still being settled, or out for today. */
+export function restingIn({ events }: RunState): { unsettled: ReadonlySet<string>; out: ReadonlySet<string> } {
+  const unsettled = new Set<string>();
+  const out = new Set<string>();
+  for (const { event } of events) {
+    if (event.type === 'stop' && event.who) unsettled.add(event.who);
+    if (event.type !== 'settled' || !event.who) continue;
+    unsettled.delete(event.who);
+    if (event.then === 'end' || event.then === 'refer') out.add(event.who);
+    else out.delete(event.who);
+  }
+  return { unsettled, out };
 }

@@ -2,8 +2,8 @@ import { cycleSeconds } from '../cadence';
 import { type PlanItem } from '../sequence';
 import { type RunEvent, type StampedEvent } from './events';
 import { tappedCycles } from './pacing';
-import { type RunState, cursorAt, freshRun, reduceRun } from './run';
-import { type RunItem, timelineOf } from './timeline';
+import { type RunState, cursorAt, freshRun, stepRun } from './run';
+import { type RunItem, locate, timelineOf } from './timeline';
 
 /** What was planned against what was done. One a drill: a drill that was swapped away has its own, before the one that came. */
 export interface ItemSummary {
@@ -63,20 +63,23 @@ export function summariseRun(state: RunState, who?: string): RunSummary {
   const gone: Tenure[] = [];
   let active = 0;
   let seenMs = 0;
-  let running = freshRun(planned);
+  let running = freshRun(planned, state.openedSitOut);
   const undone = undoneIds(state);
   for (const stamped of state.events) {
     const { event } = stamped;
-    const next = reduceRun(running, stamped);
+    const next = stepRun(running, stamped);
     if (running.status === 'running') {
       const from = cursorAt(running, seenMs);
       const to = Math.max(from, cursorAt(running, stamped.atEpochMs));
       active += to - from;
       addSeconds(tenures, running.items, from, to);
     }
-    if ('item' in event && isAbout(event, who) && !undone.has(stamped.id)) tenures[event.item]?.events.push(stamped);
-    if (event.type === 'swap') {
-      const left = tenures[event.item]!;
+    const away = 'item' in event && who !== undefined && running.sitOut[event.item]?.includes(who);
+    if ('item' in event && !away && isAbout(event, who) && !undone.has(stamped.id)) {
+      tenures[event.item]?.events.push(stamped);
+    }
+    const left = event.type === 'swap' ? tenures[event.item] : undefined;
+    if (event.type === 'swap' && left) {
       gone.push({ ...left, swapped: event.why ?? 'by hand' });
       tenures[event.item] = {
         item: event.to,
@@ -121,7 +124,11 @@ const isAbout = (event: RunEvent, who: string | undefined) =>
   !('who' in event) || event.who === undefined || who === undefined || event.who === who;
 
 function addSeconds(tenures: readonly Tenure[], items: readonly RunItem[], from: number, to: number) {
-  for (const { item, startSeconds, endSeconds } of timelineOf(items).segments) {
+  if (to <= from) return;
+  const timeline = timelineOf(items);
+  const first = timeline.segments.indexOf(locate(timeline, from).timed);
+  for (const { item, startSeconds, endSeconds } of timeline.segments.slice(first)) {
+    if (startSeconds >= to) return;
     const inside = Math.min(to, endSeconds) - Math.max(from, startSeconds);
     if (inside > 0 && tenures[item]) tenures[item].seconds += inside;
   }

@@ -1,4 +1,5 @@
 import { type BreathPlan, type BreathStretch, type Cadence, type PhaseMoment, phaseAt, planBreaths } from '../cadence';
+import { type PositionId } from '../catalogue';
 import { type Segment } from '../dose';
 import { type PlanItem, itemSegments } from '../sequence';
 
@@ -29,11 +30,21 @@ export interface RunTimeline {
   totalSeconds: number;
 }
 
-/** Asked every frame with the same items: laid out once for each list. */
-const laidOut = new WeakMap<readonly PlanItem[], RunTimeline>();
+/** A piece of one item, with its place from where the item starts. */
+interface ItemPiece {
+  segment: Segment;
+  breaths: BreathPlan | null;
+  startSeconds: number;
+}
+
+/** Asked every frame with the same items: laid out once for each list, and once for each item in it. */
+const laidOut = new WeakMap<readonly RunItem[], RunTimeline>();
+const itemsLaidOut = new WeakMap<RunItem, Map<PositionId | null, { pieces: ItemPiece[]; seconds: number }>>();
+const breathsLaidOut = new WeakMap<readonly Cadence[], { stretches: BreathStretch[]; breaths: BreathPlan }>();
 
 /**
- * Lays the items of a plan end to end on the run's clock. The same list gives the same timeline.
+ * Lays the items of a plan end to end on the run's clock. The same list gives the same timeline, and an item that did not change
+ * is not laid out anew: a tap that moves the pace of one drill costs that drill only.
  *
  * @example timelineOf(plan.items).totalSeconds
  */
@@ -45,25 +56,56 @@ export function timelineOf(items: readonly RunItem[]): RunTimeline {
   let at = 0;
   items.forEach((item, index) => {
     itemStarts.push(at);
-    for (const planned of itemSegments(item, items[index - 1]?.position ?? null)) {
-      const stretches = planned.kind === 'breaths' ? stretchesOf(item, planned) : null;
-      const breaths = stretches && planBreaths(stretches);
-      const segment: Segment =
-        planned.kind === 'breaths' && stretches && breaths
-          ? { ...planned, stretches, seconds: breaths.totalSeconds }
-          : planned;
-      segments.push({ item: index, segment, startSeconds: at, endSeconds: at + segment.seconds, breaths });
-      at += segment.seconds;
+    const { pieces, seconds } = itemLayout(item, items[index - 1]?.position ?? null);
+    for (const { segment, breaths, startSeconds } of pieces) {
+      const start = at + startSeconds;
+      segments.push({ item: index, segment, startSeconds: start, endSeconds: start + segment.seconds, breaths });
     }
+    at += seconds;
   });
   const timeline = { segments, itemStarts, totalSeconds: at };
   laidOut.set(items, timeline);
   return timeline;
 }
 
-function stretchesOf(item: RunItem, segment: Extract<Segment, { kind: 'breaths' }>): BreathStretch[] {
+function itemLayout(item: RunItem, previous: PositionId | null) {
+  let byPosition = itemsLaidOut.get(item);
+  if (!byPosition) itemsLaidOut.set(item, (byPosition = new Map()));
+  const known = byPosition.get(previous);
+  if (known) return known;
+  const pieces: ItemPiece[] = [];
+  let at = 0;
+  for (const planned of itemSegments(item, previous)) {
+    const laid = planned.kind === 'breaths' ? breathsOf(item, planned) : null;
+    const segment: Segment =
+      planned.kind === 'breaths' && laid
+        ? { ...planned, stretches: laid.stretches, seconds: laid.breaths.totalSeconds }
+        : planned;
+    pieces.push({ segment, breaths: laid?.breaths ?? null, startSeconds: at });
+    at += segment.seconds;
+  }
+  const layout = { pieces, seconds: at };
+  byPosition.set(previous, layout);
+  return layout;
+}
+
+/** The breaths of a set: those paced otherwise where there are any, laid out once for each list of them. */
+function breathsOf(item: RunItem, segment: Extract<Segment, { kind: 'breaths' }>) {
   const paced = item.paced?.[setKey(segment.side, segment.set)];
-  return paced ? paced.map((cadence) => ({ cadence, breaths: 1 })) : segment.stretches;
+  if (!paced) return { stretches: segment.stretches, breaths: planBreaths(segment.stretches) };
+  const known = breathsLaidOut.get(paced);
+  if (known) return known;
+  const stretches = paced.map((cadence) => ({ cadence, breaths: 1 }));
+  const laid = { stretches, breaths: planBreaths(stretches) };
+  breathsLaidOut.set(paced, laid);
+  return laid;
+}
+
+/** The sets of one item as they are laid out, each with its key, in order. */
+export function setsOf(item: RunItem): [string, readonly Cadence[]][] {
+  return itemLayout(item, null).pieces.flatMap(({ segment, breaths }): [string, readonly Cadence[]][] =>
+    segment.kind === 'breaths' && breaths ? [[setKey(segment.side, segment.set), breaths.cadences]] : [],
+  );
 }
 
 /** Where a run is: which item and piece, how far into it, and the breath's phase while one is paced. */

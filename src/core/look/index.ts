@@ -3,10 +3,13 @@ export {
   type RateBand,
   type TapDoubt,
   fewestTaps,
+  mergedTaps,
+  oneTapSeconds,
   quietRate,
   rateBand,
   rateBandProvenance,
   rateBands,
+  rateOf,
   settleDoubt,
 } from './quietRate';
 export {

@@ -28,6 +28,24 @@ export interface TapDoubt {
 /** Fewer taps than this give no rate. */
 export const fewestTaps = 4;
 
+/** Taps closer than this are one: a finger that bounced, or two fingers. Nobody breathes in five times a second. Common practice. */
+export const oneTapSeconds = 0.2;
+
+/**
+ * Taps with those that are one put together: of several closer than {@link oneTapSeconds} the first stays.
+ *
+ * @param tapSeconds times of the taps in seconds, none earlier than the one before
+ * @example mergedTaps([0, 4, 4.01, 8]) // [0, 4, 8]
+ */
+export function mergedTaps(tapSeconds: readonly number[]): number[] {
+  const kept: number[] = [];
+  for (const tap of tapSeconds) {
+    // Hundredths: a tap exactly two tenths later is one of its own, whatever binary fractions make of it.
+    if (kept.length === 0 || Math.round((tap - kept.at(-1)!) * 100) >= oneTapSeconds * 100) kept.push(tap);
+  }
+  return kept;
+}
+
 /** An interval this much shorter or longer than the median one is asked about. Common practice. */
 const doubleBelow = 0.45;
 const missedAbove = 1.75;
@@ -59,6 +77,19 @@ export function quietRate(tapSeconds: readonly number[]): QuietRate {
     seconds,
     doubts: tapDoubts(intervals),
   };
+}
+
+/**
+ * The rate that taps give, or null when they give none: too few of them, or not in the order of time. For whatever shows a
+ * stored record, which must never fail on one.
+ *
+ * @example rateOf([0, 5, 5, 10, 15])?.breathsPerMinute // 12
+ * @example rateOf([0, 5]) // null
+ */
+export function rateOf(tapSeconds: readonly number[]): QuietRate | null {
+  if (tapSeconds.some((tap, i) => !(tap >= (tapSeconds[i - 1] ?? tap)))) return null;
+  const taps = mergedTaps(tapSeconds);
+  return taps.length < fewestTaps ? null : quietRate(taps);
 }
 
 function tapDoubts(intervals: readonly number[]): TapDoubt[] {

@@ -4,6 +4,7 @@ import { landmarkPhotoSchema } from './angles';
 import { firstBreaths, holdFeelings } from './calmHold';
 import { girthGoSchema } from './girth';
 import { markerMeasureIds, markerMeasures } from './markers';
+import { mergedTaps } from './quietRate';
 
 /** Positions a look can be taken in, easiest to hardest. */
 export const lookPositions = ['hook-lying', 'side-lying', 'sitting', 'standing', 'walking'] as const;
@@ -43,7 +44,14 @@ export const rawSchemas = {
   quietLook: z.object({
     position,
     /** Seconds since the first tap, to the hundredth; the first is 0. */
-    taps: z.array(z.number().min(0).max(1800)).max(600),
+    taps: z
+      .array(z.number().min(0).max(1800))
+      .max(600)
+      .refine(
+        (taps) => taps.every((tap, i) => i === 0 || tap >= taps[i - 1]!),
+        'Taps must follow one another in time. Count again.',
+      )
+      .transform(mergedTaps),
     starts: seen('belly', 'ribs', 'chest'),
     route: seen('nose', 'mouth', 'both'),
     sound: seen('silent', 'audible'),

@@ -6,7 +6,7 @@ import { excursionOf, expansionBand, expansionProvenance, lengthInWords } from '
 import { markerMeasures } from './markers';
 import { bestPosture, postureNames, tiltNames } from './posture';
 import { questionnaireProvenance, questionnaireSum } from './questionnaire';
-import { fewestTaps, quietRate, rateBand, rateBandProvenance } from './quietRate';
+import { rateBand, rateBandProvenance, rateOf } from './quietRate';
 import { type LookRecord, bestGrades, isOf } from './records';
 import { type ProtocolId, type Raw, tapeLevels } from './rawSchemas';
 import { twoLine, twoLineProvenance } from './twoLine';
@@ -27,10 +27,10 @@ const giveOrTake = (spread: number | null, unit: 'cm' | 'in') =>
 const levelNames = { armpit: 'armpit', fourth: 'fourth space', xiphoid: 'xiphoid', waist: 'waist' } as const;
 
 const tellers: { [P in ProtocolId]: Teller<P> } = {
-  quietLook: ({ taps }) =>
-    taps.length < fewestTaps
-      ? null
-      : { words: bandWords(quietRate(taps).breathsPerMinute), provenance: rateBandProvenance },
+  quietLook: ({ taps }) => {
+    const rate = rateOf(taps);
+    return rate && { words: bandWords(rate.breathsPerMinute), provenance: rateBandProvenance };
+  },
   twoHands: ({ leads, bellyDrawsIn }) =>
     bellyDrawsIn === 'yes'
       ? 'the belly draws in'

@@ -4,10 +4,9 @@ import {
   bestPosture,
   calmHold,
   excursionOf,
-  fewestTaps,
   holdCounts,
   photoFigureOrNull,
-  quietRate,
+  rateOf,
   questionnaireSum,
   rateBand,
   smallGapCm,
@@ -43,8 +42,9 @@ const from = (value: number, edges: readonly [number, Severity][]): Severity =>
 export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
   quietLook: (raw) => {
     const found: Readings = {};
-    if (raw.taps.length >= fewestTaps) {
-      const { breathsPerMinute } = quietRate(raw.taps);
+    const rate = rateOf(raw.taps);
+    if (rate) {
+      const { breathsPerMinute } = rate;
       const { points, from: lowest } = rateBand(breathsPerMinute);
       const severity = lowest < 21 ? 0 : (points as Severity);
       found.rateHigh = { severity, words: `resting rate ${breathsPerMinute.toFixed(1)} a minute` };

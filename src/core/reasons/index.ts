@@ -8,4 +8,4 @@ export {
   setByYou,
 } from './provenance';
 export { type Reason, type RecordRef } from './reason';
-export { capital, listed, lowered } from './words';
+export { capital, listed, lowered, showsSomething } from './words';

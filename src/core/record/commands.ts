@@ -3,6 +3,7 @@ import { drillSchema } from '../catalogue';
 import { mostInGroup, stampedEventSchema } from '../coach';
 import { templateSchema } from '../formats';
 import { lookSetIds, protocolIds, rawSchemas } from '../look';
+import { showsSomething } from '../reasons';
 import { intentIds, judgementSchema, snapshotSchema } from '../read';
 import { factKeys, factSchemas } from '../safety';
 import { planItemSchema, planSchema } from '../sequence';
@@ -16,6 +17,12 @@ const instant = z.iso.datetime();
 const noteText = z
   .string()
   .max(mostNoteCharacters, `A note is limited to ${mostNoteCharacters.toLocaleString('en-GB')} characters.`);
+/** The revision the writer saw, 0 for what is new. */
+const revision = z.number().int().min(0);
+
+/** Items of a plan, by index, that somebody in a group does not take part in. */
+const sitsOut = z.array(z.number().int().min(0).max(29)).max(30).default([]);
+
 /** Drills to take home. */
 const noteHome = z.array(z.string().max(80)).max(3, 'At most three things go home.');
 
@@ -58,7 +65,7 @@ export const commandSchemas = {
     takenAt: instant,
     raw: z.unknown(),
     /** The revision the writer saw, 0 for a new look. */
-    revision: z.number().int().min(0),
+    revision,
   }),
   'look.retract': z.object({ lookId: id }),
   'visit.lookList': z.object({
@@ -73,22 +80,28 @@ export const commandSchemas = {
   }),
   'finding.judge': z.object({ judgementId: id, visitId: id, judgement: judgementSchema }),
   'reading.confirm': z.object({ readingId: id, visitId: id, reading: readingSchema }),
-  'plan.save': z.object({ planId: id, visitId: id, plan: planSchema, revision: z.number().int().min(0) }),
+  'plan.save': z.object({ planId: id, visitId: id, plan: planSchema, revision }),
   'run.create': z.object({
     runId: id,
     visitId: id,
     items: z.array(planItemSchema).min(1).max(30),
     /** Everybody on the plan, the visit it was made in first; absent with one client. */
     members: z
-      .array(z.object({ clientId: id, visitId: id }))
+      .array(z.object({ clientId: id, visitId: id, sitsOut }))
       .min(2, 'A group is two people or more.')
       .max(mostInGroup, `A group has at most ${mostInGroup} people.`)
       .optional(),
   }),
   'run.append': z.object({ runId: id, events: z.array(stampedEventSchema).min(1).max(200) }),
   /** The visit note as it is being written; signed, it stays as it is. */
-  'note.save': z.object({ visitId: id, text: noteText, home: noteHome, revision: z.number().int().min(0) }),
-  'note.sign': z.object({ visitId: id, text: noteText.trim().min(1, 'There is nothing to sign yet.'), home: noteHome }),
+  'note.save': z.object({ visitId: id, text: noteText, home: noteHome, revision }),
+  'note.sign': z.object({
+    visitId: id,
+    text: noteText.trim().min(1, 'There is nothing to sign yet.'),
+    home: noteHome,
+    /** The revision of the draft the writer saw: what another window wrote meanwhile is read before it is signed away. */
+    revision,
+  }),
   /** A dated addition to a signed note. */
   'note.add': z.object({
     additionId: id,
@@ -108,7 +121,7 @@ export const commandSchemas = {
   'drill.save': z.object({
     drill: drillSchema,
     /** The revision the writer saw, 0 for a new drill. */
-    revision: z.number().int().min(0),
+    revision,
   }),
   'drill.remove': z.object({ drillId: z.string() }),
   'drill.restore': z.object({ drillId: z.string() }),
@@ -116,12 +129,20 @@ export const commandSchemas = {
   'drills.import': z.object({ drills: z.array(drillSchema).min(1).max(500) }),
   'template.save': z.object({
     templateId: id,
-    name: z.string().trim().min(1, 'Give the template a name.').max(80, 'A name has at most 80 characters.'),
+    name: z
+      .string()
+      .trim()
+      .min(1, 'Give the template a name.')
+      .max(80, 'A name has at most 80 characters.')
+      .refine(showsSomething, 'This name shows nothing. Write letters or signs.'),
     template: templateSchema,
   }),
   'template.remove': z.object({ templateId: id }),
   'template.restore': z.object({ templateId: id }),
   'settings.change': settingsSchema.partial(),
+  /** Of records that can't be read: told of no longer, kept where they are. */
+  'record.setAside': z.object({ table: z.string().min(1).max(40), recordId: z.string().min(1).max(200) }),
+  'record.bringBack': z.object({ table: z.string().min(1).max(40), recordId: z.string().min(1).max(200) }),
 } as const;
 
 export type CommandKind = keyof typeof commandSchemas;
@@ -136,12 +157,16 @@ export interface Command<K extends CommandKind = CommandKind> {
 
 export const envelopeSchema = z.object({ id, kind: z.enum(commandKinds), payload: z.unknown() });
 
+/** Why a command was refused, for whoever has to do something about it; people read the sentence. */
+export type RefusalCode =
+  'not understood' | 'does not fit' | 'gone' | 'known already' | 'signed' | 'closed' | 'gated' | 'overtaken' | 'stale';
+
 /** What became of a command. `refused` is final: the sentence says what is wrong and what to do. */
 export type Outcome =
   | { state: 'saved'; at: string; revision?: number }
-  | { state: 'refused'; why: string }
-  /** Someone else wrote the same thing meanwhile; both are kept, and the writer is told. */
-  | { state: 'conflict'; at: string; why: string; theirs: unknown };
+  | { state: 'refused'; code: RefusalCode; why: string }
+  /** Someone else wrote the same thing meanwhile; both are kept, and the writer is told. `theirs` only the first time it is said. */
+  | { state: 'conflict'; at: string; why: string; revision?: number; theirs: unknown };
 
 /**
  * One sentence for a value that does not fit: the first thing that is wrong.
@@ -153,6 +178,9 @@ export function firstSentence(error: z.ZodError): string {
   if (!issue) return 'This does not fit. Check it and try again.';
   return /[.!?]$/.test(issue.message) ? issue.message : `${issue.path.join(' ') || 'The value'}: ${issue.message}.`;
 }
+
+/** The shape of the raw values of a protocol's looks. */
+export const rawSchemaOf = (protocol: Payload<'look.save'>['protocol']): z.ZodType => rawSchemas[protocol];
 
 /** Checks the raw values of a look against its protocol. */
 export function parseRaw(protocol: Payload<'look.save'>['protocol'], raw: unknown) {

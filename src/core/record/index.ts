@@ -7,11 +7,13 @@ export {
   type Outcome,
   type Payload,
   type Reading,
+  type RefusalCode,
   commandKinds,
   commandSchemas,
   envelopeSchema,
   firstSentence,
   parseRaw,
+  rawSchemaOf,
   readingSchema,
 } from './commands';
 export {

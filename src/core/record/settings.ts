@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { showsSomething } from '../reasons';
 import { type GateLimits, defaultLimits, limitNames } from '../safety';
 import { schoolIds } from '../schools';
 import { isZone } from './day';
@@ -19,7 +20,12 @@ const volume = z.number().int().min(0).max(100);
 
 /** Everything a coach sets once for the studio, with what it is until then. */
 export const settingsSchema = z.object({
-  studioName: z.string().trim().min(1, 'Give the studio a name.').max(80, 'A studio name has at most 80 characters.'),
+  studioName: z
+    .string()
+    .trim()
+    .min(1, 'Give the studio a name.')
+    .max(80, 'A studio name has at most 80 characters.')
+    .refine(showsSomething, 'This name shows nothing. Write letters or signs.'),
   emergencyNumber: z
     .string()
     .trim()

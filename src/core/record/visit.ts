@@ -24,8 +24,8 @@ export type StoredRun = {
   at: string;
   items: PlanItem[];
   events: StampedEvent[];
-  /** Everybody on the plan of a group, the first being whose plan it is; empty with one client. */
-  members: { clientId: string; visitId: string }[];
+  /** Everybody on the plan of a group, the first being whose plan it is, and what each sits out; empty with one client. */
+  members: { clientId: string; visitId: string; sitsOut: number[] }[];
 };
 
 /** Longest visit note. */

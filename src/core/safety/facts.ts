@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { showsSomething } from '../reasons';
 import { type ConditionId, conditionIds } from './conditions';
 import { type Answer, type Profile, type SignsAnswer, emptyProfile } from './profile';
 import { emergencySignIds, redFlagIds } from './signs';
@@ -52,7 +53,8 @@ export const factSchemas = {
     .string()
     .trim()
     .min(1, 'A client needs a name.')
-    .max(120, 'A name is limited to 120 characters; yours is longer.'),
+    .max(120, 'A name is limited to 120 characters; yours is longer.')
+    .refine((name) => name === '' || showsSomething(name), 'This name shows nothing. Write letters or signs.'),
   birthDay: dayString.nullable(),
   goal: text(4000, 'The goal'),
   complaint: text(4000, 'The complaint'),

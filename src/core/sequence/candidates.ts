@@ -7,6 +7,7 @@ import {
   positions,
   props,
   substituteFor,
+  drillSchema,
 } from '../catalogue';
 import { segmentsOf, totalsOf } from '../dose';
 import { type ConfirmedFinding, type SkillId, intents, wantedFor } from '../read';
@@ -104,9 +105,23 @@ export function setUpEffects(drill: Drill, item: Pick<PlanItem, 'position' | 'si
   return effects;
 }
 
-/** All drills a plan may choose from. A drill of the coach's own takes the place of a built-in one of the same id. */
+/** What is wrong with a drill as data, in one sentence; null for a sound one. Asked of the same few drills again and again. */
+const faultsKnown = new WeakMap<Drill, string | null>();
+function drillFault(drill: Drill): string | null {
+  const known = faultsKnown.get(drill);
+  if (known !== undefined) return known;
+  const issue = drillSchema.safeParse(drill).error?.issues[0];
+  const fault = issue ? `${issue.path.join(' ')}: ${issue.message}` : null;
+  faultsKnown.set(drill, fault);
+  return fault;
+}
+
+/**
+ * All drills a plan may choose from. A drill of the coach's own takes the place of a built-in one of the same id; one that no
+ * longer fits the schema is left out, so that it can't stop the planning of everything else.
+ */
 export function allDrills(context: Pick<PlanContext, 'ownDrills'>): Drill[] {
-  const own = context.ownDrills ?? [];
+  const own = (context.ownDrills ?? []).filter((drill) => drillFault(drill) === null);
   const taken = new Set(own.map(({ id }) => id));
   return [...drills.filter(({ id }) => !taken.has(id)), ...own];
 }
@@ -141,6 +156,14 @@ export function gatherCandidates(request: PlanRequest, context: PlanContext): Ga
     const outcome = forDrill(drill, { request, context, wanted, history });
     if ('refusal' in outcome) refusals.push({ drillId: drill.id, reason: outcome.refusal });
     else candidates.push(...outcome.candidates);
+  }
+  for (const drill of context.ownDrills ?? []) {
+    const fault = drillFault(drill);
+    if (fault === null) continue;
+    refusals.push({
+      drillId: String(drill.id),
+      reason: reason(`Can’t be planned with: ${fault}. Put it right in the catalogue.`, 'A drill fits the schema.'),
+    });
   }
   candidates.sort(compareOrder);
   return { candidates, wanted, refusals };

@@ -14,7 +14,7 @@ import {
 import { type Dose, type Segment, type Totals, isHold, segmentsOf, totalsOf } from '../dose';
 import { intentIds } from '../read';
 import { type Reason, type Provenance } from '../reasons';
-import { type Component } from '../safety';
+import { type Component, componentIds } from '../safety';
 import { schoolIds } from '../schools';
 
 const reasonSchema: z.ZodType<Reason> = z.object({
@@ -91,11 +91,28 @@ type Named = Pick<PlanItem, 'drillId'> & { own?: Drill | undefined };
 /** The drill of an item, or undefined when the catalogue no longer has it. */
 export const knownDrill = (item: Named): Drill | undefined => item.own ?? findDrill(item.drillId);
 
-/** The drill of an item. @throws {RangeError} when the catalogue no longer has it */
-export function drillOf(item: Named): Drill {
-  const drill = knownDrill(item);
-  if (!drill) throw new RangeError(`The catalogue has no drill called ${item.drillId}.`);
-  return drill;
+/**
+ * The drill of an item; for one the catalogue no longer has, a stand-in that says so. An old record may name what is gone, and must
+ * be shown all the same. The stand-in contains everything that is ever gated, so nothing lets it into a plan.
+ *
+ * @example drillOf({ drillId: 'quiet-nose' }).name // 'Quiet nose breath'
+ */
+export const drillOf = (item: Named): Drill => knownDrill(item) ?? missingDrill(item.drillId);
+
+function missingDrill(id: string): Drill {
+  return {
+    ...findDrill('quiet-nose')!,
+    id,
+    name: `Drill no longer in the catalogue (${id.slice(0, 40)})`,
+    purpose: 'It was there when this was recorded.',
+    setUp: 'Nothing is known of it any more.',
+    steps: [{ phase: 'throughout', words: 'Breathe as you like.' }],
+    components: [...componentIds],
+    opens: {},
+    skills: {},
+    easier: null,
+    harder: null,
+  };
 }
 
 /** An item's pieces of time, with the change from the position before it. */

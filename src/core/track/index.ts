@@ -15,5 +15,6 @@ export {
 } from './change';
 export { type StoryLine, type StoryStation, offLimits, visitStory } from './story';
 export { type Expected, needsToday } from './needs';
+export { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from './over';
 export { type Point, markerBeforeAfter, repeatPairs, seriesOf } from './series';
 export { itemInWords, visitNote, withHome } from './visitNote';

@@ -4,13 +4,12 @@ import {
   byTime,
   calmHold,
   excursionOf,
-  fewestTaps,
   holdCounts,
   isOf,
   markerMeasureIds,
   newest,
   questionnaireSum,
-  quietRate,
+  rateOf,
 } from '../look';
 import { type MeasureId } from './change';
 
@@ -47,10 +46,7 @@ function counted(list: Parameters<typeof excursionOf>[0] = []): number[] {
 }
 
 const readers: Partial<Record<MeasureId, (record: LookRecord) => number | null>> = {
-  rate: (record) =>
-    isOf(record, 'quietLook') && record.raw.taps.length >= fewestTaps
-      ? quietRate(record.raw.taps).breathsPerMinute
-      : null,
+  rate: (record) => (isOf(record, 'quietLook') ? (rateOf(record.raw.taps)?.breathsPerMinute ?? null) : null),
   hold: (record) =>
     isOf(record, 'calmHold') && record.raw.tries.length > 0 ? calmHold(record.raw.tries).seconds : null,
   symptoms: (record) => {

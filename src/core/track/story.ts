@@ -1,6 +1,6 @@
-import { foldRun, summariseRun } from '../coach';
+import { stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
-import { baseMap, calmHold, newest, quietRate, rateBand } from '../look';
+import { baseMap, calmHold, newest, rateBand, rateOf } from '../look';
 import { intentInWords } from '../read';
 import { type VisitRecord } from '../record';
 import { type Gates, type KnownClient, components } from '../safety';
@@ -56,10 +56,8 @@ export function offLimits(gates: Gates): string | null {
 function seen(visit: VisitRecord): string | null {
   const parts: string[] = [];
   const quiet = newest(visit.looks, 'quietLook', 'before');
-  if (quiet && quiet.raw.taps.length >= 4) {
-    const { breathsPerMinute } = quietRate(quiet.raw.taps);
-    parts.push(`${breathsPerMinute.toFixed(1)} a minute, ${rateBand(breathsPerMinute).words}.`);
-  }
+  const rate = quiet && rateOf(quiet.raw.taps);
+  if (rate) parts.push(`${rate.breathsPerMinute.toFixed(1)} a minute, ${rateBand(rate.breathsPerMinute).words}.`);
   const hands = newest(visit.looks, 'twoHands', 'before');
   if (hands && hands.raw.leads !== 'not observed') {
     parts.push(hands.raw.leads === 'together' ? 'Both hands together.' : `The ${hands.raw.leads} leads.`);
@@ -75,7 +73,7 @@ function seen(visit: VisitRecord): string | null {
 function done(visit: VisitRecord): string | null {
   const run = visit.runs.at(-1);
   if (!run || run.events.length === 0) return null;
-  const state = foldRun(run.items, run.events);
+  const state = stateOf(run);
   const { items, activeSeconds, symptoms } = summariseRun(state, visit.clientId);
   const delivered = items.reduce((sum, { deliveredBreaths }) => sum + deliveredBreaths, 0);
   const faults = items.reduce((sum, item) => sum + item.faults.reduce((total, { times }) => total + times, 0), 0);

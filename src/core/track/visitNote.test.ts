@@ -36,7 +36,7 @@ const known = knownClient([
 const gates = evaluateGates(emptyProfile, today);
 
 test('the note tells planned against delivered, marks, cues, effort and the stop, one fact a line', () => {
-  const note = visitNote(known, gates, visit(), [], ['Towel hug']);
+  const note = visitNote(known, gates, visit(), {}, ['Towel hug']);
   expect(note.split('\n')).toEqual([
     'Came for: Runs out of air on long phrases',
     'Touch: not asked',
@@ -56,14 +56,14 @@ test('in a group only what is one’s own is told', () => {
     [20, { type: 'fault', item: 0, fault: 'neck', who: other }],
   );
   const members = [
-    { clientId: 'client', visitId: 'visit' },
-    { clientId: other, visitId: 'other' },
+    { clientId: 'client', visitId: 'visit', sitsOut: [] },
+    { clientId: other, visitId: 'other', sitsOut: [] },
   ];
   const runs = [{ id: 'run', visitId: 'visit', at: at(10), items: [item()], events: marked, members }];
-  const note = visitNote(known, gates, visit({ runs }), [], []);
+  const note = visitNote(known, gates, visit({ runs }), {}, []);
   expect(note).toContain('In a group of 2.');
   expect(note).not.toContain('neck');
-  expect(visitNote(known, gates, visit({ runs, clientId: other }), [], [])).toContain('neck');
+  expect(visitNote(known, gates, visit({ runs, clientId: other }), {}, [])).toContain('neck');
 });
 
 test('a pace that was not the plan’s is told', () => {

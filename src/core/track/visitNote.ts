@@ -1,15 +1,15 @@
 import { breathsPerMinute, cadenceInWords } from '../cadence';
 import { faults, type FaultId } from '../catalogue';
-import { type ItemSummary, type RunSummary, foldRun, summariseRun } from '../coach';
+import { type ItemSummary, type RunSummary, stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
-import { type LookRecord } from '../look';
 import { listed } from '../reasons';
 import { type VisitRecord } from '../record';
 import { intentInWords } from '../read';
 import { type Gates, type KnownClient, type TouchConsent } from '../safety';
 import { knownDrill } from '../sequence';
 import { changeOf } from './change';
-import { markerBeforeAfter, repeatPairs } from './series';
+import { type Repeats } from './over';
+import { markerBeforeAfter } from './series';
 import { offLimits, visitStory } from './story';
 
 const touchWords: Record<TouchConsent, string> = {
@@ -26,14 +26,14 @@ const homeLead = 'Home: ';
  * The note of a visit, written from what was recorded: why they came, limits, consent, intent, planned against delivered
  * drill by drill, stops, marker and map, notes, and what goes home. One fact a line, so that it can be edited by hand.
  *
- * @param allLooks looks of all visits, for the client's own noise
+ * @param repeats of all visits, for the client's own noise
  * @param home names of the drills that go home
  */
 export function visitNote(
   known: KnownClient,
   gates: Gates,
   visit: VisitRecord,
-  allLooks: readonly LookRecord[],
+  repeats: Repeats,
   home: readonly string[],
 ): string {
   const lines: string[] = [];
@@ -47,13 +47,13 @@ export function visitNote(
   tell('Seen', story.find(({ heading }) => heading === 'Seen')?.words);
   if (visit.reading) tell('Intent', intentInWords(visit.reading.intent, visit.reading.side ?? undefined));
   for (const run of visit.runs) {
-    const summary = summariseRun(foldRun(run.items, run.events), visit.clientId);
+    const summary = summariseRun(stateOf(run), visit.clientId);
     lines.push(...runLines(summary));
     if (run.members.length > 1) lines.push(`In a group of ${run.members.length}.`);
   }
   const marker = markerBeforeAfter(visit.looks);
   if (marker) {
-    const change = changeOf(marker.measure, marker.before, marker.after, repeatPairs(allLooks, marker.measure));
+    const change = changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []);
     tell('Marker', `${change.words} Noise up to ${change.noise.toFixed(1)}.`);
   }
   tell('Map', story.find(({ heading }) => heading === 'Changed')?.words);

@@ -1,13 +1,11 @@
 'use client';
 
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
-import { dropRefused, onOutcome, refusedEntries, useFlushing } from '@/keep';
+import { type ReactNode, useEffect, useState } from 'react';
+import { type Refused, dropRefused, onOutcome, refusedEntries, sendAgain, useFlushing, useKeepState } from '@/keep';
 import { Button } from '../Button';
 import { Notice } from '../Notice';
 import { say } from '../say';
-
-type Entry = Awaited<ReturnType<typeof refusedEntries>>[number];
 
 /**
  * Keeps the page and what was recorded in step: sends what waits, shows the server's view again once something was saved,
@@ -20,17 +18,19 @@ export function Keeping() {
   const silent = path === '/client-window';
   // The live screen knows its own events; any other page that sends what a run left behind has to show it.
   const live = path.startsWith('/run/');
-  const [refused, setRefused] = useState<Entry[]>([]);
+  const [refused, setRefused] = useState<Refused[]>([]);
   useFlushing();
   useEffect(() => {
     if (silent) return;
     let timer: ReturnType<typeof setTimeout> | null = null;
     // A refresh that finds no server would take the page away with what is being typed: ask first, and try again later.
     const refresh = async () => {
-      const answered = await fetch('/api/clients?find=%00', { cache: 'no-store' }).then(
-        () => true,
-        () => false,
-      );
+      const answered = await fetch('/api/alive', { cache: 'no-store' })
+        .then((answer) => answer.json())
+        .then(
+          () => true,
+          () => false,
+        );
       if (answered) router.refresh();
       else timer = setTimeout(() => void refresh(), 1000);
     };
@@ -51,22 +51,49 @@ export function Keeping() {
     };
   }, [router, silent, live]);
 
+  const { memoryOnly, trouble } = useKeepState();
   if (silent) return null;
-  return refused.map((entry) => (
-    <div key={entry.id} className="screen-only mx-4 my-2">
-      <Notice kind="caution" title="An earlier entry could not be saved">
-        <p>{entry.why}</p>
-        <pre className="my-2 max-h-40 overflow-auto font-mono text-sm whitespace-pre-wrap">
-          {JSON.stringify(entry.payload, null, 1)}
-        </pre>
-        <Button
-          onClick={() =>
-            void dropRefused(entry.id).then(() => setRefused((list) => list.filter(({ id }) => id !== entry.id)))
-          }
+  const gone = (id: string) => setRefused((list) => list.filter((entry) => entry.id !== id));
+  return (
+    <>
+      {trouble !== null && (
+        <Told kind="stop" title="The server can’t take anything in">
+          <p>{trouble} What you record is kept in this browser and sent when it can be.</p>
+        </Told>
+      )}
+      {memoryOnly && (
+        <Told kind="caution" title="This browser refuses to keep what you record">
+          <p>Its storage is full or switched off. Leave this page open until everything is saved.</p>
+        </Told>
+      )}
+      {refused.map((entry) => (
+        <Told
+          key={entry.id}
+          kind="caution"
+          title={entry.again ? 'An entry could not be sent' : 'An entry was not saved'}
         >
-          I have noted it
-        </Button>
+          <p>{entry.why}</p>
+          <pre className="my-2 max-h-40 overflow-auto font-mono text-sm whitespace-pre-wrap" tabIndex={0}>
+            {JSON.stringify(entry.payload, null, 1).slice(0, 4000)}
+          </pre>
+          <div className="flex flex-wrap gap-2">
+            {entry.again && (
+              <Button onClick={() => void sendAgain(entry).then(() => gone(entry.id))}>Send it again</Button>
+            )}
+            <Button onClick={() => void dropRefused(entry.id).then(() => gone(entry.id))}>I have noted it</Button>
+          </div>
+        </Told>
+      ))}
+    </>
+  );
+}
+
+function Told({ kind, title, children }: { kind: 'caution' | 'stop'; title: string; children: ReactNode }) {
+  return (
+    <div className="screen-only mx-4 my-2">
+      <Notice kind={kind} title={title}>
+        {children}
       </Notice>
     </div>
-  ));
+  );
 }

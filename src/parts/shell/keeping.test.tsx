@@ -1,52 +1,46 @@
 /** @jest-environment jsdom */
-import { act, cleanup, render, screen } from '@testing-library/react';
-import { type Outcome } from '@/core/record';
-import { browserFakes, pass } from '../browser.fakes';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { type CommandKind } from '@/core/record';
+import { send } from '@/keep';
+import { answerWith, browserFakes, doing, pass, serverGone } from '../browser.fakes';
 import { Keeping } from './Keeping';
 
-let mockTell: (event: { kind: string; payload: unknown; outcome: Outcome }) => void = () => undefined;
 let mockPath = '/';
 let mockRefreshed = 0;
-let mockRefused: { id: string; kind: string; payload: unknown; why: string }[] = [];
 const mockSaid: string[] = [];
-jest.mock('@/keep', () => ({
-  onOutcome: (listener: typeof mockTell) => {
-    mockTell = listener;
-    return () => (mockTell = () => undefined);
-  },
-  useFlushing: () => undefined,
-  refusedEntries: () => Promise.resolve(mockRefused),
-  dropRefused: () => Promise.resolve(),
-}));
 jest.mock('../say', () => ({ say: (words: string) => mockSaid.push(words) }));
 jest.mock('next/navigation', () => {
   const router = { refresh: () => (mockRefreshed += 1) };
   return { useRouter: () => router, usePathname: () => mockPath };
 });
 
-const saved: Outcome = { state: 'saved', at: '' };
-const tell = (kind: string, outcome: Outcome = saved) => act(async () => mockTell({ kind, payload: {}, outcome }));
+/** Something is recorded that nobody on the page waits for. */
+const record = (kind: CommandKind, payload: object = {}) => doing(() => send(kind, payload as never));
+const refusal = { state: 'refused', code: 'gone', why: 'This client is gone.' } as const;
 
 beforeEach(() => {
   jest.useFakeTimers();
   browserFakes({ served: [] });
   mockPath = '/clients/x/coach';
   mockRefreshed = 0;
-  mockRefused = [];
   mockSaid.length = 0;
 });
-afterEach(() => {
+afterEach(async () => {
+  // What the page still has to say would stand on the next one too.
+  for (const button of screen.queryAllByRole('button', { name: 'I have noted it' })) {
+    await doing(() => fireEvent.click(button));
+  }
   cleanup();
   jest.useRealTimers();
 });
 
 test('the page follows what was saved; tap after tap is followed once, when the hand rests', async () => {
   render(<Keeping />);
-  await tell('fact.add');
+  await record('fact.add');
   await pass(0.2);
   expect(mockRefreshed).toBe(1);
   for (let tap = 0; tap < 5; tap += 1) {
-    await tell('look.save');
+    await record('look.save');
     await pass(0.4);
   }
   expect(mockRefreshed).toBe(1);
@@ -57,43 +51,59 @@ test('the page follows what was saved; tap after tap is followed once, when the 
 test('an event of a run is followed everywhere but on the live screen: one sent late must not leave the run open', async () => {
   mockPath = '/run/abc';
   const shown = render(<Keeping />);
-  await tell('run.append');
+  await record('run.append');
   await pass(1);
   expect(mockRefreshed).toBe(0);
   shown.unmount();
   mockPath = '/clients/x/coach';
   render(<Keeping />);
-  await tell('run.append');
+  await record('run.append');
   await pass(1);
   expect(mockRefreshed).toBe(1);
 });
 
 test('without a server the page stays as it is until there is one again', async () => {
-  browserFakes();
   render(<Keeping />);
-  await tell('fact.add');
+  await record('fact.add');
+  serverGone(true);
   await pass(3);
   expect(mockRefreshed).toBe(0);
-  browserFakes({ served: [] });
+  serverGone(false);
   await pass(1.2);
   expect(mockRefreshed).toBe(1);
 });
 
-test('two that wrote the same are told; a refusal shows its sentence and what was typed', async () => {
-  render(<Keeping />);
-  await tell('fact.add', { state: 'conflict', at: '', why: 'Changed elsewhere too; both are kept.', theirs: null });
+test('two that wrote the same are told; a refusal shows its sentence and what was typed, until it was read', async () => {
+  const shown = render(<Keeping />);
+  answerWith({ state: 'conflict', at: '', why: 'Changed elsewhere too; both are kept.', theirs: null });
+  await record('fact.add');
   expect(mockSaid).toEqual(['Changed elsewhere too; both are kept.']);
-  mockRefused = [{ id: '1', kind: 'fact.add', payload: { value: 'Stiff ribs' }, why: 'This client is gone.' }];
-  await tell('fact.add', { state: 'refused', why: 'This client is gone.' });
+  answerWith(refusal);
+  await record('fact.add', { value: 'Stiff ribs' });
   expect(screen.getByText('This client is gone.')).toBeTruthy();
+  // On the next page too, whatever it is.
+  shown.unmount();
+  mockPath = '/settings';
+  await doing(() => render(<Keeping />));
   expect(screen.getByText(/Stiff ribs/)).toBeTruthy();
+  await doing(() => fireEvent.click(screen.getByRole('button', { name: 'I have noted it' })));
+  expect(screen.queryByText(/Stiff ribs/)).toBeNull();
+});
+
+test('a browser that refuses to keep things says so for as long as something waits', async () => {
+  render(<Keeping />);
+  serverGone(true);
+  await record('fact.add');
+  expect(screen.getByText('This browser refuses to keep what you record')).toBeTruthy();
+  serverGone(false);
+  await pass(5);
 });
 
 test('the client’s window shows nothing of it', async () => {
   mockPath = '/client-window';
-  mockRefused = [{ id: '1', kind: 'fact.add', payload: {}, why: 'This client is gone.' }];
   render(<Keeping />);
-  await tell('fact.add');
+  answerWith(refusal);
+  await record('fact.add');
   await pass(1);
   expect(mockRefreshed).toBe(0);
   expect(document.body.textContent).toBe('');

@@ -22,7 +22,7 @@ import { componentIds, components } from '@/core/safety';
 import { axes, axisIds } from '@/core/schools';
 import { openedRegions } from '@/core/sequence';
 import { regions, type RegionId } from '@/core/trunk';
-import { keep } from '@/keep';
+import { useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
 import { Field, NamedSelect, Select, TextArea, TextInput } from '@/parts/Field';
@@ -49,6 +49,7 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
   const [draft, setDraft, forget] = useKeptDraft(initial);
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   const [refused, setRefused] = useState<string | null>(null);
+  const keep = useKeep();
   const set = (change: Partial<Drill>) => setDraft({ ...draft, ...change });
   const errorOf = (key: string) => faults.find(({ path }) => path[0] === key)?.what ?? null;
   const neighbours = [...own, ...builtIn]

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { type Drill, drills as builtIn } from '@/core/catalogue';
 import { drillFile } from '@/core/formats';
-import { keep } from '@/keep';
+import { send, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
 import { saveFile } from '@/parts/saveFile';
@@ -16,6 +16,7 @@ const mostBytes = 4_000_000;
 /** Drills in and out as JSON: all of a file or nothing of it. */
 export function DrillFiles({ own }: { own: readonly Drill[] }) {
   const router = useRouter();
+  const keep = useKeep();
   const [faults, setFaults] = useState<{ name: string; list: LineFault[] } | null>(null);
 
   const write = (drills: readonly Drill[], name: string) =>
@@ -45,10 +46,8 @@ export function DrillFiles({ own }: { own: readonly Drill[] }) {
     say(`${count} ${count === 1 ? 'drill' : 'drills'} taken in.`, () => {
       const fresh = result.drills.filter(({ id }) => !own.some((known) => known.id === id));
       const back = result.drills.flatMap(({ id }) => own.find((known) => known.id === id) ?? []);
-      void Promise.all([
-        ...fresh.map(({ id }) => keep('drill.remove', { drillId: id })),
-        ...(back.length > 0 ? [keep('drills.import', { drills: back })] : []),
-      ]).then(() => router.refresh());
+      for (const { id } of fresh) send('drill.remove', { drillId: id });
+      if (back.length > 0) send('drills.import', { drills: back });
     });
   };
 

@@ -8,7 +8,7 @@ import { capital, listed } from '@/core/reasons';
 import { axes, type AxisId } from '@/core/schools';
 import { openedRegions, startCadences } from '@/core/sequence';
 import { regions, trunkMotion } from '@/core/trunk';
-import { keep } from '@/keep';
+import { send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
@@ -54,13 +54,10 @@ export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; n
   const [side, setSide] = useState<'left' | 'right'>('left');
   const tinted = partsToTint(openedRegions(drill, drill.sides === 'none' ? 'none' : side));
   const nameOf = (id: string) => names[id] ?? id;
-  const remove = async () => {
-    await keep('drill.remove', { drillId: drill.id });
+  const remove = () => {
+    send('drill.remove', { drillId: drill.id });
     router.push('/catalogue');
-    router.refresh();
-    say(`${drill.name} is out of your catalogue.`, () => {
-      void keep('drill.restore', { drillId: drill.id }).then(() => router.refresh());
-    });
+    say(`${drill.name} is out of your catalogue.`, () => send('drill.restore', { drillId: drill.id }));
   };
   return (
     <article>
@@ -72,7 +69,7 @@ export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; n
         <div className="flex flex-wrap gap-2">
           {own && <LinkButton href={`/catalogue/own/${drill.id}`}>Edit</LinkButton>}
           <LinkButton href={`/catalogue/own/new?from=${drill.id}`}>Copy and change</LinkButton>
-          {own && <Button onClick={() => void remove()}>Take out</Button>}
+          {own && <Button onClick={remove}>Take out</Button>}
         </div>
       </div>
 

@@ -1,12 +1,11 @@
 'use client';
 
-import { useState } from 'react';
-import { foldRun, outcomeOf, summariseRun } from '@/core/coach';
-import { type LookRecord } from '@/core/look';
+import { useRef, useState } from 'react';
+import { outcomeOf, stateOf, summariseRun } from '@/core/coach';
 import { type StoredNote } from '@/core/record';
 import { drillOf, knownDrill } from '@/core/sequence';
-import { visitNote, withHome } from '@/core/track';
-import { keep, newId } from '@/keep';
+import { type Repeats, visitNote, withHome } from '@/core/track';
+import { newId, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
 import { Field, TextArea } from '@/parts/Field';
@@ -18,7 +17,7 @@ import { type ClientView } from '../view';
 const mostHome = 3;
 
 /** The sixty-second close: the note is written from the log; the coach reads it, edits it and signs. */
-export function Close({ view, looks }: { view: ClientView; looks: readonly LookRecord[] }) {
+export function Close({ view, repeats }: { view: ClientView; repeats: Repeats }) {
   const visit = view.visit!;
   return (
     <section aria-labelledby="close" className="mt-7 border-t-2 border-ink pt-4">
@@ -28,27 +27,29 @@ export function Close({ view, looks }: { view: ClientView; looks: readonly LookR
       {visit.note?.signedAt ? (
         <Signed note={visit.note} visitId={visit.id} zone={view.settings.timeZone} />
       ) : (
-        <Draft view={view} looks={looks} />
+        <Draft view={view} repeats={repeats} />
       )}
     </section>
   );
 }
 
-function Draft({ view, looks }: { view: ClientView; looks: readonly LookRecord[] }) {
+function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
   const visit = view.visit!;
   const saved = visit.note;
   const [home, setHome] = useState<string[]>(saved?.home ?? []);
-  const [revision, setRevision] = useState(saved?.revision ?? 0);
+  const revision = useRef(saved?.revision ?? 0);
+  const keep = useKeep();
   const [error, setError] = useState<string | null>(null);
   const nameOf = (id: string) => knownDrill({ drillId: id })?.name ?? id;
-  const fresh = visitNote(view.known, view.gates, visit, looks, home.map(nameOf));
+  const fresh = visitNote(view.known, view.gates, visit, repeats, home.map(nameOf));
 
   const save = (text: string, goesHome = home) => {
-    const based = revision;
-    setRevision(based + 1);
+    const based = revision.current;
+    // The outbox keeps the order, so the revision the server will give is known before it answers.
+    revision.current += 1;
     void keep('note.save', { visitId: visit.id, text, home: goesHome, revision: based }).then((outcome) => {
       if (outcome.state === 'refused') setError(outcome.why);
-      else if (outcome.state === 'conflict') setRevision((outcome.theirs as { revision: number }).revision);
+      else if (outcome.state === 'conflict') revision.current = outcome.revision ?? revision.current;
       else setError(null);
     });
   };
@@ -63,10 +64,10 @@ function Draft({ view, looks }: { view: ClientView; looks: readonly LookRecord[]
 
   const sign = async () => {
     commit();
-    const outcome = await keep('note.sign', { visitId: visit.id, text, home });
+    const outcome = await keep('note.sign', { visitId: visit.id, text, home, revision: revision.current });
     setError(outcome.state === 'refused' ? outcome.why : null);
   };
-  const done = visit.runs.flatMap((run) => summariseRun(foldRun(run.items, run.events), visit.clientId).items);
+  const done = visit.runs.flatMap((run) => summariseRun(stateOf(run), visit.clientId).items);
   const choices = [
     ...new Map(
       done
@@ -137,6 +138,7 @@ const clock = (iso: string, zone: string) =>
 function Signed({ note, visitId, zone }: { note: StoredNote; visitId: string; zone: string }) {
   const [text, type] = useKept(`kokyu.addition.${visitId}`);
   const [error, setError] = useState<string | null>(null);
+  const keep = useKeep();
   const add = async () => {
     // The words leave the box at once, or a reload before the answer would offer them for adding a second time.
     type('');

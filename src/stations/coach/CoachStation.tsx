@@ -3,14 +3,14 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { faults, type FaultId } from '@/core/catalogue';
-import { foldRun, summariseRun } from '@/core/coach';
+import { type RunState, stateOf, summariseRun } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
-import { type LookRecord, baseMap, newest, protocols } from '@/core/look';
+import { baseMap, newest, protocols } from '@/core/look';
 import { type StoredRun } from '@/core/record';
 import { checkPlan, drillOf, planTotals } from '@/core/sequence';
 import { checkComponents } from '@/core/safety';
-import { changeOf, markerBeforeAfter, repeatPairs } from '@/core/track';
-import { keep, newId } from '@/keep';
+import { type Repeats, changeOf, markerBeforeAfter } from '@/core/track';
+import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { EmptyState, Notice } from '@/parts/Notice';
 import { ChangeLine } from '../ChangeLine';
@@ -27,11 +27,11 @@ import { closeRun } from './closeRun';
 /** Coach: the plan ready to run, the marker before it, and the recheck after it. */
 export function CoachStation({
   view,
-  looks = [],
+  repeats = {},
 }: {
   view: ClientView;
-  /** Looks of all visits, for the client's own noise. */
-  looks?: readonly LookRecord[];
+  /** Repeats of all visits, for the client's own noise. */
+  repeats?: Repeats;
 }) {
   const { visit } = view;
   const plan = visit?.plan?.plan.items.length ? visit.plan.plan : null;
@@ -45,7 +45,7 @@ export function CoachStation({
       </EmptyState>
     );
   }
-  const runs = visit.runs.map((run) => ({ run, state: foldRun(run.items, run.events) }));
+  const runs = visit.runs.map((run) => ({ run, state: stateOf(run) }));
   const open = runs.find(({ state }) => state.status !== 'ended');
   const done = runs.filter(({ state }) => state.status === 'ended');
   const signed = Boolean(visit.note?.signedAt);
@@ -73,21 +73,17 @@ export function CoachStation({
       ) : (
         plan && <StartRun view={view} again={done.length > 0} />
       )}
-      {done.length > 0 && !signed && <Recheck view={view} looks={looks} />}
+      {done.length > 0 && !signed && <Recheck view={view} repeats={repeats} />}
       {done.map(({ run, state }) => (
         <RunSummary key={run.id} state={state} who={visit.clientId} />
       ))}
-      {done.length > 0 && !open && <Close view={view} looks={looks} />}
+      {done.length > 0 && !open && <Close view={view} repeats={repeats} />}
     </>
   );
 }
 
 function OpenRun({ view, run }: { view: ClientView; run: StoredRun }) {
-  const router = useRouter();
-  const close = async () => {
-    await closeRun(run.id, Math.max(-1, ...run.events.map((event) => event.seq)) + 1);
-    router.refresh();
-  };
+  const close = () => closeRun(run.id, Math.max(-1, ...run.events.map((event) => event.seq)) + 1);
   return (
     <Notice title="A run is open.">
       <p>It waits where it was left{view.visit?.endedAt ? ', though the visit was ended' : ''}.</p>
@@ -95,7 +91,7 @@ function OpenRun({ view, run }: { view: ClientView; run: StoredRun }) {
         <LinkButton href={`/run/${run.id}`} look="strong">
           Go back to it
         </LinkButton>
-        <Button onClick={() => void close()}>Close it with what was done</Button>
+        <Button onClick={close}>Close it with what was done</Button>
       </div>
     </Notice>
   );
@@ -104,6 +100,7 @@ function OpenRun({ view, run }: { view: ClientView; run: StoredRun }) {
 function StartRun({ view, again }: { view: ClientView; again: boolean }) {
   const router = useRouter();
   const [error, setError] = useState<string | null>(null);
+  const keep = useKeep();
   const visit = view.visit!;
   const plan = visit.plan!.plan;
   const off = checkPlan(plan, view.gates).filter(({ level }) => level === 'off');
@@ -173,7 +170,7 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
   );
 }
 
-function Recheck({ view, looks }: { view: ClientView; looks: readonly LookRecord[] }) {
+function Recheck({ view, repeats }: { view: ClientView; repeats: Repeats }) {
   const visit = view.visit!;
   const before = baseMap(visit.looks, 'before');
   return (
@@ -187,7 +184,7 @@ function Recheck({ view, looks }: { view: ClientView; looks: readonly LookRecord
       </p>
       <Gated view={view} protocol={protocols.marker}>
         <Marker view={view} moment="after" />
-        <MarkerChange view={view} looks={looks} />
+        <MarkerChange view={view} repeats={repeats} />
       </Gated>
       <div className="mt-6">
         <RegionMap view={view} moment="after" />
@@ -197,12 +194,10 @@ function Recheck({ view, looks }: { view: ClientView; looks: readonly LookRecord
 }
 
 /** What the marker says now, against the client's own noise. */
-function MarkerChange({ view, looks }: { view: ClientView; looks: readonly LookRecord[] }) {
+function MarkerChange({ view, repeats }: { view: ClientView; repeats: Repeats }) {
   const marker = markerBeforeAfter(view.visit!.looks);
   if (!marker) return null;
-  return (
-    <ChangeLine change={changeOf(marker.measure, marker.before, marker.after, repeatPairs(looks, marker.measure))} />
-  );
+  return <ChangeLine change={changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? [])} />;
 }
 
 /** The length of a breath as it was planned; paced otherwise or tapped along only where it was. */
@@ -215,7 +210,7 @@ function cyclesInWords({ planned, paced, tapped }: ReturnType<typeof summariseRu
   return [planned === null ? '–' : seconds(planned), ...others].join(', ');
 }
 
-function RunSummary({ state, who }: { state: ReturnType<typeof foldRun>; who: string }) {
+function RunSummary({ state, who }: { state: RunState; who: string }) {
   const { items, plannedSeconds, activeSeconds, symptoms, settledSeconds, notes } = summariseRun(state, who);
   return (
     <section aria-label="What was done" className="mt-7 border-t border-ink pt-4">

@@ -2,11 +2,11 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { groupForm, mostInGroup } from '@/core/coach';
+import { groupForm, itemsOff, mostInGroup } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
 import { type Gates } from '@/core/safety';
 import { type PlanItem, drillOf, planTotals } from '@/core/sequence';
-import { keep, newId } from '@/keep';
+import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { NamedSelect } from '@/parts/Field';
 import { EmptyState } from '@/parts/Notice';
@@ -35,6 +35,7 @@ export function GroupStart({
   const [leaderId, setLeaderId] = useState(planners[0]?.clientId ?? '');
   const [others, setOthers] = useState<string[]>([]);
   const [error, setError] = useState<string | null>(null);
+  const keep = useKeep();
   const leader = candidates.find(({ clientId }) => clientId === leaderId) ?? null;
   if (candidates.length < 2 || !leader) {
     return (
@@ -51,7 +52,12 @@ export function GroupStart({
       runId,
       visitId: leader.visitId,
       items: leader.items,
-      members: members.map(({ clientId, visitId }) => ({ clientId, visitId })),
+      members: members.map(({ clientId, visitId, gates }) => ({
+        clientId,
+        visitId,
+        // What is off for somebody but the one whose plan it is, they sit out; it is not counted as done by them.
+        sitsOut: clientId === leaderId ? [] : itemsOff(leader.items, gates),
+      })),
     });
     if (outcome.state === 'refused') setError(outcome.why);
     else router.push(`/run/${runId}`);

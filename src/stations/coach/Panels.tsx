@@ -12,7 +12,8 @@ import { Slider } from '@/parts/Slider';
 import { Stepper } from '@/parts/Stepper';
 import { useKept } from '@/parts/useKept';
 import { type ClientView } from '../view';
-import { type Neighbours } from './useCoaching';
+import { type GroupMember } from './GroupTiles';
+import { type Neighbours, sitOutOf } from './useCoaching';
 import { type LiveRun } from './useRun';
 import { type SoundKind, type Volumes, soundKinds, useHasVoice } from './useSound';
 
@@ -53,6 +54,7 @@ export function PacePanel({
   item,
   index,
   restingCycle,
+  group,
 }: {
   view: ClientView;
   run: LiveRun;
@@ -60,6 +62,7 @@ export function PacePanel({
   index: number;
   /** Seconds of the client's own resting breath, as counted today; null without a count. */
   restingCycle: number | null;
+  group: readonly GroupMember[];
 }) {
   const { state, append } = run;
   const mode = modeOf(state, index);
@@ -74,6 +77,7 @@ export function PacePanel({
       breaths: item.breaths,
       sets: item.sets,
       ...to,
+      ...sitOutOf(view.id, group, { ...item, ...to }),
     });
   const phase = (which: 'inhale' | 'exhale', value: number) =>
     first && change({ cadences: [withPhase(first, which, value, limits, false)] });

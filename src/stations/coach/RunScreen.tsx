@@ -3,8 +3,16 @@
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { MonitorUp } from 'lucide-react';
 import { type FaultId, faults } from '@/core/catalogue';
-import { type RunState, announcement, clientFrame, endedByStop, mostInGroup } from '@/core/coach';
-import { newest, quietRate, fewestTaps } from '@/core/look';
+import {
+  type RunPerson,
+  type RunState,
+  announcement,
+  clientFrame,
+  endedByStop,
+  mostInGroup,
+  restingIn,
+} from '@/core/coach';
+import { newest, rateOf } from '@/core/look';
 import { capital } from '@/core/reasons';
 import { type StoredRun } from '@/core/record';
 import { type PlanItem, drillOf } from '@/core/sequence';
@@ -43,7 +51,8 @@ export function RunScreen({
   /** Everybody on the plan, when there is more than one. */
   group?: readonly GroupMember[];
 }) {
-  const run = useRun(stored);
+  const people = useMemo(() => peopleOf(view, group), [view, group]);
+  const run = useRun(stored, people);
   const { state, append, writes, ready, place, nowMs } = run;
   const shown = useShown(run);
   const sound = useSound(view.settings);
@@ -65,7 +74,7 @@ export function RunScreen({
   const side = sideNow(run, item);
   const who = chosen ?? undefined;
   const cues = useCues(run, item, index);
-  const neighbours = useNeighbours(view, run, item, index);
+  const neighbours = useNeighbours(view, run, item, index, group);
   const naming = useNaming(run, index, view.planning?.faults ?? {}, who);
   const actions = useActions(run, wake, { cues, naming, neighbours }, who);
   // A correction is the coach's to say or to show; the voice and the client's window keep to the cue.
@@ -146,7 +155,7 @@ export function RunScreen({
     </Panel>
   ) : (
     <Panel title={panels[panel]} onClose={() => setPanel(null)}>
-      {panel === 'pace' && <PacePanel {...{ view, run, item, index, restingCycle }} />}
+      {panel === 'pace' && <PacePanel {...{ view, run, item, index, restingCycle, group }} />}
       {panel === 'effort' && <EffortPanel {...{ run, index, neighbours, who }} />}
       {panel === 'note' && <NotePanel run={run} who={who} />}
       {panel === 'sound' && <SoundPanel {...sound} />}
@@ -244,34 +253,36 @@ function OnlyLooks({ run }: { run: LiveRun }) {
   );
 }
 
+/** Everybody on the run, whose plan it is first, as the rules of a run ask for them. The page is shown only while all may be coached. */
+function peopleOf(view: ClientView, group: readonly GroupMember[]): RunPerson[] {
+  const others = group.filter(({ clientId }) => clientId !== view.id);
+  return [{ clientId: view.id, name: view.name, gates: view.gates }, ...others].map(({ clientId, name, gates }) => ({
+    clientId,
+    name,
+    gates,
+    closed: null,
+  }));
+}
+
 /** The signs to watch: the client's own, or those of everybody chosen, each once. */
 function signsOf(view: ClientView, members: readonly GroupMember[]): string[] {
   const all = members.length > 0 ? members.map(({ gates }) => gates) : [view.gates];
   return [...new Set(all.flatMap(({ watch }) => watch.map(({ sign }) => sign)))];
 }
 
-/** Who was stopped in a group: still being settled, or out for today. */
+/** Who was stopped in a group, still being settled or out for today. */
 function useResting({ state }: LiveRun) {
   return useMemo(() => {
-    const unsettled = new Set<string>();
-    const out = new Set<string>();
-    for (const { event } of state.events) {
-      if (event.type === 'stop' && event.who) unsettled.add(event.who);
-      if (event.type === 'settled' && event.who) {
-        unsettled.delete(event.who);
-        if (event.then === 'end' || event.then === 'refer') out.add(event.who);
-        else out.delete(event.who);
-      }
-    }
+    const { unsettled, out } = restingIn(state);
     return { unsettled, all: new Set([...unsettled, ...out]) };
-  }, [state.events]);
+  }, [state]);
 }
 
 /** Seconds of the client's own resting breath, as counted today. */
 function restingCycleOf(view: ClientView): number | null {
   const quiet = newest(view.visit?.looks ?? [], 'quietLook', 'before');
-  if (!quiet || quiet.raw.taps.length < fewestTaps) return null;
-  return 60 / quietRate(quiet.raw.taps).breathsPerMinute;
+  const rate = quiet && rateOf(quiet.raw.taps);
+  return rate ? 60 / rate.breathsPerMinute : null;
 }
 
 const nextName = (items: readonly PlanItem[], index: number) => {

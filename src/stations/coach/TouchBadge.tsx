@@ -45,7 +45,8 @@ export function TouchChoice({
   touch: TouchConsent;
   onDone: () => void;
 }) {
-  const { record } = useFact(clientId, 'touch', latest);
+  // The choice closes with the press: a refusal is shown on whatever page is open.
+  const { record } = useFact(clientId, 'touch', latest, { shownHere: false });
   return (
     <ChoiceChips
       apart

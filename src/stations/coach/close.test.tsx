@@ -1,31 +1,21 @@
 /** @jest-environment jsdom */
-import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { blankRaw } from '@/core/look';
-import { type Outcome, type StoredLook } from '@/core/record';
-import { browserFakes } from '@/parts/browser.fakes';
+import { type StoredLook } from '@/core/record';
+import { repeatsOf } from '@/core/track';
+import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { Close } from './Close';
 import { type GroupCandidate, GroupStart } from './GroupStart';
 import { answers, item, run, signs, today, idOf, viewOf } from './coach.fixtures';
 import { evaluateGates, knownClient } from '@/core/safety';
 
-const mockSent: [string, Record<string, unknown>][] = [];
-let mockAnswer: Outcome = { state: 'saved', at: '' };
 let mockPushed: string | null = null;
-jest.mock('@/keep', () => ({
-  keep: (kind: string, payload: Record<string, unknown>) => {
-    mockSent.push([kind, payload]);
-    return Promise.resolve(mockAnswer);
-  },
-  newId: () => 'new-id',
-}));
 jest.mock('next/navigation', () => ({
   useRouter: () => ({ push: (to: string) => (mockPushed = to), refresh: () => undefined }),
 }));
 
 beforeEach(() => {
   browserFakes();
-  mockSent.length = 0;
-  mockAnswer = { state: 'saved', at: '' };
   mockPushed = null;
   localStorage.clear();
 });
@@ -43,16 +33,17 @@ const done = run([
 ]);
 const note = () => screen.getByLabelText('The note of this visit') as HTMLTextAreaElement;
 /** A press or a change with what it sets going, the outbox's answer included. */
-const click = (on: HTMLElement) => act(async () => void fireEvent.click(on));
-const type = (into: HTMLElement, value: string) => act(async () => void fireEvent.change(into, { target: { value } }));
-const leave = (field: HTMLElement) => act(async () => void fireEvent.blur(field));
-const sentOf = (kind: string) => mockSent.filter(([name]) => name === kind).map(([, payload]) => payload);
+const click = (on: HTMLElement) => doing(() => fireEvent.click(on));
+const type = (into: HTMLElement, value: string) => doing(() => fireEvent.change(into, { target: { value } }));
+const leave = (field: HTMLElement) => doing(() => fireEvent.blur(field));
+const sentOf = (kind: string) =>
+  sent.filter((one) => one.kind === kind).map(({ payload }) => payload as Record<string, unknown>);
 
 describe('the note before it is signed', () => {
   test('is written from the log and not sent until the coach changes it', () => {
-    render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
     expect(note().value).toContain('Towel round the ribs, sitting: 2 of 4 breaths at 3 in, 6 out; shoulders creep up.');
-    expect(mockSent).toEqual([]);
+    expect(sent).toEqual([]);
   });
 
   test('after a stop in the first breath there is nothing to take home, and that is said', () => {
@@ -61,14 +52,14 @@ describe('the note before it is signed', () => {
       [12, { type: 'stop', item: 0 }],
       [60, { type: 'settled', symptoms: ['dizziness'], note: '', then: 'end' }],
     ]);
-    render(<Close view={viewOf([], { runs: [stopped] })} looks={[]} />);
+    render(<Close view={viewOf([], { runs: [stopped] })} repeats={{}} />);
     expect(screen.getByText('No drill was done that could go home.')).toBeTruthy();
     expect(screen.queryByText(/What goes home/)).toBeNull();
     expect(note().value).toContain('Stopped: dizziness.');
   });
 
   test('what goes home is at most three, written into the note and kept with it', async () => {
-    render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
     await click(screen.getByRole('button', { name: /^Quiet nose breath/ }));
     expect(note().value).toMatch(/\nHome: Quiet nose breath\.$/);
     expect(sentOf('note.save')).toEqual([{ visitId: 'visit', text: note().value, home: ['quiet-nose'], revision: 0 }]);
@@ -78,7 +69,7 @@ describe('the note before it is signed', () => {
   });
 
   test('what is rechecked after the choice still gets into it, and after a reload too', async () => {
-    const shown = render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    const shown = render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
     await click(screen.getByRole('button', { name: /^Quiet nose breath/ }));
     const { text } = sentOf('note.save')[0] as { text: string };
     const marker = (moment: 'before' | 'after', readings: number[]): StoredLook => ({
@@ -92,7 +83,7 @@ describe('the note before it is signed', () => {
       revision: 1,
     });
     const looks = [marker('before', [5, 5]), marker('after', [8, 8])];
-    shown.rerender(<Close view={viewOf([], { runs: [done], looks })} looks={looks} />);
+    shown.rerender(<Close view={viewOf([], { runs: [done], looks })} repeats={repeatsOf(looks)} />);
     expect(note().value).toMatch(/\nMarker: .*\n/);
     shown.unmount();
     const saved = {
@@ -103,36 +94,38 @@ describe('the note before it is signed', () => {
       signedAt: null,
       additions: [],
     };
-    const later = render(<Close view={viewOf([], { runs: [done], note: saved })} looks={[]} />);
-    later.rerender(<Close view={viewOf([], { runs: [done], looks, note: saved })} looks={looks} />);
+    const later = render(<Close view={viewOf([], { runs: [done], note: saved })} repeats={{}} />);
+    later.rerender(<Close view={viewOf([], { runs: [done], looks, note: saved })} repeats={repeatsOf(looks)} />);
     expect(note().value).toMatch(/\nMarker: .*\nHome: Quiet nose breath\.$/);
   });
 
   test('a note of the coach’s own words stays theirs after a reload', () => {
     const saved = { text: 'Mine.', home: [], revision: 2, at: `${today}T11:00:00.000Z`, signedAt: null, additions: [] };
-    render(<Close view={viewOf([], { runs: [done], note: saved })} looks={[]} />);
+    render(<Close view={viewOf([], { runs: [done], note: saved })} repeats={{}} />);
     expect(note().value).toBe('Mine.');
   });
 
   test('typed words are saved on leaving the field, and signed as they stand', async () => {
-    render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
     await type(note(), 'Short and good.');
     await leave(note());
     expect(sentOf('note.save')).toEqual([{ visitId: 'visit', text: 'Short and good.', home: [], revision: 0 }]);
     await click(screen.getByRole('button', { name: 'Sign and end the visit' }));
-    await waitFor(() => expect(sentOf('note.sign')).toEqual([{ visitId: 'visit', text: 'Short and good.', home: [] }]));
+    await waitFor(() =>
+      expect(sentOf('note.sign')).toMatchObject([{ visitId: 'visit', text: 'Short and good.', home: [], revision: 1 }]),
+    );
   });
 
   test('can be written anew from the log', async () => {
-    render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
+    render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
     await type(note(), 'Oops');
     await click(screen.getByRole('button', { name: 'Write it anew from the log' }));
     expect(note().value).toContain('Towel round the ribs');
   });
 
   test('a refusal is one sentence, and the words stay', async () => {
-    render(<Close view={viewOf([], { runs: [done] })} looks={[]} />);
-    mockAnswer = { state: 'refused', why: 'This visit is signed already.' };
+    render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
+    answerWith({ state: 'refused', code: 'does not fit', why: 'This visit is signed already.' });
     await type(note(), 'Mine.');
     await leave(note());
     expect(await screen.findByText('This visit is signed already.')).toBeTruthy();
@@ -152,21 +145,21 @@ describe('after signing', () => {
   const box = () => screen.getByLabelText('An addition') as HTMLTextAreaElement;
 
   test('the note can’t be changed; an addition leaves the box at once, so that it can’t be added twice', async () => {
-    const shown = render(<Close view={viewOf([], { runs: [done], note: signed })} looks={[]} />);
+    const shown = render(<Close view={viewOf([], { runs: [done], note: signed })} repeats={{}} />);
     expect(screen.queryByLabelText('The note of this visit')).toBeNull();
     await type(box(), 'She rang.');
     shown.unmount();
-    render(<Close view={viewOf([], { runs: [done], note: signed })} looks={[]} />);
+    render(<Close view={viewOf([], { runs: [done], note: signed })} repeats={{}} />);
     expect(box().value).toBe('She rang.');
     await click(screen.getByRole('button', { name: 'Add it with today’s date' }));
-    expect(sentOf('note.add')).toEqual([{ additionId: 'new-id', visitId: 'visit', text: 'She rang.' }]);
+    expect(sentOf('note.add')).toEqual([{ additionId: expect.any(String), visitId: 'visit', text: 'She rang.' }]);
     expect(box().value).toBe('');
     expect((screen.getByRole('button', { name: 'Add it with today’s date' }) as HTMLButtonElement).disabled).toBe(true);
   });
 
   test('a refused addition comes back into the box with its reason', async () => {
-    render(<Close view={viewOf([], { runs: [done], note: signed })} looks={[]} />);
-    mockAnswer = { state: 'refused', why: 'An addition needs words.' };
+    render(<Close view={viewOf([], { runs: [done], note: signed })} repeats={{}} />);
+    answerWith({ state: 'refused', code: 'does not fit', why: 'An addition needs words.' });
     await type(box(), 'She rang.');
     await click(screen.getByRole('button', { name: 'Add it with today’s date' }));
     expect(await screen.findByText('An addition needs words.')).toBeTruthy();
@@ -194,18 +187,18 @@ describe('bringing a group together', () => {
     await click(open());
     expect(sentOf('run.create')).toEqual([
       {
-        runId: 'new-id',
+        runId: expect.any(String),
         visitId: idOf(101),
         items: [item()],
-        members: [1, 2, 3, 4, 5].map((n) => ({ clientId: idOf(n), visitId: idOf(100 + n) })),
+        members: [1, 2, 3, 4, 5].map((n) => ({ clientId: idOf(n), visitId: idOf(100 + n), sitsOut: [] })),
       },
     ]);
-    expect(mockPushed).toBe('/run/new-id');
+    expect(mockPushed).toMatch(/^\/run\/[0-9a-f-]{36}$/);
   });
 
   test('a refusal is told, and nobody is sent on', async () => {
     render(<GroupStart candidates={[person(1), person(2, [])]} closed={[]} />);
-    mockAnswer = { state: 'refused', why: 'Person 2 is not screened today.' };
+    answerWith({ state: 'refused', code: 'does not fit', why: 'Person 2 is not screened today.' });
     await click(screen.getByRole('button', { name: 'Person 2' }));
     await click(screen.getByRole('button', { name: 'Open the run for 2' }));
     expect(await screen.findByText('Person 2 is not screened today.')).toBeTruthy();

@@ -123,8 +123,8 @@ describe('a group', () => {
       ],
       {
         members: [
-          { clientId: idOf(1), visitId: 'other' },
-          { clientId: 'client', visitId: 'visit' },
+          { clientId: idOf(1), visitId: 'other', sitsOut: [] },
+          { clientId: 'client', visitId: 'visit', sitsOut: [] },
         ],
       },
     );
@@ -143,7 +143,7 @@ describe('the close', () => {
     [20, { type: 'end', why: 'by hand' }],
   ]);
   test('the note stands there written from the log, ready to sign', () => {
-    const page = html(<Close view={viewOf([fact('complaint', 'Stiff ribs')], { runs: [done] })} looks={[]} />);
+    const page = html(<Close view={viewOf([fact('complaint', 'Stiff ribs')], { runs: [done] })} repeats={{}} />);
     expect(page).toContain('Came for: Stiff ribs');
     expect(page).toContain('Done: 20 s of');
     expect(page).toContain('Not done: Quiet nose breath.');
@@ -151,7 +151,7 @@ describe('the close', () => {
   });
   test('once edited, the coach’s words stand; once signed, they can only be added to', () => {
     const note = { text: 'Mine.', home: [], revision: 3, at: `${today}T11:00:00.000Z`, signedAt: null, additions: [] };
-    expect(html(<Close view={viewOf([], { runs: [done], note })} looks={[]} />)).toContain(
+    expect(html(<Close view={viewOf([], { runs: [done], note })} repeats={{}} />)).toContain(
       'Write it anew from the log',
     );
     const signed = {
@@ -159,7 +159,7 @@ describe('the close', () => {
       signedAt: `${today}T11:05:00.000Z`,
       additions: [{ id: 'a', at: `${today}T12:00:00.000Z`, text: 'She rang.' }],
     };
-    const page = html(<Close view={viewOf([], { runs: [done], note: signed })} looks={[]} />);
+    const page = html(<Close view={viewOf([], { runs: [done], note: signed })} repeats={{}} />);
     expect(page).toContain('Mine.');
     expect(page).toContain('She rang.');
     expect(page).toContain('Add it with today’s date');

@@ -1,44 +1,31 @@
 /** @jest-environment jsdom */
-import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { type ClientMessage, type RunEvent, foldRun, summariseRun } from '@/core/coach';
-import { type Outcome, type StoredRun } from '@/core/record';
+import { type StoredRun } from '@/core/record';
 import { RunScreen } from './RunScreen';
 import { answers, fact, run, signs, today, idOf, viewOf } from './coach.fixtures';
 import { evaluateGates, knownClient } from '@/core/safety';
-import { browserFakes, heard, pass } from '@/parts/browser.fakes';
+import { answerOnce, browserFakes, doing, heard, pass, sent } from '@/parts/browser.fakes';
 
-/** What the screen handed to the outbox, and what it is answered. */
-const mockSent: { kind: string; payload: { events: { event: RunEvent; seq: number; atEpochMs: number }[] } }[] = [];
-let mockAnswer: Outcome = { state: 'saved', at: '' };
-let mockMade = 0;
-jest.mock('@/keep', () => ({
-  keep: (kind: string, payload: (typeof mockSent)[number]['payload']) => {
-    mockSent.push({ kind, payload });
-    return Promise.resolve(mockAnswer);
-  },
-  newId: () => `00000000-0000-7000-9000-${String((mockMade += 1)).padStart(12, '0')}`,
-  waitingPayloads: () => Promise.resolve([]),
-  useKeepState: () => ({ waiting: 0, reachable: true, lastSavedAt: null }),
-}));
 jest.mock('next/navigation', () => ({
   useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
   usePathname: () => '/',
 }));
 
+/** Events the screen handed to the outbox, as the server got them. */
+const stamps = () =>
+  sent.flatMap(({ kind, payload }) =>
+    kind === 'run.append' ? (payload as { events: { event: RunEvent; seq: number; atEpochMs: number }[] }).events : [],
+  );
 const begunAt = Date.UTC(2026, 10, 25, 10);
-const events = () =>
-  mockSent
-    .filter(({ kind }) => kind === 'run.append')
-    .flatMap(({ payload }) => payload.events.map(({ event }) => event));
+const events = () => stamps().map(({ event }) => event);
 const types = () => events().map(({ type }) => type);
 const last = () => events().at(-1);
-const press = (key: string) => act(() => void fireEvent.keyDown(document.body, { key }));
+const press = (key: string) => doing(() => fireEvent.keyDown(document.body, { key }));
 
 beforeEach(() => {
   jest.useFakeTimers({ now: begunAt });
   browserFakes();
-  mockSent.length = 0;
-  mockAnswer = { state: 'saved', at: '' };
   localStorage.clear();
 });
 afterEach(() => {
@@ -55,7 +42,7 @@ async function live(stored: StoredRun = run(), more: Partial<Parameters<typeof R
 /** Begun, and past the ten seconds of set-up: in the first breath of four, 3 in and 6 out. */
 async function breathing(more: Partial<Parameters<typeof RunScreen>[0]> = {}) {
   const shown = await live(run(), more);
-  press(' ');
+  await press(' ');
   await pass(11);
   return shown;
 }
@@ -64,20 +51,20 @@ describe('a run by its keys', () => {
   test('begins, waits and goes on with Space; each press is an event at its second', async () => {
     await live();
     expect(screen.getByText('Sitting')).toBeTruthy();
-    press(' ');
+    await press(' ');
     await pass(12);
     expect(document.querySelector('[data-phase]')?.getAttribute('data-phase')).toBe('inhale');
-    press(' ');
+    await press(' ');
     expect(screen.getByText('WAITING')).toBeTruthy();
     await pass(60);
-    press(' ');
+    await press(' ');
     await pass(2);
     expect(document.querySelector('[data-phase]')?.getAttribute('data-phase')).toBe('exhale');
     expect(types()).toEqual(['start', 'pause', 'resume']);
-    const stamps = mockSent.flatMap(({ payload }) => payload.events);
-    expect(stamps.map(({ seq }) => seq)).toEqual([0, 1, 2]);
-    expect((stamps[1]!.atEpochMs - stamps[0]!.atEpochMs) / 1000).toBeCloseTo(12, 1);
-    expect((stamps[2]!.atEpochMs - stamps[1]!.atEpochMs) / 1000).toBeCloseTo(60, 1);
+    const all = stamps();
+    expect(all.map(({ seq }) => seq)).toEqual([0, 1, 2]);
+    expect((all[1]!.atEpochMs - all[0]!.atEpochMs) / 1000).toBeCloseTo(12, 1);
+    expect((all[2]!.atEpochMs - all[1]!.atEpochMs) / 1000).toBeCloseTo(60, 1);
   });
 
   test('a breath is marked when it is over, with its seconds, once; the plan ends by itself', async () => {
@@ -89,36 +76,36 @@ describe('a run by its keys', () => {
     expect(types().filter((type) => type === 'breath')).toHaveLength(8);
     expect(types().filter((type) => type === 'end')).toHaveLength(1);
     expect(screen.getByRole('heading', { name: 'Done' })).toBeTruthy();
-    const stamped = mockSent.flatMap(({ payload }) => payload.events) as never[];
+    const stamped = stamps() as never[];
     expect(summariseRun(foldRun(run().items, stamped)).items.map((one) => one.deliveredBreaths)).toEqual([4, 4]);
   });
 
   test('a mark is stamped unnamed; the zones become its likeliest names, each with a key; after six seconds they go', async () => {
     await breathing();
-    press('f');
+    await press('f');
     expect(last()).toEqual({ type: 'fault', item: 0, fault: null });
     expect(screen.getAllByText(/name it$/)).toHaveLength(3);
     const [first] = screen.getAllByText(/name it$/);
     const words = first!.parentElement!.firstElementChild!.textContent;
-    press('1');
+    await press('1');
     expect(last()).toMatchObject({ type: 'named' });
     expect(screen.queryByText(/name it$/)).toBeNull();
     expect(words).not.toBe('');
 
-    press('f');
+    await press('f');
     await pass(6.2);
     expect(screen.queryByText(/name it$/)).toBeNull();
     const before = types().length;
-    press('1');
+    await press('1');
     expect(types()).toHaveLength(before);
   });
 
   test('the fourth place shows every fault, and waits for a choice', async () => {
     await breathing();
-    press('f');
-    press('4');
+    await press('f');
+    await press('4');
     await pass(8);
-    fireEvent.click(screen.getByRole('button', { name: 'Glutes grip' }));
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Glutes grip' })));
     expect(last()).toMatchObject({ type: 'named', fault: 'glutes' });
   });
 
@@ -127,27 +114,27 @@ describe('a run by its keys', () => {
     const cue = () => heard<ClientMessage>('kokyu-client').at(-1)!.frame;
     const before = cue();
     expect(before.kind).toBe('breathing');
-    press('f');
-    press('4');
-    fireEvent.click(screen.getByRole('button', { name: 'Shoulders creep up' }));
+    await press('f');
+    await press('4');
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Shoulders creep up' })));
     await pass(0.2);
     expect(screen.getByText('Smaller breath, long neck, hands lower on the ribs')).toBeTruthy();
     await pass(1.1);
     const { cue: words } = before as { cue: string };
     expect(cue()).toMatchObject({ kind: 'breathing', cue: words });
-    press('c');
+    await press('c');
     expect(document.querySelector('[data-cue]')?.textContent).toBe(words);
     expect(types()).not.toContain('cue');
-    press('c');
+    await press('c');
     expect(last()).toMatchObject({ type: 'cue', cue: words, landed: 'yes' });
   });
 
   test('the same fault again brings the fallback, and a third time the easier drill', async () => {
     await breathing();
     for (const words of [/^Smaller breath/, 'Lie down', 'Take the easier one now']) {
-      press('f');
-      press('4');
-      fireEvent.click(screen.getByRole('button', { name: 'Shoulders creep up' }));
+      await press('f');
+      await press('4');
+      await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Shoulders creep up' })));
       await pass(0.1);
       expect(screen.getByText(words)).toBeTruthy();
     }
@@ -155,10 +142,10 @@ describe('a run by its keys', () => {
 
   test('a cue lands, another comes, and the last mark is taken back', async () => {
     await breathing();
-    press('c');
+    await press('c');
     expect(last()).toMatchObject({ type: 'cue', item: 0, landed: 'yes' });
     expect(screen.getByText('Next cue')).toBeTruthy();
-    press('u');
+    await press('u');
     expect(last()).toMatchObject({ type: 'undo' });
     expect(screen.getByText('Cue landed')).toBeTruthy();
   });
@@ -166,11 +153,11 @@ describe('a run by its keys', () => {
   test('a talk holds the pacer: the trunk teaches, the client’s window is blank, and the count stays', async () => {
     await breathing();
     await pass(9);
-    press('t');
+    await press('t');
     await pass(30);
     expect(document.querySelector('[data-talk]')).not.toBeNull();
     expect(heard<ClientMessage>('kokyu-client').at(-1)!.frame).toEqual({ kind: 'rest', words: 'Rest' });
-    press('t');
+    await press('t');
     await pass(1);
     expect(document.querySelector('[data-breaths]')?.textContent).toMatch(/^2\s*\/4/);
     expect(types().filter((type) => type === 'breath')).toHaveLength(1);
@@ -178,26 +165,26 @@ describe('a run by its keys', () => {
 
   test('next jumps out of the set-up first, then to the next drill; back to this one’s beginning', async () => {
     await live();
-    press(' ');
+    await press(' ');
     await pass(2);
-    press('n');
+    await press('n');
     expect(last()).toEqual({ type: 'jump', toSeconds: 10, why: 'ready' });
     await pass(2);
-    press('n');
+    await press('n');
     expect(last()).toMatchObject({ type: 'jump', why: 'next' });
     await pass(1);
-    press('ArrowLeft');
+    await press('ArrowLeft');
     expect(last()).toMatchObject({ type: 'jump', why: 'back' });
     expect(types()).not.toContain('breath');
   });
 
   test('keys do nothing while words are typed, nor with Ctrl', async () => {
     await breathing();
-    fireEvent.click(screen.getByRole('button', { name: 'Note' }));
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Note' })));
     const field = screen.getByRole('textbox');
     const before = types().length;
     for (const key of ['f', 'n', ' ', 'c']) fireEvent.keyDown(field, { key });
-    act(() => void fireEvent.keyDown(document.body, { key: 'f', ctrlKey: true }));
+    await doing(() => fireEvent.keyDown(document.body, { key: 'f', ctrlKey: true }));
     expect(types()).toHaveLength(before);
   });
 });
@@ -205,12 +192,12 @@ describe('a run by its keys', () => {
 describe('a stop', () => {
   test('nothing moves, the client’s window says so; what is ticked and typed outlives the page', async () => {
     const shown = await breathing();
-    press('Escape');
+    await press('Escape');
     await pass(0.2);
     expect(screen.getByRole('heading', { name: 'Breathe normally' })).toBeTruthy();
     expect(heard<ClientMessage>('kokyu-client').at(-1)!.frame).toEqual({ kind: 'stopped' });
-    fireEvent.click(screen.getByRole('button', { name: 'dizziness' }));
-    fireEvent.change(screen.getByRole('textbox'), { target: { value: 'after the third breath' } });
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'dizziness' })));
+    await doing(() => fireEvent.change(screen.getByRole('textbox'), { target: { value: 'after the third breath' } }));
     shown.unmount();
 
     const stored = run([
@@ -219,7 +206,7 @@ describe('a stop', () => {
     ]);
     await live(stored);
     expect((screen.getByRole('textbox') as HTMLInputElement).value).toBe('after the third breath');
-    fireEvent.click(screen.getByRole('button', { name: 'Settled: end the drills for today' }));
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Settled: end the drills for today' })));
     expect(last()).toEqual({
       type: 'settled',
       symptoms: ['dizziness'],
@@ -234,29 +221,29 @@ describe('a stop', () => {
 
 describe('a pedal', () => {
   const pedal = { view: { ...viewOf(), settings: { ...viewOf().settings, pedalKeys: ['PageDown'] } } };
-  const down = () => act(() => void fireEvent.keyDown(document.body, { key: 'PageDown' }));
-  const up = () => act(() => void fireEvent.keyUp(document.body, { key: 'PageDown' }));
+  const down = () => doing(() => fireEvent.keyDown(document.body, { key: 'PageDown' }));
+  const up = () => doing(() => fireEvent.keyUp(document.body, { key: 'PageDown' }));
 
   test('short begins and taps, long marks a fault, double stops', async () => {
     await live(run(), pedal);
-    down();
+    await down();
     await pass(0.1);
-    up();
+    await up();
     await pass(0.5);
     expect(types()).toEqual(['start']);
     await pass(11);
-    down();
+    await down();
     await pass(0.1);
-    up();
+    await up();
     await pass(0.5);
     expect(last()).toEqual({ type: 'tap', item: 0 });
-    down();
+    await down();
     await pass(0.7);
     expect(last()).toEqual({ type: 'fault', item: 0, fault: null });
-    up();
+    await up();
     await pass(1);
     for (const step of [down, up, down]) {
-      step();
+      await step();
       await pass(0.1);
     }
     expect(last()).toEqual({ type: 'stop', item: 0 });
@@ -275,17 +262,17 @@ describe('a group', () => {
 
   test('a mark and a stop go to the tapped tile; the pacer goes on for the other', async () => {
     await breathing({ group: members });
-    fireEvent.click(screen.getByRole('button', { name: /Person 2/ }));
-    press('f');
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: /Person 2/ })));
+    await press('f');
     expect(last()).toEqual({ type: 'fault', item: 0, fault: null, who: idOf(2) });
     await pass(7);
-    press('Escape');
+    await press('Escape');
     expect(last()).toEqual({ type: 'stop', item: 0, who: idOf(2) });
     await pass(0.2);
     const panel = screen.getByRole('region', { name: 'Person 2 stopped' });
     expect(document.querySelector('[data-phase]')).not.toBeNull();
     // The tile is let go: a second Escape is for everybody.
-    press('Escape');
+    await press('Escape');
     expect(last()).toEqual({ type: 'stop', item: 0 });
     expect(within(panel).queryAllByRole('button').length).toBeGreaterThan(0);
   });
@@ -294,10 +281,10 @@ describe('a group', () => {
     await breathing({ group: members });
     const markFor = async (name: RegExp) => {
       const tile = screen.getByRole('button', { name });
-      if (tile.getAttribute('aria-pressed') !== 'true') fireEvent.click(tile);
-      press('f');
-      press('4');
-      fireEvent.click(screen.getByRole('button', { name: 'Shoulders creep up' }));
+      if (tile.getAttribute('aria-pressed') !== 'true') await doing(() => fireEvent.click(tile));
+      await press('f');
+      await press('4');
+      await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Shoulders creep up' })));
       await pass(0.1);
     };
     await markFor(/Person 1/);
@@ -313,12 +300,12 @@ describe('two windows', () => {
     browserFakes({ lockTaken: true });
     await live();
     expect(screen.getByText(/being coached in another window/)).toBeTruthy();
-    press(' ');
-    press('f');
-    expect(mockSent).toHaveLength(0);
-    fireEvent.click(screen.getByRole('button', { name: 'Coach it here instead' }));
+    await press(' ');
+    await press('f');
+    expect(sent).toHaveLength(0);
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Coach it here instead' })));
     await pass(0.1);
-    press(' ');
+    await press(' ');
     expect(types()).toEqual(['start']);
   });
 
@@ -329,11 +316,10 @@ describe('two windows', () => {
       { id: idOf(901), seq: 1, atEpochMs: begunAt + 9000, event: { type: 'cue', item: 0, cue: 'Wide', landed: 'yes' } },
     ];
     browserFakes({ served: { events: theirs } });
-    mockAnswer = { state: 'refused', why: 'Another device wrote here first.' };
-    press('f');
-    mockAnswer = { state: 'saved', at: '' };
+    answerOnce({ state: 'refused', code: 'overtaken', why: 'Another device wrote here first.' });
+    await press('f');
     await pass(0.1);
-    const marks = mockSent.flatMap(({ payload }) => payload.events).filter(({ event }) => event.type === 'fault');
+    const marks = stamps().filter(({ event }) => event.type === 'fault');
     expect(marks.map(({ seq }) => seq)).toEqual([1, 2]);
     expect(screen.getByText(/being coached in another window/)).toBeTruthy();
   });
@@ -344,7 +330,7 @@ describe('two windows', () => {
     await pass(0.6);
     expect(last()).toEqual({ type: 'pause', why: 'gap' });
     expect(screen.getByText(/^Back where you left it/)).toBeTruthy();
-    const pause = mockSent.at(-1)!.payload.events[0]!;
+    const pause = stamps().at(-1)!;
     expect((pause.atEpochMs - begunAt) / 1000).toBeLessThan(13);
   });
 });
@@ -352,8 +338,8 @@ describe('two windows', () => {
 describe('pace and dose, on the fly', () => {
   test('one breath more goes into the set under way; the planned dose stays in the log', async () => {
     await breathing();
-    fireEvent.click(screen.getByRole('button', { name: 'Pace and dose' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Breaths a set: more' }));
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Pace and dose' })));
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Breaths a set: more' })));
     expect(last()).toMatchObject({ type: 'adjust', item: 0, breaths: 5, sets: 1 });
     await pass(0.1);
     expect(screen.getByText('/5')).toBeTruthy();
@@ -361,16 +347,16 @@ describe('pace and dose, on the fly', () => {
 
   test('following: taps set the pace', async () => {
     await breathing();
-    fireEvent.click(screen.getByRole('button', { name: 'Pace and dose' }));
-    fireEvent.click(screen.getByRole('radio', { name: /follow/i }));
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Pace and dose' })));
+    await doing(() => fireEvent.click(screen.getByRole('radio', { name: /follow/i })));
     expect(last()).toMatchObject({ type: 'pace', mode: 'follow' });
-    press('b');
+    await press('b');
     await pass(6);
-    press('b');
+    await press('b');
     await pass(6);
-    press('b');
+    await press('b');
     expect(types().filter((type) => type === 'tap')).toHaveLength(3);
-    const stamped = mockSent.flatMap(({ payload }) => payload.events) as never[];
+    const stamped = stamps() as never[];
     expect(summariseRun(foldRun(run().items, stamped)).items[0]!.cycles.tapped).toBeCloseTo(6, 1);
   });
 });

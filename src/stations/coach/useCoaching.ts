@@ -10,6 +10,7 @@ import {
   faultOrder,
   faultsOf,
   harderReadiness,
+  itemOff,
   remedyFor,
   unnamedMarks,
 } from '@/core/coach';
@@ -17,6 +18,7 @@ import { type PlanItem, cueWords, drillOf } from '@/core/sequence';
 import { newId } from '@/keep';
 import { planContext, usePlanner } from '../sequence/usePlan';
 import { type ClientView } from '../view';
+import { type GroupMember } from './GroupTiles';
 import { type LiveRun } from './useRun';
 
 /** How long the zones offer the likeliest faults after a mark. */
@@ -112,13 +114,27 @@ export function useNaming(run: LiveRun, index: number, history: FaultHistory, wh
 }
 export type Naming = ReturnType<typeof useNaming>;
 
+/** Those of a group, but for the one whose plan it is, who sit an item out by their own limits. */
+export function sitOutOf(leaderId: string, group: readonly GroupMember[], item: PlanItem): { sitOut?: string[] } {
+  const out = group.flatMap(({ clientId, gates }) =>
+    clientId !== leaderId && itemOff(item, gates) !== null ? [clientId] : [],
+  );
+  return group.length > 0 ? { sitOut: out } : {};
+}
+
 interface Neighbour {
   name: string;
   item: Omit<PlanItem, 'id'>;
 }
 
 /** The easier and the harder neighbour of the drill at hand, where gates and props allow them. */
-export function useNeighbours(view: ClientView, run: LiveRun, item: PlanItem, index: number) {
+export function useNeighbours(
+  view: ClientView,
+  run: LiveRun,
+  item: PlanItem,
+  index: number,
+  group: readonly GroupMember[] = [],
+) {
   const planner = usePlanner();
   const plan = view.visit?.plan?.plan ?? null;
   const drill: Drill = drillOf(item);
@@ -151,7 +167,14 @@ export function useNeighbours(view: ClientView, run: LiveRun, item: PlanItem, in
   const readiness = useMemo(() => harderReadiness(run.state, index), [run.state, index]);
   const { append } = run;
   const swap = (neighbour: Neighbour | null, why: 'easier' | 'harder') =>
-    neighbour && append({ type: 'swap', item: index, to: { ...neighbour.item, id: newId() }, why });
+    neighbour &&
+    append({
+      type: 'swap',
+      item: index,
+      to: { ...neighbour.item, id: newId() },
+      why,
+      ...sitOutOf(view.id, group, { ...neighbour.item, id: '' }),
+    });
   return {
     easier: usable?.easier?.name ?? null,
     harder: usable?.harder?.name ?? null,

@@ -3,20 +3,23 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   type RunEvent,
+  type RunPerson,
   type RunPlace,
   type RunState,
   type RunTimeline,
   type StampedEvent,
   cursorAt,
-  foldRun,
+  eventDenied,
   gapPause,
   locate,
   reduceRun,
+  stateOf,
   timelineOf,
 } from '@/core/coach';
 import { cycleSeconds } from '@/core/cadence';
-import { type StoredRun } from '@/core/record';
-import { keep, newId, waitingPayloads } from '@/keep';
+import { type RefusalCode, type StoredRun } from '@/core/record';
+import { newId, useKeep, waitingPayloads } from '@/keep';
+import { say } from '@/parts/say';
 import { RunClock } from './runClock';
 
 /** How often the page notes that it is alive; a longer silence becomes a pause. */
@@ -59,14 +62,19 @@ const seenKey = (runId: string) => `kokyu.run.${runId}.seen`;
  * A run as a fold over its events: those the server has, those still waiting in this browser, and those that happen now.
  * Each is written to the outbox before anything else happens, so a reload or a lost server comes back to the same second.
  */
-export function useRun(run: StoredRun): LiveRun {
-  const [state, setState] = useState<RunState>(() => foldRun(run.items, run.events));
+export function useRun(run: StoredRun, people: readonly RunPerson[] = []): LiveRun {
+  const [state, setState] = useState<RunState>(() => stateOf(run));
   const [writes, setWrites] = useState(false);
   const [ready, setReady] = useState(false);
   const clock = useRef<RunClock | null>(null);
   const latest = useRef(state);
   const mayWrite = useRef(false);
-  const overtaken = useRef<(refused: StampedEvent) => Promise<void>>(async () => undefined);
+  const keep = useKeep();
+  const on = useRef(people);
+  useEffect(() => {
+    on.current = people;
+  });
+  const overtaken = useRef<(refused: StampedEvent, code: RefusalCode) => Promise<void>>(async () => undefined);
   const timeline = useMemo(() => timelineOf(state.items), [state.items]);
 
   const nowMs = useCallback(() => (clock.current ??= new RunClock()).now(), []);
@@ -74,6 +82,12 @@ export function useRun(run: StoredRun): LiveRun {
   const appendAt = useCallback(
     (event: RunEvent, atEpochMs: number): StampedEvent | null => {
       if (!mayWrite.current) return null;
+      // What the server would refuse is not begun here: asked first, with the same rules.
+      const denied = on.current.length > 0 ? eventDenied(latest.current, event, on.current, atEpochMs) : null;
+      if (denied) {
+        say(denied.why);
+        return null;
+      }
       const stamped: StampedEvent = {
         id: newId(),
         seq: latest.current.nextSeq,
@@ -83,23 +97,35 @@ export function useRun(run: StoredRun): LiveRun {
       latest.current = reduceRun(latest.current, stamped);
       setState(latest.current);
       void keep('run.append', { runId: run.id, events: [stamped] }).then((outcome) => {
-        if (outcome.state === 'refused') void overtaken.current(stamped);
+        if (outcome.state !== 'refused') return;
+        if (outcome.code !== 'overtaken') say(outcome.why);
+        void overtaken.current(stamped, outcome.code);
       });
       return stamped;
     },
-    [run.id],
+    [run.id, keep],
   );
 
-  /** Another device wrote at this place first: take its events in, put the mark made here behind them, and only look. */
+  /**
+   * An event was refused. The run is what the server has of it. Where another device wrote at this place first, the mark made here goes
+   * behind its events, and this window only looks.
+   */
   const overtakenBy = useCallback(
-    async (refused: StampedEvent) => {
+    async (refused: StampedEvent, code: RefusalCode) => {
+      if (code !== 'overtaken') {
+        const theirs = await serverEvents(run.id);
+        if (!theirs) return;
+        latest.current = stateOf({ ...run, events: theirs });
+        setState(latest.current);
+        return;
+      }
       mayWrite.current = false;
       setWrites(false);
       // The other device goes on writing meanwhile, so the place behind its events may be taken again.
       for (let tries = 0; tries < 5; tries += 1) {
         const theirs = await serverEvents(run.id);
         if (!theirs) return;
-        latest.current = foldRun(run.items, theirs);
+        latest.current = stateOf({ ...run, events: theirs });
         setState(latest.current);
         if (!carriedOver.includes(refused.event.type)) return;
         const again = { ...refused, id: newId(), seq: latest.current.nextSeq };
@@ -107,7 +133,7 @@ export function useRun(run: StoredRun): LiveRun {
         if (answer !== 'refused') return;
       }
     },
-    [run.id, run.items],
+    [run, keep],
   );
   useEffect(() => {
     overtaken.current = overtakenBy;
@@ -122,10 +148,8 @@ export function useRun(run: StoredRun): LiveRun {
     const waiting = (await waitingPayloads('run.append')).filter(({ runId }) => runId === run.id);
     const theirs = (await serverEvents(run.id)) ?? run.events;
     const known = new Map([...theirs, ...waiting.flatMap(({ events }) => events)].map((event) => [event.seq, event]));
-    latest.current = foldRun(run.items, [
-      ...known.values(),
-      ...latest.current.events.filter(({ seq }) => !known.has(seq)),
-    ]);
+    const others = latest.current.events.filter(({ seq }) => !known.has(seq));
+    latest.current = stateOf({ ...run, events: [...known.values(), ...others] });
     setState(latest.current);
     const seen = Number(localStorage.getItem(seenKey(run.id)) ?? 0);
     const gap = gapPause(latest.current, Math.max(seen, latest.current.lastEpochMs ?? 0), Date.now());
@@ -203,12 +227,12 @@ export function useRun(run: StoredRun): LiveRun {
     const timer = setInterval(() => {
       void serverEvents(run.id).then((theirs) => {
         if (!theirs || mayWrite.current || theirs.length <= latest.current.events.length) return;
-        latest.current = foldRun(run.items, theirs);
+        latest.current = stateOf({ ...run, events: theirs });
         setState(latest.current);
       });
     }, followEveryMs);
     return () => clearInterval(timer);
-  }, [writes, ready, run.id, run.items]);
+  }, [writes, ready, run]);
 
   // Whatever sets the run going sets the mark too, so that an old one is not taken for a gap.
   useEffect(() => {

@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Settings } from '@/core/record';
-import { keep } from '@/keep';
+import { send } from '@/keep';
 
 export const soundKinds = {
   tones: { setting: 'toneVolume', name: 'Tones', usual: 60 },
@@ -23,7 +23,7 @@ export function useSound(settings: Settings) {
   const [muted, setMuted] = useState(false);
   const set = useCallback((kind: SoundKind, volume: number) => {
     setVolumes((all) => ({ ...all, [kind]: volume }));
-    void keep('settings.change', { [soundKinds[kind].setting]: volume });
+    send('settings.change', { [soundKinds[kind].setting]: volume });
   }, []);
   const heard: Volumes = muted ? { tones: 0, noise: 0, voice: 0 } : volumes;
   return { volumes, heard, set, muted, setMuted };

@@ -19,7 +19,7 @@ import {
   protocols,
 } from '@/core/look';
 import { checkComponents } from '@/core/safety';
-import { keep } from '@/keep';
+import { send } from '@/keep';
 import { LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { EmptyState } from '@/parts/Notice';
@@ -57,7 +57,7 @@ const screens: Partial<Record<ProtocolId, (props: { view: ClientView }) => React
 
 /** The looks of this visit: as chosen, else a first look, or what was marked last time. */
 export function listOf(view: ClientView): LookList {
-  return view.visit?.lookList ?? lookList(view.earlier.length > 0 ? 'recheck' : 'first', view.markedLast);
+  return view.visit?.lookList ?? lookList(view.last !== null ? 'recheck' : 'first', view.markedLast);
 }
 
 /** Look: watch first, then measure. One protocol at a time; any of them can be left out, moved or added. */
@@ -84,7 +84,7 @@ export function LookStation({ view }: { view: ClientView }) {
   const Screen = screens[current];
   const open = shown.filter((id) => done(id) === null);
   const choose = (chosen: LookList) =>
-    void keep('visit.lookList', { visitId: visit.id, list: { ...chosen, protocols: [...chosen.protocols] } });
+    send('visit.lookList', { visitId: visit.id, list: { ...chosen, protocols: [...chosen.protocols] } });
   return (
     <div className="gap-8 xl:grid xl:grid-cols-[14rem_minmax(0,1fr)]">
       <div className="mb-4 border-b border-rule pb-3 xl:mb-0 xl:border-r xl:border-b-0 xl:pr-4">

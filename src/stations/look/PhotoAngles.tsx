@@ -10,7 +10,7 @@ import {
   photoMeasures,
 } from '@/core/look';
 import { commonPractice } from '@/core/reasons';
-import { keep, newId } from '@/keep';
+import { newId, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
@@ -31,6 +31,7 @@ export function PhotoAngles({
   const [error, setError] = useState<string | null>(null);
   const [fresh, setFresh] = useState<Record<string, string>>({});
   const input = useRef<HTMLInputElement>(null);
+  const keep = useKeep();
   const photo = photos.find((one) => one.measure === measure) ?? null;
 
   const attach = async (event: ChangeEvent<HTMLInputElement>) => {

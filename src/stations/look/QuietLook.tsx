@@ -1,7 +1,16 @@
 'use client';
 
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { type Raw, type TapDoubt, fewestTaps, quietRate, rateBand, rateBandProvenance, settleDoubt } from '@/core/look';
+import {
+  type Raw,
+  type TapDoubt,
+  fewestTaps,
+  mergedTaps,
+  rateBand,
+  rateBandProvenance,
+  rateOf,
+  settleDoubt,
+} from '@/core/look';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { type ClientView } from '../view';
@@ -26,7 +35,9 @@ export function QuietLook({ view }: { view: ClientView }) {
     const now = performance.now();
     firstTap.current ??= now;
     setCounting(true);
-    save({ ...raw, taps: [...raw.taps, Math.round((now - firstTap.current) / 10) / 100] });
+    // Two fingers, or one that bounced, are one tap.
+    const taps = mergedTaps([...raw.taps, Math.round((now - firstTap.current) / 10) / 100]);
+    if (taps.length > raw.taps.length) save({ ...raw, taps });
   }, [over, raw, save]);
 
   const undoTap = useCallback(() => {
@@ -129,8 +140,9 @@ function Result({
   settle: (taps: number[]) => void;
   counting: boolean;
 }) {
-  if (raw.taps.length < fewestTaps) {
-    const more = fewestTaps - raw.taps.length;
+  const rate = rateOf(raw.taps);
+  if (!rate) {
+    const more = Math.max(1, fewestTaps - raw.taps.length);
     return (
       <p className="text-lg text-ink2" role="status">
         {raw.taps.length === 0
@@ -139,7 +151,6 @@ function Result({
       </p>
     );
   }
-  const rate = quietRate(raw.taps);
   const band = rateBand(rate.breathsPerMinute);
   return (
     <div>

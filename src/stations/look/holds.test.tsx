@@ -1,34 +1,25 @@
 /** @jest-environment jsdom */
-import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { type ClientMessage, clientChannel } from '@/core/coach';
 import { type HoldTry, type Raw } from '@/core/look';
 import { type OwnEntry } from '@/core/record';
-import { browserFakes, heard, pass } from '@/parts/browser.fakes';
+import { browserFakes, doing, heard, pass, sent } from '@/parts/browser.fakes';
 import { fact, today, viewOf } from '../coach/coach.fixtures';
 import { OwnBreathPage } from '../ownBreath/OwnBreath';
 import { type ClientView } from '../view';
 import { CalmHold } from './CalmHold';
 import { FormLook } from './FormLook';
 
-const mockSent: [string, { raw: Raw<'calmHold'>; entry: unknown }][] = [];
-jest.mock('@/keep', () => ({
-  keep: (kind: string, payload: never) => {
-    mockSent.push([kind, payload]);
-    return Promise.resolve({ state: 'saved', at: '' });
-  },
-  newId: () => 'new-id',
-}));
-
-const space = () => act(async () => void fireEvent.keyDown(document.body, { key: ' ' }));
+const payloads = (kind: string): unknown[] => sent.filter((one) => one.kind === kind).map(({ payload }) => payload);
+const space = () => doing(() => fireEvent.keyDown(document.body, { key: ' ' }));
 const button = (name: RegExp | string) => screen.getByRole('button', { name });
-const choose = (name: string) => act(async () => void fireEvent.click(screen.getByRole('radio', { name })));
-const raw = () => mockSent.filter(([kind]) => kind === 'look.save').at(-1)![1].raw;
+const choose = (name: string) => doing(() => fireEvent.click(screen.getByRole('radio', { name })));
+const raw = () => (payloads('look.save').at(-1) as { raw: Raw<'calmHold'> }).raw;
 const calm20: HoldTry = { seconds: 20, feeling: 'calm', firstBreath: 'nose and quiet' };
 
 beforeEach(() => {
   jest.useFakeTimers({ now: Date.UTC(2026, 10, 25, 10) });
   browserFakes();
-  mockSent.length = 0;
   localStorage.clear();
 });
 afterEach(() => {
@@ -61,7 +52,7 @@ describe('the calm exhale hold', () => {
     expect(screen.getByText('12.0 s')).toBeTruthy();
     await choose('calm');
     await choose('nose and quiet');
-    await act(async () => void fireEvent.click(button('Record this try')));
+    await doing(() => fireEvent.click(button('Record this try')));
     expect(raw().tries).toMatchObject([{ seconds: 12, feeling: 'calm', firstBreath: 'nose and quiet' }]);
     await pass(1);
     expect((button(/^Rest, \d+ s/) as HTMLButtonElement).disabled).toBe(true);
@@ -80,7 +71,7 @@ describe('the calm exhale hold', () => {
       await space();
       await choose('calm');
       await choose('nose and quiet');
-      await act(async () => void fireEvent.click(button('Record this try')));
+      await doing(() => fireEvent.click(button('Record this try')));
     }
     expect(raw().tries).toHaveLength(3);
     await pass(120);
@@ -91,7 +82,7 @@ describe('the calm exhale hold', () => {
   test('standing and walking come after two calm sessions, or when the coach says so', async () => {
     const shown = open();
     expect(screen.queryByRole('radio', { name: 'walking' })).toBeNull();
-    await act(async () => void fireEvent.click(button(/^They have held calmly before/)));
+    await doing(() => fireEvent.click(button(/^They have held calmly before/)));
     expect(screen.getByRole('radio', { name: 'walking' })).toBeTruthy();
     shown.unmount();
     open({ holdsBefore: [before('sitting'), before('hook-lying')] });
@@ -107,7 +98,7 @@ describe('the calm exhale hold', () => {
       await pass(0.8);
       await space();
     }
-    await act(async () => void fireEvent.click(button('The first wish to breathe')));
+    await doing(() => fireEvent.click(button('The first wish to breathe')));
     expect(screen.getByText('5.6 s, 7 steps')).toBeTruthy();
   });
 
@@ -119,7 +110,7 @@ describe('the calm exhale hold', () => {
     await space();
     await choose('strained');
     await choose('mouth');
-    await act(async () => void fireEvent.click(button('Record this try')));
+    await doing(() => fireEvent.click(button('Record this try')));
     expect(screen.getByText(/No try was calm, so none counts/)).toBeTruthy();
     expect(screen.getByText(/^Some strain: step back, practise holds of at most 18 s/)).toBeTruthy();
   });
@@ -137,16 +128,16 @@ describe('the ten-count', () => {
     expect(document.querySelector('[data-tick]')?.textContent).toBe('10');
     await pass(0.3);
     expect(screen.getByText('Ten. Breathe out')).toBeTruthy();
-    expect(mockSent).toHaveLength(0);
+    expect(sent).toHaveLength(0);
     expect(screen.getByText(/says nothing about the lungs/)).toBeTruthy();
   });
 
   test('a press before ten is kept as stopped, and nothing counts on', async () => {
     ten();
-    await act(async () => void fireEvent.click(button(/Start the ten/)));
+    await doing(() => fireEvent.click(button(/Start the ten/)));
     await pass(4);
     await space();
-    expect(mockSent.at(-1)![1].raw).toMatchObject({ result: 'stopped before ten' });
+    expect((sent.at(-1)!.payload as { raw: unknown }).raw).toMatchObject({ result: 'stopped before ten' });
     await pass(20);
     expect(screen.queryByText('Ten. Breathe out')).toBeNull();
   });
@@ -154,31 +145,31 @@ describe('the ten-count', () => {
 
 describe('the coach’s own breath', () => {
   const page = (entries: readonly OwnEntry[] = []) => render(<OwnBreathPage entries={entries} today={today} />);
-  const kept = () => mockSent.filter(([kind]) => kind === 'own.add').map(([, payload]) => payload.entry);
+  const kept = () => payloads('own.add').map((payload) => (payload as { entry: unknown }).entry);
 
   test('a minute through the nose is kept when it is over, and sooner when it is enough', async () => {
     page();
-    await act(async () => void fireEvent.click(button('Begin')));
+    await doing(() => fireEvent.click(button('Begin')));
     await pass(61);
     expect(kept()).toEqual([{ kind: 'nose', seconds: 60 }]);
-    await act(async () => void fireEvent.click(button('Begin')));
+    await doing(() => fireEvent.click(button('Begin')));
     await pass(20);
-    await act(async () => void fireEvent.click(button('That is enough')));
+    await doing(() => fireEvent.click(button('That is enough')));
     expect(kept()).toHaveLength(2);
     expect((kept()[1] as { seconds: number }).seconds).toBeCloseTo(20, 0);
   });
 
   test('a hold has no figure while it lasts and outlives a reload', async () => {
     const shown = page();
-    await act(async () => void fireEvent.click(button('Start the hold')));
+    await doing(() => fireEvent.click(button('Start the hold')));
     await pass(17);
     expect(screen.getByRole('region', { name: 'Calm exhale hold' }).textContent).not.toMatch(/\d/);
-    await act(async () => void fireEvent.click(button('Breathe when you first want to')));
+    await doing(() => fireEvent.click(button('Breathe when you first want to')));
     shown.unmount();
     page();
     await choose('calm');
     await choose('nose and big');
-    await act(async () => void fireEvent.click(screen.getAllByRole('button', { name: 'Keep it' })[0]!));
+    await doing(() => fireEvent.click(screen.getAllByRole('button', { name: 'Keep it' })[0]!));
     expect(kept()).toEqual([{ kind: 'hold', seconds: 17, feeling: 'calm', firstBreath: 'nose and big' }]);
   });
 });

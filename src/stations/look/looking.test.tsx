@@ -1,31 +1,21 @@
 /** @jest-environment jsdom */
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { type GirthGo, type Raw } from '@/core/look';
-import { browserFakes, pass } from '@/parts/browser.fakes';
+import { browserFakes, doing, pass, sent } from '@/parts/browser.fakes';
 import { viewOf } from '../coach/coach.fixtures';
 import { Goes } from './Goes';
 import { QuietLook } from './QuietLook';
 import { RegionMap } from './RegionMap';
 
-const mockSent: { lookId: string; revision: number; raw: unknown }[] = [];
-let mockMade = 0;
-jest.mock('@/keep', () => ({
-  keep: (_: string, payload: never) => {
-    mockSent.push(payload);
-    return Promise.resolve({ state: 'saved', at: '' });
-  },
-  newId: () => `id-${(mockMade += 1)}`,
-}));
-
-const key = (name: string, on: Element = document.body) => act(async () => void fireEvent.keyDown(on, { key: name }));
-const click = (name: string | RegExp) => act(async () => void fireEvent.click(screen.getByRole('button', { name })));
-const choose = (name: string) => act(async () => void fireEvent.click(screen.getByRole('radio', { name })));
-const kept = <T,>() => mockSent.at(-1)!.raw as T;
+const saves = () => sent.map(({ payload }) => payload as { lookId: string; revision: number; raw: unknown });
+const key = (name: string, on: Element = document.body) => doing(() => fireEvent.keyDown(on, { key: name }));
+const click = (name: string | RegExp) => doing(() => fireEvent.click(screen.getByRole('button', { name })));
+const choose = (name: string) => doing(() => fireEvent.click(screen.getByRole('radio', { name })));
+const kept = <T,>() => saves().at(-1)!.raw as T;
 
 beforeEach(() => {
   jest.useFakeTimers({ now: Date.UTC(2026, 10, 25, 10) });
   browserFakes();
-  mockSent.length = 0;
 });
 afterEach(() => {
   cleanup();
@@ -54,8 +44,8 @@ describe('the resting rate by taps', () => {
   test('every tap is kept at once under one record, in order', async () => {
     render(<QuietLook view={viewOf()} />);
     await tapEvery(4, 4, 4);
-    expect(mockSent.map(({ revision }) => revision)).toEqual([0, 1, 2, 3]);
-    expect(new Set(mockSent.map(({ lookId }) => lookId)).size).toBe(1);
+    expect(saves().map(({ revision }) => revision)).toEqual([0, 1, 2, 3]);
+    expect(new Set(saves().map(({ lookId }) => lookId)).size).toBe(1);
   });
 
   test('U takes a tap back; counting again begins a new record and leaves the old one', async () => {
@@ -63,10 +53,10 @@ describe('the resting rate by taps', () => {
     await tapEvery(4, 4, 4, 4);
     await key('u');
     expect(kept<Raw<'quietLook'>>().taps).toEqual([0, 4, 8, 12]);
-    const first = mockSent.at(-1)!.lookId;
+    const first = saves().at(-1)!.lookId;
     await click('Count again');
     await key(' ');
-    expect(mockSent.at(-1)!.lookId).not.toBe(first);
+    expect(saves().at(-1)!.lookId).not.toBe(first);
     expect(kept<Raw<'quietLook'>>().taps).toEqual([0]);
   });
 
@@ -121,10 +111,10 @@ describe('the region map by keys', () => {
   test('a map for each position: what was seen lying stays when sitting is graded', async () => {
     render(<RegionMap view={viewOf()} />);
     await key('2', part('belly'));
-    const lying = mockSent.at(-1)!.lookId;
+    const lying = saves().at(-1)!.lookId;
     await choose('sitting');
     await key('1', part('belly'));
-    expect(mockSent.at(-1)!.lookId).not.toBe(lying);
+    expect(saves().at(-1)!.lookId).not.toBe(lying);
     expect(kept<Raw<'regionMap'>>()).toMatchObject({ position: 'sitting', quiet: { belly: 1 } });
   });
 

@@ -12,7 +12,7 @@ import {
   protocols,
 } from '@/core/look';
 import { checkComponents } from '@/core/safety';
-import { keep, newId } from '@/keep';
+import { newId, useKeep } from '@/keep';
 import { type ClientView } from '../view';
 
 /** The positions of a protocol this client may take today. */
@@ -45,6 +45,7 @@ export function useLook<P extends ProtocolId>(view: ClientView, protocol: P, opt
   // What newer versions of a protocol ask in addition is not observed in an older record.
   const [raw, setRaw] = useState<Raw<P>>(initial ? { ...blank, ...initial.raw } : blank);
   const [error, setError] = useState<string | null>(null);
+  const keep = useKeep();
   const record = useRef<{ id: string | null; revision: number; takenAt: string | null }>({
     id: initial?.id ?? null,
     revision: visit.looks.find(({ id }) => id === initial?.id)?.revision ?? 0,
@@ -70,10 +71,12 @@ export function useLook<P extends ProtocolId>(view: ClientView, protocol: P, opt
         revision,
       }).then((outcome) => {
         setError(outcome.state === 'refused' ? outcome.why : null);
-        if (outcome.state === 'conflict') now.revision = (outcome.theirs as { revision: number }).revision;
+        if (outcome.state === 'conflict') now.revision = outcome.revision ?? now.revision;
+        // What was refused did not move the record on: the next change stands on the one before it.
+        if (outcome.state === 'refused') now.revision = Math.max(0, now.revision - 1);
       });
     },
-    [visit.id, protocol, moment],
+    [visit.id, protocol, moment, keep],
   );
 
   const beginAgain = useCallback(() => {

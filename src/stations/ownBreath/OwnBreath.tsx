@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
 import { type HoldTry, holdAdvice } from '@/core/look';
 import { type OwnBreath, type OwnEntry, dayInWords, ownNoseSeconds } from '@/core/record';
-import { keep, newId } from '@/keep';
+import { newId, send, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
 import { Slider } from '@/parts/Slider';
@@ -18,13 +18,17 @@ const quietMinute = planBreaths([{ cadence: cadence(4, 6), breaths: ownNoseSecon
 
 /** The coach's own breath: a minute through the nose, a calm hold, a word on the voice. Kept apart from clients. */
 export function OwnBreathPage({ entries, today }: { entries: readonly OwnEntry[]; today: string }) {
-  const add = useCallback((entry: OwnBreath) => {
-    const entryId = newId();
-    void keep('own.add', { entryId, entry }).then((outcome) => {
-      if (outcome.state === 'refused') say(outcome.why);
-      else say('Kept.', () => void keep('own.retract', { entryId }));
-    });
-  }, []);
+  const keep = useKeep();
+  const add = useCallback(
+    (entry: OwnBreath) => {
+      const entryId = newId();
+      void keep('own.add', { entryId, entry }).then((outcome) => {
+        if (outcome.state === 'refused') say(outcome.why);
+        else say('Kept.', () => send('own.retract', { entryId }));
+      });
+    },
+    [keep],
+  );
   const holds = entries.flatMap(({ entry }) => (entry.kind === 'hold' ? [[entry satisfies HoldTry]] : []));
   return (
     <div className="grid gap-10 lg:grid-cols-3">
@@ -44,7 +48,7 @@ export function OwnBreathPage({ entries, today }: { entries: readonly OwnEntry[]
                 <span>
                   <span className="text-ink2">{dayInWords(day, today)}</span> {entryInWords(entry)}
                 </span>
-                <Button look="quiet" onClick={() => void keep('own.retract', { entryId: id })}>
+                <Button look="quiet" onClick={() => send('own.retract', { entryId: id })}>
                   Take out
                 </Button>
               </li>

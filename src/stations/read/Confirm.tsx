@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { type IntentId, type Likely, type ReadingSnapshot, intentIds, intentInWords } from '@/core/read';
 import { capital } from '@/core/reasons';
 import { schools } from '@/core/schools';
-import { keep, newId } from '@/keep';
+import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { Field, Select, TextArea } from '@/parts/Field';
@@ -34,6 +34,7 @@ export function Confirm({
   const [side, setSide] = useState<'left' | 'right' | null>(before?.side ?? suggested?.side ?? null);
   const [ownLine, setOwnLine] = useState(before?.ownLine ?? '');
   const [error, setError] = useState<string | null>(null);
+  const keep = useKeep();
   const needsSide = intent === 'openOneSide';
   const behind = likely.shown.filter(({ pattern }) => pattern.intent === intent);
   const lead = (behind[0] ?? suggested)?.pattern;

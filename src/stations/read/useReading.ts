@@ -13,7 +13,7 @@ import {
   snapshotOf,
 } from '@/core/read';
 import { type ConditionId } from '@/core/safety';
-import { keep, newId } from '@/keep';
+import { newId, useKeep } from '@/keep';
 import { type ClientView } from '../view';
 
 const patternNames = Object.fromEntries(patterns.map(({ id, name }) => [id, name]));
@@ -23,6 +23,7 @@ export function useReading(view: ClientView) {
   const visit = view.visit!;
   const [made, setMade] = useState<Judgement[]>([]);
   const [error, setError] = useState<string | null>(null);
+  const keep = useKeep();
   const { answers } = view.known.profile;
 
   const reading = useMemo(() => {

@@ -15,7 +15,7 @@ import {
   screeningAge,
 } from '@/core/safety';
 import { dayInWords } from '@/core/record';
-import { keep, newId } from '@/keep';
+import { newId, send } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
@@ -44,7 +44,7 @@ export function Conditions({ view }: { view: ClientView }) {
 
 /** Answers grow old: they are asked again, or found to stand, in one tap. */
 function GoneThrough({ view }: { view: ClientView }) {
-  const { record } = useFact(view.id, 'screened', view.known.latest.screened);
+  const { record } = useFact(view.id, 'screened', view.known.latest.screened, { shownHere: false });
   const age = screeningAge(view.known.profile, view.today, view.settings.limits);
   if (age.oldest === null || age.days === 0) return null;
   return (
@@ -66,11 +66,11 @@ function Group({ view, group }: { view: ClientView; group: string }) {
       const factId = newId();
       const key: FactKey = `answer:${id}`;
       const basedOn = view.known.latest[key]?.id ?? null;
-      void keep('fact.add', { factId, clientId: view.id, key, value: { value: 'no' }, basedOn });
+      send('fact.add', { factId, clientId: view.id, key, value: { value: 'no' }, basedOn });
       return factId;
     });
     say(`${factIds.length} answered “no”.`, () => {
-      for (const factId of factIds) void keep('fact.retract', { factId });
+      for (const factId of factIds) send('fact.retract', { factId });
     });
   };
   return (

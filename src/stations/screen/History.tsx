@@ -1,6 +1,10 @@
+'use client';
+
+import { useState } from 'react';
 import { dayInWords } from '@/core/record';
 import { capital } from '@/core/reasons';
 import { type Fact, conditionById, conditionIds, signInWords } from '@/core/safety';
+import { Button } from '@/parts/Button';
 import { type ClientView } from '../view';
 
 const names: Readonly<Record<string, string>> = {
@@ -52,19 +56,31 @@ function said({ key, value }: Fact): { what: string; words: string } {
   return { what, words: value === null || value === '' ? 'taken out' : String(value) };
 }
 
-/** Every answer by its day, newest first: nothing said is ever overwritten. */
+/** Every answer by its day, newest first: nothing said is ever overwritten. The long tail of it is fetched when it is asked for. */
 export function History({ view }: { view: ClientView }) {
-  const days = [...new Set(view.facts.map(({ day }) => day))].sort().reverse();
+  const [all, setAll] = useState<Fact[] | null>(null);
+  const [failed, setFailed] = useState(false);
+  if (!view.history) return null;
+  const { facts, entries, days: dayCount } = view.history;
+  // What came in since the rest was fetched is in the page's own part.
+  const known = new Set(facts.map(({ id }) => id));
+  const shown = [...(all ?? []).filter(({ id }) => !known.has(id)), ...facts];
+  const days = [...new Set(shown.map(({ day }) => day))].sort().reverse();
+  const fetchAll = async () => {
+    const answer = await fetch(`/api/clients/${view.id}/facts`, { cache: 'no-store' }).catch(() => null);
+    setFailed(!answer?.ok);
+    if (answer?.ok) setAll(((await answer.json()) as { facts: Fact[] }).facts);
+  };
   return (
     <details className="border-t border-ink pt-4">
       <summary className="flex min-h-11 cursor-pointer items-center text-lg font-semibold">
-        History: {view.facts.length} entries on {days.length} {days.length === 1 ? 'day' : 'days'}
+        History: {entries} entries on {dayCount} {dayCount === 1 ? 'day' : 'days'}
       </summary>
       {days.map((day) => (
         <section key={day} aria-label={dayInWords(day, view.today)} className="mt-3">
           <h3 className="text-base">{dayInWords(day, view.today)}</h3>
           <ul className="grid gap-x-8 md:grid-cols-2">
-            {[...view.facts]
+            {[...shown]
               .reverse()
               .filter((fact) => fact.day === day)
               .map((fact) => {
@@ -79,6 +95,12 @@ export function History({ view }: { view: ClientView }) {
           </ul>
         </section>
       ))}
+      {shown.length < entries && (
+        <div className="mt-3 flex flex-wrap items-center gap-3">
+          <Button onClick={() => void fetchAll()}>Show all {entries}</Button>
+          {failed && <p role="alert">The server did not answer. Try again.</p>}
+        </div>
+      )}
     </details>
   );
 }

@@ -72,7 +72,7 @@ function Story({ view }: { view: ClientView }) {
 function Birthday({ view }: { view: ClientView }) {
   const { birthDay, guardianConsent } = view.known.profile;
   const { record, error } = useFact(view.id, 'birthDay', view.known.latest.birthDay);
-  const guardian = useFact(view.id, 'guardian', view.known.latest.guardian);
+  const guardian = useFact(view.id, 'guardian', view.known.latest.guardian, { shownHere: false });
   const { value, change, commit } = useDraft(birthDay ?? '', (day) => void record(day === '' ? null : day), 1200);
   const age = ageOn(birthDay, view.today);
   return (
@@ -104,7 +104,7 @@ function Birthday({ view }: { view: ClientView }) {
 }
 
 function Touch({ view }: { view: ClientView }) {
-  const { record } = useFact(view.id, 'touch', view.known.latest.touch);
+  const { record } = useFact(view.id, 'touch', view.known.latest.touch, { shownHere: false });
   return (
     <ChoiceChips
       label="Consent to hands-on contact; can be withdrawn at any time"

@@ -4,7 +4,7 @@ import { AlertDialog } from 'radix-ui';
 import { useState } from 'react';
 import { type Sign, type SignsAnswer, emergencySigns, emergencySteps, redFlags, signInWords } from '@/core/safety';
 import { dayInWords } from '@/core/record';
-import { keep } from '@/keep';
+import { send } from '@/keep';
 import { Button } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
 import { Field, TextArea, TextInput } from '@/parts/Field';
@@ -32,7 +32,8 @@ export function Signs({ view }: { view: ClientView }) {
   const { emergency, redFlags: flags } = view.known.profile;
   const both = askedToday(emergency, view.today) && askedToday(flags, view.today);
   const anyOpen = [emergency, flags].some((answer) => answer && answer.present.length > 0 && !answer.clearance);
-  const askEmergency = useFact(view.id, 'emergency', view.known.latest.emergency);
+  // The card of an emergency closes before the answer comes: a refusal is shown on whatever page is open.
+  const askEmergency = useFact(view.id, 'emergency', view.known.latest.emergency, { shownHere: false });
   const askFlags = useFact(view.id, 'redFlags', view.known.latest.redFlags);
 
   const none = () => {
@@ -152,7 +153,7 @@ function RedFlags({
   const change = async (present: string[]) => {
     const factId = await record({ present });
     if (factId && present.length > 0) {
-      say('Red flag recorded: no drills today.', () => void keep('fact.retract', { factId }));
+      say('Red flag recorded: no drills today.', () => send('fact.retract', { factId }));
     }
   };
 

@@ -14,7 +14,7 @@ import { useFact } from './useFact';
  */
 export function WhatChanged({ view }: { view: ClientView }) {
   const { record, error } = useFact(view.id, 'whatChanged', view.known.latest.whatChanged);
-  const [last] = view.earlier;
+  const { last } = view;
   const [showSomething, setShowSomething] = useState(false);
   if (!last || !view.gatesThen) return null;
   const { blocked, changed, freed } = gateChanges(view.gatesThen, view.gates);

@@ -1,38 +1,26 @@
 /** @jest-environment jsdom */
-import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { type Outcome } from '@/core/record';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { type Fact, conditionIds } from '@/core/safety';
-import { browserFakes } from '@/parts/browser.fakes';
+import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { clientView, fact } from '../view.fixtures';
 import { Conditions } from './Conditions';
 import { Signs } from './Signs';
 
-const mockSent: { kind: string; payload: { factId: string; key: string; value: unknown; basedOn: string | null } }[] =
-  [];
-let mockAnswer: Outcome = { state: 'saved', at: '' };
-let mockMade = 0;
 let mockUndo: (() => void) | null = null;
-jest.mock('@/keep', () => ({
-  keep: (kind: string, payload: never) => {
-    mockSent.push({ kind, payload });
-    return Promise.resolve(mockAnswer);
-  },
-  newId: () => `id-${(mockMade += 1)}`,
-}));
 jest.mock('@/parts/say', () => ({ say: (_: string, undo?: () => void) => (mockUndo = undo ?? null) }));
 
 beforeEach(() => {
   browserFakes();
   localStorage.clear();
-  mockSent.length = 0;
-  mockAnswer = { state: 'saved', at: '' };
   mockUndo = null;
 });
 afterEach(cleanup);
 
+const facts = () =>
+  sent as { kind: string; payload: { factId: string; key: string; value: unknown; basedOn: string | null } }[];
 const viewOf = (facts: Fact[] = []) => clientView({ facts, visit: null });
-const click = (name: string | RegExp) => act(async () => void fireEvent.click(screen.getByRole('button', { name })));
-const values = () => mockSent.map(({ payload }) => [payload.key, payload.value]);
+const click = (name: string | RegExp) => doing(() => fireEvent.click(screen.getByRole('button', { name })));
+const values = () => facts().map(({ payload }) => [payload.key, payload.value]);
 
 describe('today’s signs', () => {
   test('none of these answers both lists at once', async () => {
@@ -50,13 +38,13 @@ describe('today’s signs', () => {
     const dialog = screen.getByRole('alertdialog');
     expect(within(dialog).getByText('Stop. Call 999.')).toBeTruthy();
     expect(within(dialog).getAllByRole('listitem').length).toBeGreaterThan(2);
-    expect(mockSent).toEqual([]);
+    expect(facts()).toEqual([]);
     await click('Not happening, tapped by mistake');
-    expect(mockSent).toEqual([]);
+    expect(facts()).toEqual([]);
     await click(/crushing|chest pain/i);
     await click('It is happening: log it and stop');
-    expect(mockSent).toHaveLength(1);
-    expect((mockSent[0]!.payload.value as { present: string[] }).present).toHaveLength(1);
+    expect(facts()).toHaveLength(1);
+    expect((facts()[0]!.payload.value as { present: string[] }).present).toHaveLength(1);
   });
 
   test('signs of pregnancy are asked only of somebody who is', () => {
@@ -71,17 +59,17 @@ describe('today’s signs', () => {
   test('a red flag can be taken back; cleared only with a clinician and a reason, both kept', async () => {
     const shown = render(<Signs view={viewOf([fact('emergency', { present: [] })])} />);
     const [flag] = within(screen.getByLabelText('Red flags')).getAllByRole('button');
-    await act(async () => void fireEvent.click(flag!));
-    const { factId, value } = mockSent[0]!.payload;
+    await doing(() => fireEvent.click(flag!));
+    const { factId, value } = facts()[0]!.payload;
     expect((value as { present: string[] }).present).toHaveLength(1);
-    mockUndo!();
-    expect(mockSent.at(-1)).toEqual({ kind: 'fact.retract', payload: { factId } });
+    await doing(() => mockUndo!());
+    expect(facts().at(-1)).toMatchObject({ kind: 'fact.retract', payload: { factId } });
     shown.unmount();
 
     const flagged = viewOf([fact('emergency', { present: [] }), fact('redFlags', value)]);
     const before = render(<Signs view={flagged} />);
     expect(screen.queryByRole('button', { name: 'None of these today' })).toBeNull();
-    mockAnswer = { state: 'refused', why: 'Name the clinician who cleared it.' };
+    answerWith({ state: 'refused', code: 'does not fit', why: 'Name the clinician who cleared it.' });
     fireEvent.change(screen.getByLabelText('Why going on is all right'), { target: { value: 'Seen yesterday' } });
     await click('Record the clearance and go on');
     expect(screen.getByText('Name the clinician who cleared it.')).toBeTruthy();
@@ -89,7 +77,7 @@ describe('today’s signs', () => {
     before.unmount();
     render(<Signs view={flagged} />);
     expect((screen.getByLabelText('Why going on is all right') as HTMLTextAreaElement).value).toBe('Seen yesterday');
-    mockAnswer = { state: 'saved', at: '' };
+    answerWith({ state: 'saved', at: '' });
     fireEvent.change(screen.getByLabelText('Clinician who cleared it'), { target: { value: 'Dr Wharf' } });
     await click('Record the clearance and go on');
     expect(values().at(-1)).toEqual(['redFlagClearance', { clinician: 'Dr Wharf', reason: 'Seen yesterday' }]);
@@ -102,12 +90,14 @@ describe('conditions', () => {
   test('what is left of a group is answered “no” in one tap, and all of it taken back in one', async () => {
     render(<Conditions view={viewOf([fact('answer:pregnancy', { value: 'yes', weekOnDay: 20 })])} />);
     const rest = screen.getAllByRole('button', { name: /^(All of these|The other \d+): no$/ });
-    await act(async () => void fireEvent.click(rest[0]!));
-    const made = mockSent.map(({ payload }) => payload.factId);
+    await doing(() => fireEvent.click(rest[0]!));
+    const made = facts().map(({ payload }) => payload.factId);
     expect(made.length).toBeGreaterThan(1);
-    expect(mockSent.every(({ payload }) => (payload.value as { value: string }).value === 'no')).toBe(true);
-    mockUndo!();
-    const back = mockSent.filter(({ kind }) => kind === 'fact.retract').map(({ payload }) => payload.factId);
+    expect(facts().every(({ payload }) => (payload.value as { value: string }).value === 'no')).toBe(true);
+    await doing(() => mockUndo!());
+    const back = facts()
+      .filter(({ kind }) => kind === 'fact.retract')
+      .map(({ payload }) => payload.factId);
     expect(back).toEqual(made);
   });
 
@@ -115,19 +105,19 @@ describe('conditions', () => {
     const before = fact('answer:pregnancy', { value: 'no' });
     render(<Conditions view={viewOf([before])} />);
     const group = screen.getByRole('radiogroup', { name: 'Pregnant now?' });
-    await act(async () => void fireEvent.click(within(group).getByRole('radio', { name: 'Yes' })));
-    await act(async () => void fireEvent.click(within(group).getByRole('radio', { name: 'Unknown' })));
-    const sent = mockSent.map(({ payload }) => payload);
-    expect(sent.map(({ basedOn }) => basedOn)).toEqual([before.id, sent[0]!.factId]);
+    await doing(() => fireEvent.click(within(group).getByRole('radio', { name: 'Yes' })));
+    await doing(() => fireEvent.click(within(group).getByRole('radio', { name: 'Unknown' })));
+    const saved = facts().map(({ payload }) => payload);
+    expect(saved.map(({ basedOn }) => basedOn)).toEqual([before.id, saved[0]!.factId]);
   });
 
   test('a week that is no week gets one sentence and stays typed', async () => {
     jest.useFakeTimers();
     render(<Conditions view={viewOf([fact('answer:pregnancy', { value: 'yes' })])} />);
-    mockAnswer = { state: 'refused', why: 'A week of pregnancy lies between 1 and 42.' };
+    answerWith({ state: 'refused', code: 'does not fit', why: 'A week of pregnancy lies between 1 and 42.' });
     const field = screen.getByLabelText('Week of pregnancy today') as HTMLInputElement;
     fireEvent.change(field, { target: { value: '55' } });
-    await act(async () => void fireEvent.blur(field));
+    await doing(() => fireEvent.blur(field));
     expect(screen.getByText('A week of pregnancy lies between 1 and 42.')).toBeTruthy();
     expect(field.value).toBe('55');
     jest.useRealTimers();

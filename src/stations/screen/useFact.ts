@@ -2,13 +2,20 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Fact, type FactKey } from '@/core/safety';
-import { keep, newId } from '@/keep';
+import { keep, newId, useMounted } from '@/keep';
 
 /**
  * Records facts of one key. Remembers which fact this window saw last, so that an edit made elsewhere meanwhile is noticed;
  * returns the sentence when the last one was refused.
  */
-export function useFact(clientId: string, key: FactKey, latest: Fact | undefined) {
+export function useFact(
+  clientId: string,
+  key: FactKey,
+  latest: Fact | undefined,
+  /** Whether a refusal is shown beside what was answered; otherwise it comes up on whatever page is open. */
+  { shownHere = true }: { shownHere?: boolean } = {},
+) {
+  const mounted = useMounted();
   const basedOn = useRef(latest?.id ?? null);
   const [error, setError] = useState<string | null>(null);
   const latestId = latest?.id ?? null;
@@ -22,7 +29,11 @@ export function useFact(clientId: string, key: FactKey, latest: Fact | undefined
       const factId = newId();
       const before = basedOn.current;
       basedOn.current = factId;
-      const outcome = await keep('fact.add', { factId, clientId, key, value, basedOn: before });
+      const outcome = await keep(
+        'fact.add',
+        { factId, clientId, key, value, basedOn: before },
+        () => shownHere && mounted.current,
+      );
       if (outcome.state === 'refused') {
         if (basedOn.current === factId) basedOn.current = before;
         setError(outcome.why);
@@ -31,7 +42,7 @@ export function useFact(clientId: string, key: FactKey, latest: Fact | undefined
       setError(null);
       return factId;
     },
-    [clientId, key],
+    [clientId, key, shownHere, mounted],
   );
 
   return { record, error };

@@ -2,12 +2,12 @@
 
 import { type Remote } from 'comlink';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { type Drill } from '@/core/catalogue';
 import { durationInWords } from '@/core/dose';
 import { listed } from '@/core/reasons';
 import { type Loss, type Plan, type PlanContext, type PlanRequest, type WhatIf, recheckSeconds } from '@/core/sequence';
-import { keep, newId } from '@/keep';
+import { newId, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { say } from '@/parts/say';
@@ -97,9 +97,10 @@ export function LeftOut({
   const byId = new Map(drills.map((drill) => [drill.id, drill]));
   const [prices, setPrices] = useState<Record<string, Loss>>({});
   const [open, setOpen] = useState(false);
-  if (plan.refusals.length === 0) return null;
+  const refusals = useRefusals(plan, context, planner);
+  if (refusals.length === 0) return null;
   const inPlan = new Set(plan.items.map(({ drillId }) => drillId));
-  const absent = plan.refusals.filter(({ drillId }) => !inPlan.has(drillId));
+  const absent = refusals.filter(({ drillId }) => !inPlan.has(drillId));
   const isExpected = (id: string) =>
     byId.get(id)?.answers.some((pattern) => context.confirmedPatterns.includes(pattern)) ?? false;
   const expected = absent.filter(({ drillId }) => isExpected(drillId));
@@ -162,6 +163,35 @@ export function LeftOut({
   );
 }
 
+/**
+ * Why drills are absent: as the planner told it when it made the plan, else asked anew, since it follows from the rest and is not
+ * kept with the plan.
+ */
+function useRefusals(plan: Plan, context: PlanContext, planner: () => Remote<PlanWorker>): Plan['refusals'] {
+  const [asked, setAsked] = useState<{ of: Plan['request']; refusals: Plan['refusals'] } | null>(null);
+  const told = plan.refusals.length > 0;
+  const { request } = plan;
+  const latest = useRef({ plan, context });
+  useEffect(() => {
+    latest.current = { plan, context };
+  });
+  useEffect(() => {
+    if (told) return;
+    let over = false;
+    const { plan: now, context: known } = latest.current;
+    const locked = now.items.filter((item) => item.locked);
+    void planner()
+      .plan(request, known, locked)
+      .then(({ refusals }) => {
+        if (!over) setAsked({ of: request, refusals });
+      });
+    return () => {
+      over = true;
+    };
+  }, [told, request, planner]);
+  return told ? plan.refusals : asked?.of === request ? asked.refusals : [];
+}
+
 /** What only lost against others can be priced; what is off has no price. */
 const canBePriced = (rule: string) =>
   ['Minutes of the visit', 'Hard rules', 'Worth', 'Diminishing returns'].includes(rule);
@@ -177,20 +207,29 @@ export function lossInWords({ part, pushesOut }: Loss): string {
 /** A drill that ended in a stop comes back into plans when the coach says so. */
 function Reviewed({ drillId, runId }: { drillId: string; runId: string }) {
   const router = useRouter();
+  const keep = useKeep();
+  const [error, setError] = useState<string | null>(null);
   const review = async () => {
-    const response = await fetch(`/api/runs/${runId}`);
-    const { events } = (await response.json()) as { events: { seq: number }[] };
-    const seq = Math.max(-1, ...events.map((event) => event.seq)) + 1;
-    await keep('run.append', {
+    const events = await fetch(`/api/runs/${runId}`, { cache: 'no-store' })
+      .then((answer) => (answer.ok ? (answer.json() as Promise<{ events: { seq: number }[] }>) : null))
+      .catch(() => null);
+    if (!events) return setError('The server did not answer. Try again.');
+    const seq = Math.max(-1, ...events.events.map((event) => event.seq)) + 1;
+    const outcome = await keep('run.append', {
       runId,
       events: [{ id: newId(), seq, atEpochMs: Date.now(), event: { type: 'reviewed', drillId, note: '' } }],
     });
+    if (outcome.state === 'refused') return setError(outcome.why);
+    setError(null);
     router.refresh();
     say('Reviewed. Plan anew to have it considered again.');
   };
   return (
-    <Button look="quiet" onClick={() => void review()}>
-      I have reviewed it
-    </Button>
+    <span className="flex flex-wrap items-center gap-2">
+      <Button look="quiet" onClick={() => void review()}>
+        I have reviewed it
+      </Button>
+      {error && <span role="alert">{error}</span>}
+    </span>
   );
 }

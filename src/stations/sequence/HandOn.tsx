@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { itemsOf, planFile, templateOf } from '@/core/formats';
 import { intentInWords } from '@/core/read';
 import { type Plan, type PlanItem } from '@/core/sequence';
-import { keep, newId } from '@/keep';
+import { newId, send, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
 import { saveFile } from '@/parts/saveFile';
@@ -25,6 +25,7 @@ export function HandOn({
   onItems: (items: PlanItem[]) => void;
 }) {
   const router = useRouter();
+  const keep = useKeep();
   const templates = view.planning?.templates ?? [];
   const [name, setName] = useState('');
   const [error, setError] = useState<string | null>(null);
@@ -38,15 +39,12 @@ export function HandOn({
     setName('');
     router.refresh();
     say('Kept as a template, without anything of this client.', () => {
-      void keep('template.remove', { templateId }).then(() => router.refresh());
+      send('template.remove', { templateId });
     });
   };
-  const removeTemplate = async (templateId: string) => {
-    await keep('template.remove', { templateId });
-    router.refresh();
-    say('The template is taken off.', () => {
-      void keep('template.restore', { templateId }).then(() => router.refresh());
-    });
+  const removeTemplate = (templateId: string) => {
+    send('template.remove', { templateId });
+    say('The template is taken off.', () => send('template.restore', { templateId }));
   };
   const sheet = (each: Plan) =>
     scoreSheetSvg(scoreItems(each, []), {

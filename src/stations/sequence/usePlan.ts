@@ -3,10 +3,10 @@
 import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type MeasuredBreath } from '@/core/cadence';
-import { baseMap, bestGrades, fewestTaps, newest, quietRate } from '@/core/look';
+import { baseMap, bestGrades, newest, rateOf } from '@/core/look';
 import { type Plan, type PlanContext, type PlanItem, seenEffects } from '@/core/sequence';
 import { estimateYields, evenYields } from '@/core/trunk';
-import { keep, newId } from '@/keep';
+import { newId, useKeep } from '@/keep';
 import { type PlanWorker } from '@/workers/plan.worker';
 import { type ClientView } from '../view';
 
@@ -51,7 +51,7 @@ export function measuredBreath(view: ClientView): MeasuredBreath {
   const exhale = newest(looks, 'exhale', 'before');
   const seconds = [...(exhale?.raw.seconds ?? [])].sort((a, b) => a - b);
   return {
-    ratePerMinute: quiet && quiet.raw.taps.length >= fewestTaps ? quietRate(quiet.raw.taps).breathsPerMinute : null,
+    ratePerMinute: (quiet && rateOf(quiet.raw.taps)?.breathsPerMinute) ?? null,
     exhaleSeconds: seconds.length > 0 ? seconds[Math.floor((seconds.length - 1) / 2)]! : null,
   };
 }
@@ -69,6 +69,7 @@ export function usePlan(view: ClientView) {
   const future = useRef<Plan[]>([]);
   const now = useRef(plan);
   const visitId = view.visit?.id;
+  const keep = useKeep();
 
   const show = useCallback(
     (next: Plan) => {
@@ -82,10 +83,12 @@ export function usePlan(view: ClientView) {
       own.revision += 1;
       void keep('plan.save', { planId: own.id, visitId, plan: next, revision }).then((outcome) => {
         setError(outcome.state === 'refused' ? outcome.why : null);
-        if (outcome.state === 'conflict') own.revision = (outcome.theirs as { revision: number }).revision;
+        if (outcome.state === 'conflict') own.revision = outcome.revision ?? own.revision;
+        // What was refused did not move the plan on: the next change stands on the one before it.
+        if (outcome.state === 'refused') own.revision = Math.max(0, own.revision - 1);
       });
     },
-    [visitId],
+    [visitId, keep],
   );
 
   const change = useCallback(

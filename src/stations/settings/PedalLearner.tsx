@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { type Gesture } from '@/core/coach';
-import { keep } from '@/keep';
+import { send } from '@/keep';
 import { Button } from '@/parts/Button';
 import { usePedal } from '../coach/usePedal';
 
@@ -34,7 +34,7 @@ export function PedalLearner({ keys: saved }: { keys: readonly string[] }) {
 
   const change = (next: readonly string[]) => {
     setKeys(next);
-    void keep('settings.change', { pedalKeys: [...next] });
+    send('settings.change', { pedalKeys: [...next] });
   };
   const learn = useRef(change);
   useEffect(() => {

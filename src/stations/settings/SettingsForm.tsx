@@ -5,7 +5,7 @@ import { type Settings } from '@/core/record';
 import { commonPractice, setByYou } from '@/core/reasons';
 import { type GateLimits, defaultLimits, limitNames } from '@/core/safety';
 import { schoolIds, schools } from '@/core/schools';
-import { keep } from '@/keep';
+import { useKeep } from '@/keep';
 import { LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { Field, Select, TextInput } from '@/parts/Field';
@@ -17,6 +17,7 @@ const limitKeys = Object.keys(limitNames) as (keyof GateLimits)[];
 
 function useSetting<K extends keyof Settings>(key: K) {
   const [error, setError] = useState<string | null>(null);
+  const keep = useKeep();
   const save = async (value: Settings[K]) => {
     const outcome = await keep('settings.change', { [key]: value });
     setError(outcome.state === 'refused' ? outcome.why : null);

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { cadence, planBreaths } from '@/core/cadence';
 import { type Settings } from '@/core/record';
-import { keep } from '@/keep';
+import { send } from '@/keep';
 import { Button } from '@/parts/Button';
 import { Slider } from '@/parts/Slider';
 import { Stepper } from '@/parts/Stepper';
@@ -64,7 +64,7 @@ export function SoundCheck({ settings }: { settings: Settings }) {
         step={20}
         onChange={(next) => {
           setLatency(next);
-          void keep('settings.change', { soundLatencyMs: next });
+          send('settings.change', { soundLatencyMs: next });
         }}
       />
       <p className="text-ink2">A wireless speaker is often 150 to 300 ms late. Sound is sent that much earlier.</p>

@@ -4,13 +4,14 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { factSchemas } from '@/core/safety';
 import { firstSentence } from '@/core/record';
-import { keep, newId } from '@/keep';
+import { newId, send, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
 
 /** A client is a name first; today's visit begins at once, since somebody is standing there. */
 export function NewClient() {
   const router = useRouter();
+  const keep = useKeep();
   const [name, setName] = useState('');
   const [error, setError] = useState<string | null>(null);
   const [waiting, setWaiting] = useState(false);
@@ -24,14 +25,14 @@ export function NewClient() {
     setError(null);
     setWaiting(true);
     const clientId = newId();
-    const created = keep('client.create', { clientId, factId: newId(), name: parsed.data });
-    const started = keep('visit.start', { visitId: newId(), clientId });
-    const outcome = await created;
-    await started;
+    const outcome = await keep('client.create', { clientId, factId: newId(), name: parsed.data });
     if (outcome.state === 'refused') {
       setWaiting(false);
       setError(outcome.why);
-    } else router.push(`/clients/${clientId}/screen`);
+      return;
+    }
+    send('visit.start', { visitId: newId(), clientId });
+    router.push(`/clients/${clientId}/screen`);
   };
 
   return (

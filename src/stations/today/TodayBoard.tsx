@@ -4,7 +4,7 @@ import { OctagonX, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { keep, newId } from '@/keep';
+import { newId, send, useKeep } from '@/keep';
 import { closeRun } from '../coach/closeRun';
 import { Button, LinkButton } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
@@ -42,6 +42,7 @@ export function TodayBoard({
   clientCount,
   noticeSeen,
   isDemo,
+  told = [],
 }: {
   today: string;
   rows: ExpectedRow[];
@@ -52,8 +53,9 @@ export function TodayBoard({
   clientCount: number;
   noticeSeen: boolean;
   isDemo: boolean;
+  /** What was found and done when the studio's file was opened. */
+  told?: readonly string[];
 }) {
-  const router = useRouter();
   const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
   return (
     <>
@@ -75,6 +77,13 @@ export function TodayBoard({
         </div>
       </div>
 
+      {told.map((sentence) => (
+        <div key={sentence} className="mb-5">
+          <Notice kind="caution" title="Found when the studio was opened">
+            {sentence}
+          </Notice>
+        </div>
+      ))}
       {!noticeSeen && <FirstNotice />}
 
       {rows.length > 0 ? (
@@ -110,7 +119,7 @@ export function TodayBoard({
                   {name}
                   {begun === today ? '' : `, ${begun}`}: go back to it
                 </Link>
-                <Button look="quiet" onClick={() => void closeRun(runId, nextSeq).then(() => router.refresh())}>
+                <Button look="quiet" onClick={() => closeRun(runId, nextSeq)}>
                   Close it with what was done
                 </Button>
               </li>
@@ -129,7 +138,7 @@ export function TodayBoard({
                 <Link href={`/clients/${clientId}/track`} className="flex min-h-11 items-center hover:underline">
                   {name}, begun {begun}
                 </Link>
-                <Button look="quiet" onClick={() => void keep('visit.end', { visitId: id })}>
+                <Button look="quiet" onClick={() => send('visit.end', { visitId: id })}>
                   End it as it is
                 </Button>
               </li>
@@ -156,9 +165,13 @@ export function TodayBoard({
 
 function Row({ row }: { row: ExpectedRow }) {
   const router = useRouter();
+  const keep = useKeep();
+  const [error, setError] = useState<string | null>(null);
   const begin = async () => {
-    if (row.visit === 'none') await keep('visit.start', { visitId: newId(), clientId: row.clientId });
-    router.push(`/clients/${row.clientId}`);
+    const { clientId } = row;
+    const outcome = row.visit === 'none' ? await keep('visit.start', { visitId: newId(), clientId }) : null;
+    if (outcome?.state === 'refused') setError(outcome.why);
+    else router.push(`/clients/${clientId}`);
   };
   return (
     <li className="grid grid-cols-[4.5rem_1fr] gap-x-4 border-b border-rule py-3 md:grid-cols-[4.5rem_14rem_1fr_auto]">
@@ -189,16 +202,16 @@ function Row({ row }: { row: ExpectedRow }) {
         <Button look={row.visit === 'ended' ? 'plain' : 'strong'} onClick={() => void begin()}>
           {row.visit === 'none' ? 'Begin' : row.visit === 'open' ? 'Resume' : 'Open'}
         </Button>
+        {error && <span role="alert">{error}</span>}
         {row.visit === 'none' && (
           <Button
             look="quiet"
             aria-label={`Cancel the booking of ${row.name}`}
             onClick={() => {
-              void keep('appointment.cancel', { appointmentId: row.id });
+              send('appointment.cancel', { appointmentId: row.id });
               const { clientId, startsAt, minutes, note } = row;
-              say(
-                `Booking of ${row.name} at ${row.time} taken out.`,
-                () => void keep('appointment.add', { appointmentId: newId(), clientId, startsAt, minutes, note }),
+              say(`Booking of ${row.name} at ${row.time} taken out.`, () =>
+                send('appointment.add', { appointmentId: newId(), clientId, startsAt, minutes, note }),
               );
             }}
           >
@@ -230,6 +243,7 @@ function Book({ clientId, name }: { clientId: string; name: string }) {
   const [open, setOpen] = useState(false);
   const [time, setTime] = useState('');
   const [error, setError] = useState<string | null>(null);
+  const keep = useKeep();
   if (!open) {
     return (
       <Button look="quiet" onClick={() => setOpen(true)}>
@@ -278,7 +292,7 @@ function FirstNotice() {
           It diagnoses nothing. Local rules and licensed care come first: it reminds you of cautions, it does not
           replace your training. Everything you record stays in this machine’s data folder.
         </p>
-        <Button className="mt-3" onClick={() => void keep('settings.change', { noticeSeen: true })}>
+        <Button className="mt-3" onClick={() => send('settings.change', { noticeSeen: true })}>
           Understood
         </Button>
       </Notice>

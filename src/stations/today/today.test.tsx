@@ -1,27 +1,19 @@
 /** @jest-environment jsdom */
-import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { type Outcome } from '@/core/record';
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { type ExpectedRow, TodayBoard } from './TodayBoard';
 
-const mockSent: [string, Record<string, unknown>][] = [];
-let mockAnswer: Outcome = { state: 'saved', at: '' };
 let mockPushed: string | null = null;
 let mockUndo: (() => void) | null = null;
-jest.mock('@/keep', () => ({
-  keep: (kind: string, payload: Record<string, unknown>) => {
-    mockSent.push([kind, payload]);
-    return Promise.resolve(mockAnswer);
-  },
-  newId: () => 'new-id',
-}));
 jest.mock('@/parts/say', () => ({ say: (_: string, undo?: () => void) => (mockUndo = undo ?? null) }));
 jest.mock('next/navigation', () => ({
   useRouter: () => ({ push: (to: string) => (mockPushed = to), refresh: () => undefined }),
 }));
 
+const commands = () => sent.map(({ kind, payload }) => [kind, payload as Record<string, unknown>] as const);
+
 beforeEach(() => {
-  mockSent.length = 0;
-  mockAnswer = { state: 'saved', at: '' };
+  browserFakes();
   mockPushed = null;
 });
 afterEach(cleanup);
@@ -55,29 +47,29 @@ const board = (rest: Partial<Parameters<typeof TodayBoard>[0]> = {}) =>
       {...rest}
     />,
   );
-const click = (name: string | RegExp) => act(async () => void fireEvent.click(screen.getByRole('button', { name })));
+const click = (name: string | RegExp) => doing(() => fireEvent.click(screen.getByRole('button', { name })));
 
 test('a visit begins from its row, and goes to the client; one under way is only gone back to', async () => {
   const shown = board();
   await click('Begin');
-  expect(mockSent).toEqual([['visit.start', { visitId: 'new-id', clientId: 'tamsin' }]]);
+  expect(commands()).toEqual([['visit.start', { visitId: expect.any(String), clientId: 'tamsin' }]]);
   expect(mockPushed).toBe('/clients/tamsin');
   shown.unmount();
-  mockSent.length = 0;
+  sent.length = 0;
   board({ rows: [row({ visit: 'open' })] });
   await click('Resume');
-  expect(mockSent).toEqual([]);
+  expect(commands()).toEqual([]);
 });
 
 test('a cancelled booking comes back as it was', async () => {
   board();
   await click('Cancel the booking of Tamsin Fenwreath');
-  expect(mockSent).toEqual([['appointment.cancel', { appointmentId: 'booking' }]]);
-  mockUndo!();
-  expect(mockSent.at(-1)).toEqual([
+  expect(commands()).toEqual([['appointment.cancel', { appointmentId: 'booking' }]]);
+  await doing(() => mockUndo!());
+  expect(commands().at(-1)).toEqual([
     'appointment.add',
     {
-      appointmentId: 'new-id',
+      appointmentId: expect.any(String),
       clientId: 'tamsin',
       startsAt: '2026-11-25T09:30:00.000Z',
       minutes: 45,
@@ -100,7 +92,7 @@ test('a run left open is closed with what was done in it, as one event behind th
   board({ openRuns: [{ clientId: 'tamsin', name: 'Tamsin', day: '2026-11-24', runId: 'run', nextSeq: 7 }] });
   expect(screen.getByText(/go back to it$/).textContent).toBe('Tamsin, 2026-11-24: go back to it');
   await click('Close it with what was done');
-  expect(mockSent[0]).toMatchObject([
+  expect(commands()[0]).toMatchObject([
     'run.append',
     { runId: 'run', events: [{ seq: 7, event: { type: 'end', why: 'closed later' } }] },
   ]);
@@ -111,15 +103,15 @@ test('booking asks for a time; a refusal is told and the time stays', async () =
   await click(/^Book for today/);
   await click('Book');
   expect(screen.getByText('Give a time, like 14:30.')).toBeTruthy();
-  expect(mockSent).toEqual([]);
-  mockAnswer = { state: 'refused', why: 'Ness Harrow is booked at that time already.' };
+  expect(commands()).toEqual([]);
+  answerWith({ state: 'refused', code: 'does not fit', why: 'Ness Harrow is booked at that time already.' });
   const time = screen.getByLabelText('At') as HTMLInputElement;
   fireEvent.change(time, { target: { value: '14:30' } });
   await click('Book');
   expect(screen.getByText('Ness Harrow is booked at that time already.')).toBeTruthy();
   expect(time.value).toBe('14:30');
-  const [, sent] = mockSent.at(-1)!;
-  const at = new Date(sent['startsAt'] as string);
+  const [, booked] = commands().at(-1)!;
+  const at = new Date(booked['startsAt'] as string);
   expect([at.getHours(), at.getMinutes()]).toEqual([14, 30]);
 });
 

@@ -1,21 +1,20 @@
 'use client';
 
-import { type LookRecord, baseMap } from '@/core/look';
-import { type VisitRow, dayInWords } from '@/core/record';
-import { commonPractice } from '@/core/reasons';
+import { useState } from 'react';
+import { baseMap } from '@/core/look';
+import { dayInWords } from '@/core/record';
+import { capital, commonPractice } from '@/core/reasons';
 import {
+  type Followed,
   type Measure,
-  type MeasureId,
-  type Point,
+  type Repeats,
   changeOf,
   markerBeforeAfter,
-  measureIds,
   measures,
-  repeatPairs,
   ringChangeInWords,
-  seriesOf,
 } from '@/core/track';
-import { LinkButton } from '@/parts/Button';
+import { Button, LinkButton } from '@/parts/Button';
+import { Fence } from '@/parts/Fence';
 import { EmptyState } from '@/parts/Notice';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { LineChart } from '@/parts/figures/LineChart';
@@ -24,60 +23,59 @@ import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
 import { type ClientView } from '../view';
 
+/** Rows of a measure that are shown at once, the newest first. */
+const rowsShown = 12;
+
 /** Track: what changed today, and over visits; like with like, and no change called clear that is within noise. */
 export function TrackStation({
   view,
-  looks,
-  visits,
+  over,
+  repeats,
 }: {
   view: ClientView;
-  /** Looks of all visits. */
-  looks: readonly LookRecord[];
-  visits: readonly VisitRow[];
+  /** Every measure that was taken, over all visits. */
+  over: readonly Followed[];
+  repeats: Repeats;
 }) {
-  const days = new Map(visits.map(({ id, day }) => [id, day]));
-  const over = measureIds.map((measure) => ({
-    measure,
-    points: seriesOf(measure, looks, (id) => days.get(id)),
-    pairs: repeatPairs(looks, measure),
-  }));
-  const any = over.some(({ points }) => points.length > 0);
-  if (!any && !view.visit) {
+  if (over.length === 0 && !view.visit) {
     return (
       <EmptyState title="Nothing was measured yet, so there is nothing to follow.">
         <LinkButton href={`/clients/${view.id}/look`}>Go to Look</LinkButton>
       </EmptyState>
     );
   }
+  const { visitCount } = view;
   return (
     <>
       <StationHead
         title="Track"
-        line={`${visits.length} ${visits.length === 1 ? 'visit' : 'visits'}. A change counts when it is larger than repeat-to-repeat noise.`}
+        line={`${visitCount} ${visitCount === 1 ? 'visit' : 'visits'}. A change counts when it is larger than repeat-to-repeat noise.`}
       />
-      <TodayChange view={view} looks={looks} />
+      <Fence what="What changed today">
+        <TodayChange view={view} repeats={repeats} />
+      </Fence>
       <section aria-labelledby="over" className="mt-8 border-t border-ink pt-4">
         <h2 id="over" className="text-lg">
           Over visits
         </h2>
         <div className="mt-3 grid gap-8 md:grid-cols-2">
-          {over
-            .filter(({ points }) => points.length > 0)
-            .map(({ measure, points, pairs }) => (
-              <MeasureOver key={measure} today={view.today} measure={measure} points={points} pairs={pairs} />
-            ))}
+          {over.map((one) => (
+            <Fence key={one.measure} what={measures[one.measure].name}>
+              <MeasureOver today={view.today} followed={one} />
+            </Fence>
+          ))}
         </div>
       </section>
     </>
   );
 }
 
-function TodayChange({ view, looks: all }: { view: ClientView; looks: readonly LookRecord[] }) {
+function TodayChange({ view, repeats }: { view: ClientView; repeats: Repeats }) {
   const looks = view.visit?.looks ?? [];
   const before = baseMap(looks, 'before');
   const after = baseMap(looks, 'after');
   const marker = markerBeforeAfter(looks);
-  const change = marker && changeOf(marker.measure, marker.before, marker.after, repeatPairs(all, marker.measure));
+  const change = marker && changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []);
   return (
     <section aria-labelledby="today" className="border-t border-ink pt-4">
       <h2 id="today" className="text-lg">
@@ -132,53 +130,46 @@ function TodayChange({ view, looks: all }: { view: ClientView; looks: readonly L
   );
 }
 
-function MeasureOver({
-  today,
-  measure,
-  points,
-  pairs,
-}: {
-  today: string;
-  measure: MeasureId;
-  points: readonly Point[];
-  pairs: readonly [number, number][];
-}) {
+function MeasureOver({ today, followed }: { today: string; followed: Followed }) {
+  const { measure, points, change } = followed;
+  const [all, setAll] = useState(false);
   const { name, unit, digits }: Measure = measures[measure];
-  const last = points.at(-1)!;
-  const like = points.filter(({ position }) => position === last.position);
-  const first = like[0]!;
+  const [lastDay, lastValue, lastPosition] = points.at(-1)!;
+  const like = points.filter(([, , position]) => position === lastPosition);
+  const [firstDay, firstValue] = like[0]!;
   const said = (day: string) => dayInWords(day, today);
-  const change = like.length > 1 ? changeOf(measure, first.value, last.value, pairs) : null;
-  const title = name.charAt(0).toUpperCase() + name.slice(1);
+  const title = capital(name);
+  const newestFirst = [...points].reverse();
+  const rows = all ? newestFirst : newestFirst.slice(0, rowsShown);
   return (
     <section aria-label={title}>
       <h3 className="text-base">
-        {title}, {last.position}
+        {title}, {lastPosition}
       </h3>
       {like.length > 1 && (
         <LineChart
           title={title}
           unit={unit}
-          labels={like.map(({ day }) => said(day))}
-          values={like.map(({ value }) => value)}
+          labels={like.map(([day]) => said(day))}
+          values={like.map(([, value]) => value)}
         />
       )}
       {change ? (
         <p className="mt-1">
-          {first.value.toFixed(digits)} on {said(first.day)}, {last.value.toFixed(digits)} {unit} on {said(last.day)}:{' '}
+          {firstValue.toFixed(digits)} on {said(firstDay)}, {lastValue.toFixed(digits)} {unit} on {said(lastDay)}:{' '}
           {change.verdict === 'no clear change' ? change.verdict : `clearly ${change.verdict}`}.{' '}
           <ProvenanceMark provenance={change.provenance} />
         </p>
       ) : (
         <p className="mt-1">
-          {last.value.toFixed(digits)} {unit} on {said(last.day)}; one visit is no line yet.
+          {lastValue.toFixed(digits)} {unit} on {said(lastDay)}; one visit is no line yet.
         </p>
       )}
       <table className="mt-2 text-sm">
-        <caption className="sr-only">{title} by visit</caption>
+        <caption className="sr-only">{title} by visit, newest first</caption>
         <tbody>
-          {points.map(({ day, value, position, recordId }) => (
-            <tr key={recordId} className="border-t border-rule">
+          {rows.map(([day, value, position]) => (
+            <tr key={day} className="border-t border-rule">
               <th scope="row" className="py-0.5 pr-5 text-left font-normal text-ink2">
                 {said(day)}
               </th>
@@ -190,6 +181,12 @@ function MeasureOver({
           ))}
         </tbody>
       </table>
+      {rows.length < points.length && (
+        <Button look="quiet" onClick={() => setAll(true)}>
+          Show all {points.length}
+          <span className="sr-only"> of {name}</span>
+        </Button>
+      )}
     </section>
   );
 }

@@ -1,50 +1,107 @@
 import { z } from 'zod';
 import { type Outcome } from '@/core/record';
-import { carryOut, theStore, writePhoto } from '@/store';
+import {
+  FileGone,
+  type Prepared,
+  StoreError,
+  carryOutAll,
+  dropDraft,
+  isDiskTrouble,
+  preparePhoto,
+  theStore,
+} from '@/store';
+import { answer } from '../answer';
+import { readBody } from '../body';
 import { isSameOrigin } from '../sameOrigin';
 
 const bodySchema = z.object({ commands: z.array(z.unknown()).min(1).max(100) });
 /** Room for one picture as the browser sends it; the outbox sends large commands one by one. */
 const mostBytes = 12_000_000;
 
+/** Large bodies are read one after the other: each takes several times its length while it is read. */
+let turn: Promise<unknown> = Promise.resolve();
+const largeBytes = 1_000_000;
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const mine = turn.then(work, work);
+  turn = mine.catch(() => undefined);
+  return mine;
+}
+
 /** Takes in commands from an outbox, in order, and answers each with what became of it. */
 export async function POST(request: Request) {
-  if (!isSameOrigin(request)) return Response.json({ why: 'Only the app’s own pages may write.' }, { status: 403 });
+  if (!isSameOrigin(request)) return answer({ why: 'Only the app’s own pages may write.' }, 403);
   if (!request.headers.get('content-type')?.startsWith('application/json')) {
-    return Response.json({ why: 'Commands are sent as JSON.' }, { status: 415 });
+    return answer({ why: 'Commands are sent as JSON.' }, 415);
   }
-  const text = await request.text();
-  if (text.length > mostBytes) return Response.json({ why: 'Too much at once.' }, { status: 413 });
+  const declared = Number(request.headers.get('content-length') ?? Infinity);
+  const take = () => takeIn(request);
+  return declared > largeBytes ? inTurn(take) : take();
+}
+
+async function takeIn(request: Request) {
+  const text = await readBody(request, mostBytes);
+  if (text === null) return answer({ why: 'Too much at once.' }, 413, { connection: 'close' });
   const body = bodySchema.safeParse(parseJson(text));
-  if (!body.success) return Response.json({ why: 'This was not understood.' }, { status: 400 });
-  const store = theStore();
+  if (!body.success) return answer({ why: 'This was not understood.' }, 400);
   const outcomes: Outcome[] = [];
-  for (const command of body.data.commands) {
-    try {
-      const refused = await pictureRefused(command);
-      outcomes.push(refused ? { state: 'refused', why: refused } : carryOut(store, command, Date.now()));
-    } catch (error) {
-      console.error(error);
-      // A busy or full disk may pass: the outbox keeps everything and tries again. Anything else would come back for ever.
-      if (isDiskTrouble(error)) return Response.json({ why: 'The disk did not take it.' }, { status: 503 });
-      outcomes.push({ state: 'refused', why: 'The server could not record this. Reload the page and enter it again.' });
+  try {
+    for (const part of parts(body.data.commands)) {
+      const { outcomes: made, failed } = await carryOutPart(part);
+      outcomes.push(...made);
+      // No reasoned refusal: the outbox keeps what was not answered and sends it again.
+      if (failed !== null) {
+        console.error(failed);
+        return answer({ outcomes, cause: 'fault', why: 'The server failed on this. It is kept and tried again.' }, 503);
+      }
     }
+  } catch (error) {
+    if (!(error instanceof FileGone)) console.error(error);
+    return answer({ outcomes, ...causeOf(error) }, 503);
   }
-  return Response.json({ outcomes });
+  return answer({ outcomes });
 }
 
-/** A picture is written to its file before its command is carried out; null when there is none or all is well. */
-async function pictureRefused(command: unknown): Promise<string | null> {
-  const { kind, payload } = (command ?? {}) as { kind?: unknown; payload?: unknown };
-  return kind === 'photo.add' ? writePhoto(payload) : null;
+function causeOf(error: unknown): { cause: 'disk' | 'fault'; why: string } {
+  if (error instanceof StoreError) return { cause: 'disk', why: error.message };
+  if (isDiskTrouble(error)) return { cause: 'disk', why: diskWords(error) };
+  return { cause: 'fault', why: 'The server failed on this. It is kept and tried again.' };
 }
 
-function isDiskTrouble(error: unknown): boolean {
-  const code = (error as { code?: unknown } | null)?.code;
-  return (
-    typeof code === 'string' &&
-    /^(SQLITE_(BUSY|FULL|IOERR|LOCKED|READONLY|CANTOPEN)|ENOSPC|EACCES|EROFS|EIO)/.test(code)
-  );
+function diskWords(error: unknown): string {
+  const { code = '' } = error as { code?: string };
+  if (/FULL|ENOSPC|EDQUOT/.test(code)) return 'The disk is full. Make room on it.';
+  if (/READONLY|EROFS|EACCES|EPERM/.test(code)) return 'The data folder can’t be written to.';
+  if (/CORRUPT|NOTADB/.test(code)) return 'The studio’s file is damaged. End Kokyu and put a backup back.';
+  if (/BUSY|LOCKED/.test(code)) return 'The studio’s file is busy.';
+  return 'The disk did not take it.';
+}
+
+/** A picture is checked before its command; everything between pictures is carried out together. */
+function parts(commands: readonly unknown[]): unknown[][] {
+  const found: unknown[][] = [];
+  for (const command of commands) {
+    const last = found.at(-1);
+    if (!last || isPhoto(command) || isPhoto(last[0])) found.push([command]);
+    else last.push(command);
+  }
+  return found;
+}
+
+const isPhoto = (command: unknown) => (command as { kind?: unknown } | null)?.kind === 'photo.add';
+
+async function carryOutPart(part: readonly unknown[]) {
+  const store = theStore();
+  const [first] = part;
+  const prepared: Prepared = isPhoto(first)
+    ? await preparePhoto(store, (first as { payload?: unknown }).payload)
+    : null;
+  if (prepared && 'refused' in prepared) return { outcomes: [prepared.refused], failed: null };
+  const drafts = new Map(prepared ? [[prepared.photoId, prepared.draft]] : []);
+  try {
+    return carryOutAll(store, part, Date.now(), drafts);
+  } finally {
+    if (prepared) dropDraft(prepared.draft);
+  }
 }
 
 function parseJson(text: string): unknown {

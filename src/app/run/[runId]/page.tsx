@@ -1,15 +1,24 @@
 import { notFound } from 'next/navigation';
 import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
+import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { RunScreen } from '@/stations/coach/RunScreen';
-import { findRun, findVisit, theStore } from '@/store';
-import { loadClient, loadForPlanning } from '../../load';
+import { type Unreadable, findRun, findVisit, theStore } from '@/store';
+import { loadClient, loadForPlanning, viewFor } from '../../load';
 
 export const metadata = { title: 'Coaching' };
 
 export default async function RunPage({ params }: { params: Promise<{ runId: string }> }) {
   const store = theStore();
-  const run = findRun(store, (await params).runId);
+  const aside: Unreadable[] = [];
+  const run = findRun(store, (await params).runId, aside);
+  if (!run && aside.length > 0) {
+    return (
+      <main className="mx-auto max-w-4xl p-6">
+        <UnreadableNotice records={aside} />
+      </main>
+    );
+  }
   const visit = run && findVisit(store, run.visitId);
   const view = visit && loadForPlanning(visit.clientId);
   if (!run || !view) notFound();
@@ -29,5 +38,5 @@ export default async function RunPage({ params }: { params: Promise<{ runId: str
     touch: known.profile.touch,
     latestTouch: known.latest.touch,
   }));
-  return <RunScreen key={run.id} view={view} stored={run} group={group} />;
+  return <RunScreen key={run.id} view={viewFor(view, ['looks', 'plan'])} stored={run} group={group} />;
 }

@@ -3,6 +3,8 @@ import { notFound } from 'next/navigation';
 import { type ReactNode } from 'react';
 import { flaggedConditions, openStations, screeningAge, unansweredConditions } from '@/core/safety';
 import { visitStory } from '@/core/track';
+import { Fence } from '@/parts/Fence';
+import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { SafetyLine } from '@/parts/shell/SafetyLine';
 import { StationLine } from '@/parts/shell/StationLine';
 import { Thread } from '@/parts/shell/Thread';
@@ -56,8 +58,13 @@ export default async function StationsLayout({ params, children }: Props & { chi
       </TopBar>
       <StationLine clientId={clientId} open={[...open]} reached={reached} />
       <div className="grid grow lg:grid-cols-[minmax(0,1fr)_16.5rem]">
-        <main className="px-4 py-6 lg:px-7">{children}</main>
-        <Thread lines={visitStory(known, gates, visit)} base={`/clients/${clientId}`} />
+        <main className="px-4 py-6 lg:px-7">
+          <UnreadableNotice records={view.unreadable} />
+          {children}
+        </main>
+        <Fence what="The thread">
+          <Thread lines={visitStory(known, gates, visit)} base={`/clients/${clientId}`} />
+        </Fence>
       </div>
     </div>
   );

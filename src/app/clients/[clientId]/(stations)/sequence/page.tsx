@@ -1,12 +1,19 @@
 import { notFound } from 'next/navigation';
 import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
+import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { SequenceStation } from '@/stations/sequence/SequenceStation';
-import { loadForPlanning } from '../../../../load';
+import { loadForPlanning, planningAside, viewFor } from '../../../../load';
 
 export default async function SequencePage({ params }: { params: Promise<{ clientId: string }> }) {
-  const view = loadForPlanning((await params).clientId);
+  const { clientId } = await params;
+  const view = loadForPlanning(clientId);
   if (!view) notFound();
   if (!openStations[view.path.state].includes('sequence')) return <PathStop view={view} />;
-  return <SequenceStation view={view} />;
+  return (
+    <>
+      <UnreadableNotice records={planningAside(clientId)} />
+      <SequenceStation view={viewFor(view, ['looks', 'plan'])} />
+    </>
+  );
 }

@@ -1,23 +1,21 @@
 import { notFound } from 'next/navigation';
 import { EmergencyStop } from '@/stations/PathStop';
+import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { TrackStation } from '@/stations/track/TrackStation';
-import { looksOf, theStore } from '@/store';
-import { loadClient } from '../../../../load';
+import { loadClient, loadFollowed, viewFor } from '../../../../load';
 
 export default async function TrackPage({ params }: { params: Promise<{ clientId: string }> }) {
-  const view = loadClient((await params).clientId);
+  const { clientId } = await params;
+  const view = loadClient(clientId);
   if (!view) notFound();
-  const visits = [...(view.visit ? [view.visit] : []), ...view.earlier].map(
-    ({ id, clientId, startedAt, day, endedAt }) => ({ id, clientId, startedAt, day, endedAt }),
-  );
-  const looks = looksOf(
-    theStore(),
-    visits.map(({ id }) => id),
-  );
+  const { over, repeats, aside } = loadFollowed(clientId);
+  // What of today can't be read is told by the page's frame already.
+  const told = new Set(view.unreadable.map(({ id }) => id));
   return (
     <>
       <EmergencyStop view={view} />
-      <TrackStation view={view} looks={looks} visits={visits} />
+      <UnreadableNotice records={aside.filter(({ id }) => !told.has(id))} />
+      <TrackStation view={viewFor(view, ['looks'])} over={over} repeats={repeats} />
     </>
   );
 }

@@ -1,0 +1,26 @@
+/** Puts a backup in the place of a studio: `npm run restore [-- --demo] [-- FOLDER]`. Without a folder it lists what there is. */
+import { resolve } from 'node:path';
+import { StoreError, backupNote, backupsIn, backupsOf, restore, storePath } from '@/store';
+
+const args = process.argv.slice(2);
+const folder = args.find((arg) => !arg.startsWith('--'));
+const path = storePath(args.includes('--demo') ? 'demo' : 'own');
+try {
+  if (folder === undefined) {
+    const all = backupsIn(backupsOf(path));
+    console.log(all.length === 0 ? `There are no backups in ${backupsOf(path)}.` : 'Backups, newest first:');
+    for (const one of all) {
+      const note = backupNote(one);
+      console.log(`  ${one}${note ? `: ${note.clients} clients, ${note.visits} visits, ${note.photos} pictures` : ''}`);
+    }
+    if (all.length > 0) console.log('Put one back with: npm run restore -- FOLDER');
+  } else {
+    const put = restore(path, resolve(folder), Date.now());
+    console.log(`Put back: ${put.clients} clients, ${put.visits} visits, ${put.photos} pictures.`);
+    if (put.before) console.log(`What was there before is kept as ${put.before}`);
+  }
+} catch (error) {
+  if (!(error instanceof StoreError)) throw error;
+  console.error(error.message);
+  process.exit(1);
+}

@@ -1,0 +1,159 @@
+import { eq } from 'drizzle-orm';
+import {
+  type CommandKind,
+  type Outcome,
+  type Payload,
+  commandSchemas,
+  dayIn,
+  envelopeSchema,
+  firstSentence,
+} from '@/core/record';
+import { openStations } from '@/core/safety';
+import { type Store, afterWriting, mustBeInPlace } from '../file';
+import { taken } from '../schema';
+import { readSettings } from '../settings';
+import { isSigned } from '../visits';
+import { type Door, type Doors, Moment, Refusal, type Scope, type Seen, clientOrRefuse } from './door';
+
+const refused = ({ code, message }: Refusal): Outcome => ({ state: 'refused', code, why: message });
+
+/** Holds a command against its door, in the order in which it is told: whose, signed, open today, gated. */
+function passDoor<K extends CommandKind>(door: Door<K>, payload: Payload<K>, moment: Moment): Seen | null {
+  const scope: Scope = door.whose === 'studio' ? { clientIds: [], visits: [] } : door.whose(payload, moment);
+  for (const clientId of scope.clientIds) clientOrRefuse(moment.store, clientId);
+  for (const visit of scope.visits) {
+    const signed = isSigned(moment.store, visit.id);
+    if (signed && door.signed === 'refuses') {
+      throw new Refusal('signed', 'This visit is signed and stays as it is. Write an addition to its note instead.');
+    }
+    if (!signed && door.signed === 'must be') {
+      throw new Refusal('stale', 'The note is not signed yet: write in the note itself.');
+    }
+    if (door.station === 'whatever the path') continue;
+    const path = moment.pathOf(visit);
+    if (!openStations[path.state].includes(door.station)) {
+      const why = path.reasons[0]?.what ?? 'the way is closed';
+      throw new Refusal('closed', `Not today: ${why} Nothing was recorded.`);
+    }
+  }
+  const why = door.gated === 'nothing' ? null : door.gated(payload, moment, scope);
+  if (why !== null) throw new Refusal('gated', why);
+  const seen = door.revision === 'none' ? null : door.revision(payload, moment);
+  if (!seen || seen.seen === seen.now) return null;
+  if ('refuses' in seen.stale) throw new Refusal('stale', seen.stale.refuses);
+  return seen;
+}
+
+/** Events of runs say by their place whether they were taken in; they need no entry of their own. */
+const remembersItself: readonly CommandKind[] = ['run.append'];
+
+/** The answer a command got, when it was taken in before. */
+function answeredBefore(store: Store, id: string): Outcome | null {
+  const row = store.select().from(taken).where(eq(taken.id, id)).get();
+  if (!row) return null;
+  const at = new Date(row.atEpochMs).toISOString();
+  const revision = row.revision === null ? {} : { revision: row.revision };
+  return row.why === null
+    ? { state: 'saved', at, ...revision }
+    : { state: 'conflict', at, why: row.why, ...revision, theirs: null };
+}
+
+/** Carries out one command inside a transaction. A refusal is an answer; anything else is thrown. */
+function carryOutOne(doors: Doors, input: unknown, moment: Moment): Outcome {
+  const envelope = envelopeSchema.safeParse(input);
+  if (!envelope.success) {
+    return refused(new Refusal('not understood', 'This was not understood. Reload the page and try again.'));
+  }
+  const { id, kind, payload } = envelope.data;
+  const { store, epochMs, at } = moment;
+  const before = answeredBefore(store, id);
+  if (before) return before;
+  const parsed = commandSchemas[kind].safeParse(payload);
+  if (!parsed.success) return refused(new Refusal('does not fit', firstSentence(parsed.error)));
+  try {
+    // What a refused command wrote is taken back; what others of the same request wrote stays.
+    return store.$client.transaction((): Outcome => {
+      const door = doors[kind] as Door<CommandKind>;
+      const clash = passDoor(door, parsed.data as never, moment);
+      const { revision } = door.act(parsed.data as never, moment) ?? {};
+      const answer = { at, ...(revision === undefined ? {} : { revision }) };
+      const why = clash && 'keepsBoth' in clash.stale ? clash.stale.keepsBoth : null;
+      if (!remembersItself.includes(kind)) {
+        store
+          .insert(taken)
+          .values({ id, atEpochMs: epochMs, revision: revision ?? null, why })
+          .run();
+      }
+      return why === null
+        ? { state: 'saved', ...answer }
+        : { state: 'conflict', why, ...answer, theirs: clash!.theirs };
+    })();
+  } catch (error) {
+    // A refusal is not remembered: what stood in its way may be gone when it is sent again on purpose.
+    if (error instanceof Refusal) return refused(error);
+    if ((error as { code?: string }).code === 'SQLITE_CONSTRAINT_PRIMARYKEY' || isUnique(error)) {
+      return refused(new Refusal('known already', 'This was recorded already. Reload the page to see it.'));
+    }
+    throw error;
+  }
+}
+
+const isUnique = (error: unknown) => (error as { code?: string }).code === 'SQLITE_CONSTRAINT_UNIQUE';
+
+/** Trouble of the disk or of the file as a whole: nothing can be taken in until it is over. */
+export function isDiskTrouble(error: unknown): boolean {
+  const code = (error as { code?: unknown } | null)?.code;
+  return (
+    typeof code === 'string' &&
+    /^(SQLITE_(BUSY|FULL|IOERR|LOCKED|READONLY|CANTOPEN|CORRUPT|NOTADB|NOMEM|PROTOCOL)|E[A-Z]+$)/.test(code)
+  );
+}
+
+/** What became of several commands: an answer each, as far as it went, and what stood in the way of the rest. */
+export interface Carried {
+  outcomes: Outcome[];
+  /** Nothing was answered for the commands after the last outcome: they are to be sent again. */
+  failed: unknown;
+}
+
+/**
+ * Carries out commands in order, each once: an id that was taken in before is answered as it was then and changes nothing. All of
+ * them come to the disk together, so a batch costs one write. What is no reasoned refusal is no answer: it ends the batch.
+ *
+ * @param inputs anything that came in from outside
+ * @param nowEpochMs the server's clock
+ * @throws {FileGone} when the file is no longer where it was; then nothing counts as taken in
+ */
+export function carryOutAll(
+  doors: Doors,
+  store: Store,
+  inputs: readonly unknown[],
+  nowEpochMs: number,
+  drafts?: ReadonlyMap<string, string>,
+): Carried {
+  mustBeInPlace(store);
+  const outcomes: Outcome[] = [];
+  let failed: unknown = null;
+  store.$client
+    .transaction(() => {
+      for (const input of inputs) {
+        // Settings and people may change from one command to the next: each has a moment of its own.
+        const { timeZone } = readSettings(store);
+        const moment = new Moment(store, nowEpochMs, dayIn(nowEpochMs, timeZone), timeZone, drafts);
+        try {
+          outcomes.push(carryOutOne(doors, input, moment));
+        } catch (error) {
+          if (isDiskTrouble(error)) throw error;
+          failed = error;
+          return;
+        }
+      }
+      mustBeInPlace(store);
+    })
+    // Taking the write lock at once, a busy file makes it wait instead of failing half-way.
+    .immediate();
+  // Replaced between the check and the commit: then the answer would be a promise about a file that is gone.
+  mustBeInPlace(store);
+  afterWriting(store);
+  return { outcomes, failed };
+}

@@ -1,0 +1,5 @@
+export { type Backup, backup, backupNote, backupsIn, clearStudio, restore } from './backup';
+export { fileMode, privateFolder, settle } from './disk';
+export { FileGone, StoreError, messageOf } from './errors';
+export { type Store, afterWriting, mustBeInPlace, openStore, theStore, toldAtOpening } from './open';
+export { type StudioKind, backupsOf, photosOf, storePath, studioKind } from './paths';

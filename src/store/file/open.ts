@@ -1,0 +1,268 @@
+import { chmodSync, existsSync, readFileSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { basename, dirname, join, resolve } from 'node:path';
+import Database from 'better-sqlite3';
+import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3';
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
+import * as schema from '../schema';
+import { fileMode, keepAs, privateFolder, settle, sizeOf } from './disk';
+import { FileGone, StoreError, messageOf } from './errors';
+import { takeLock } from './lock';
+import { checkpoint, clearMark, endedUncleanly, putStrayLogAside } from './mark';
+import { backupsOf, beside, photosOf, storePath } from './paths';
+
+export type Store = BetterSQLite3Database<typeof schema> & { $client: Database.Database };
+
+const migrationsFolder = () => resolve(/* turbopackIgnore: true */ process.cwd(), 'drizzle');
+
+/** What is known of an open file besides its connection. */
+interface Opened {
+  path: string;
+  /** Which file it was when it was opened. */
+  identity: string;
+  idle: ReturnType<typeof setTimeout> | null;
+  /** What was found and done at the start, in sentences. */
+  told: string[];
+}
+const opened = new WeakMap<Database.Database, Opened>();
+
+function connect(path: string): Store {
+  const client = new Database(path);
+  // WAL with full synchronisation: a run event that was answered survives a power cut.
+  client.pragma('journal_mode = WAL');
+  client.pragma('synchronous = FULL');
+  client.pragma('foreign_keys = ON');
+  client.pragma('busy_timeout = 4000');
+  // Checkpoints are made here, so that the mark beside the file always says which state of it the log belongs to.
+  client.pragma('wal_autocheckpoint = 0');
+  client.pragma('cache_size = -65536');
+  return drizzle(client, { schema }) as Store;
+}
+
+function migrationsWanted(folder: string): number {
+  const journal = JSON.parse(readFileSync(join(folder, 'meta', '_journal.json'), 'utf8')) as { entries: unknown[] };
+  return journal.entries.length;
+}
+
+function migrationsDone(store: Store): number {
+  const table = store.$client
+    .prepare("select count(*) as n from sqlite_master where type = 'table' and name = '__drizzle_migrations'")
+    .get() as { n: number };
+  if (table.n === 0) return 0;
+  return (store.$client.prepare('select count(*) as n from __drizzle_migrations').get() as { n: number }).n;
+}
+
+/** What of an earlier studio lies where a file is missing: an empty studio beside it would look like everything being lost. */
+function leftoversOf(path: string): string[] {
+  const name = basename(path);
+  const folder = dirname(path);
+  const files = readdirSync(folder).filter(
+    (entry) =>
+      entry.startsWith(`${name}.before-`) ||
+      entry.startsWith(`${name}.replaced-`) ||
+      (entry === `${name}-wal` && sizeOf(join(folder, entry)) > 0),
+  );
+  const folders = [photosOf(path), backupsOf(path)].filter((one) => existsSync(one) && readdirSync(one).length > 0);
+  return [...files, ...folders.map((one) => `${basename(one)}/`)];
+}
+
+/**
+ * Opens a studio file for this process alone, bringing it up to date first. An existing file is migrated as a copy that takes its
+ * place in one step only when every migration went through; when one fails, the old file is as it was.
+ *
+ * @throws {StoreError} with one sentence saying what is wrong and what to do
+ */
+export function openStore(path: string, folder = migrationsFolder()): Store {
+  privateFolder(dirname(path));
+  const release = takeLock(path);
+  try {
+    return openLocked(path, folder, release);
+  } catch (error) {
+    release();
+    throw error;
+  }
+}
+
+function openLocked(path: string, folder: string, release: () => void): Store {
+  const isNew = sizeOf(path) === 0;
+  if (existsSync(path)) chmodSync(path, fileMode);
+  const leftovers = isNew ? leftoversOf(path) : [];
+  if (leftovers.length > 0) {
+    throw new StoreError(
+      `${path} is ${existsSync(path) ? 'empty' : 'missing'}, but there is something of an earlier studio beside it (${leftovers.slice(0, 4).join(', ')}). Put a backup back (npm run restore), or move these away to begin anew.`,
+    );
+  }
+  const told: string[] = [];
+  const unclean = !isNew && endedUncleanly(path);
+  if (unclean) {
+    const aside = putStrayLogAside(path, new Date().toISOString().replace(/[:.]/g, '-'));
+    if (aside) told.push(`The file was put in place of another; the other's log was set aside as ${basename(aside)}.`);
+  }
+  const store = readyStore(path, folder, isNew, unclean);
+  for (const file of [path, beside(path).wal, beside(path).shm]) if (existsSync(file)) chmodSync(file, fileMode);
+  checkpoint(store, path);
+  opened.set(store.$client, { path, identity: identityOf(path)!, idle: null, told });
+  closeWithCare(store, path, release);
+  return store;
+}
+
+/** A connection to a file that is whole and up to date. */
+function readyStore(path: string, folder: string, isNew: boolean, unclean: boolean): Store {
+  let store: Store | null = null;
+  let done: number;
+  try {
+    store = connect(path);
+    done = migrationsDone(store);
+  } catch (error) {
+    store?.$client.close();
+    throw new StoreError(
+      `The file ${path} can't be opened as a studio (${messageOf(error)}). Put a backup in its place (npm run restore).`,
+    );
+  }
+  const ready = store;
+  const refuse = (sentence: string) => {
+    ready.$client.close();
+    return new StoreError(sentence);
+  };
+  const wanted = migrationsWanted(folder);
+  if (done > wanted) {
+    throw refuse(`The file ${path} was written by a newer version. Start that version, or use another folder.`);
+  }
+  if (unclean) {
+    const fault = damageOf(store);
+    if (fault) {
+      throw refuse(
+        `The file ${path} is damaged (${fault}). Put a backup in its place (npm run restore); it was left as it is.`,
+      );
+    }
+  }
+  if (done === wanted) return store;
+  if (isNew) {
+    migrate(store, { migrationsFolder: folder });
+    return store;
+  }
+  return migratedCopy(path, store, folder, done);
+}
+
+/** What a quick check finds wrong with a file, or null. */
+export function damageOf(store: Pick<Store, '$client'>): string | null {
+  try {
+    const found = store.$client.pragma('quick_check(1)', { simple: true });
+    return found === 'ok' ? null : String(found);
+  } catch (error) {
+    return messageOf(error);
+  }
+}
+
+function migratedCopy(path: string, store: Store, folder: string, done: number): Store {
+  const { migrating, wal, shm } = beside(path);
+  const clear = () => {
+    for (const suffix of ['', '-wal', '-shm']) rmSync(migrating + suffix, { force: true });
+  };
+  clear();
+  try {
+    store.$client.prepare('vacuum into ?').run(migrating);
+    const next = connect(migrating);
+    migrate(next, { migrationsFolder: folder });
+    next.$client.close();
+    settle(migrating);
+  } catch (error) {
+    store.$client.close();
+    clear();
+    throw new StoreError(`Bringing ${path} up to date failed (${messageOf(error)}). The file is as it was.`);
+  }
+  // Nothing waits in the log any more once the connection is closed: the file alone is the old studio.
+  store.$client.pragma('wal_checkpoint(TRUNCATE)');
+  store.$client.close();
+  for (const file of [wal, shm]) rmSync(file, { force: true });
+  // The old file gets a second name, then the new one takes the first in one step: there is a whole file at every moment.
+  keepAs(path, `${path}.before-${done + 1}`);
+  renameSync(migrating, path);
+  settle(dirname(path));
+  return connect(path);
+}
+
+function identityOf(path: string): string | null {
+  try {
+    const { dev, ino } = statSync(path);
+    return `${dev} ${ino}`;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * Makes sure that the file is still the one that was opened.
+ *
+ * @throws {FileGone} when it was moved, replaced or deleted: what is written now would be lost
+ */
+export function mustBeInPlace(store: Store) {
+  const known = opened.get(store.$client);
+  if (known && identityOf(known.path) !== known.identity) {
+    throw new FileGone(
+      'The studio’s file was moved or replaced while Kokyu was running. Start Kokyu again; nothing is lost.',
+    );
+  }
+}
+
+/** Quiet for this long, the log is brought into the file; grown past this size, at once. */
+const idleMs = 2000;
+const mostLogBytes = 8_000_000;
+
+/** To be called after something was written: sees to it that the log finds its way into the file. */
+export function afterWriting(store: Store) {
+  const known = opened.get(store.$client);
+  if (!known) return;
+  if (sizeOf(beside(known.path).wal) > mostLogBytes) {
+    checkpointIfOpen(store);
+    return;
+  }
+  // One timer for all that is written meanwhile: a busy hour is brought in every two seconds and not after it.
+  known.idle ??= setTimeout(() => {
+    known.idle = null;
+    checkpointIfOpen(store);
+  }, idleMs);
+  known.idle.unref();
+}
+
+function checkpointIfOpen(store: Store) {
+  const known = opened.get(store.$client);
+  if (!known || !store.$client.open || identityOf(known.path) !== known.identity) return;
+  try {
+    checkpoint(store, known.path);
+  } catch (error) {
+    // A full disk: what is in the log is safe there, and the next time may find room.
+    console.error(`The log could not be brought into the file: ${messageOf(error)}`);
+  }
+}
+
+/** Closing brings the log into the file, takes the mark away and lets the lock go; only a file still in place is touched. */
+function closeWithCare(store: Store, path: string, release: () => void) {
+  const client = store.$client;
+  const close = client.close.bind(client);
+  client.close = () => {
+    const known = opened.get(client);
+    if (!client.open || !known) return client;
+    if (known.idle) clearTimeout(known.idle);
+    const inPlace = identityOf(path) === known.identity;
+    if (inPlace) checkpointIfOpen(store);
+    close();
+    if (inPlace && sizeOf(beside(path).wal) === 0) clearMark(path);
+    release();
+    return client;
+  };
+}
+
+/** What was found and done when the file was opened, in sentences. */
+export const toldAtOpening = (store: Store): readonly string[] => opened.get(store.$client)?.told ?? [];
+
+const held = globalThis as unknown as { kokyuStore?: Store };
+
+/** The one open store of this process, closed with it. */
+export function theStore(): Store {
+  if (!held.kokyuStore) {
+    const store = openStore(storePath());
+    held.kokyuStore = store;
+    process.on('exit', () => store.$client.close());
+  }
+  return held.kokyuStore;
+}

@@ -1,0 +1,323 @@
+import { and, asc, desc, eq, inArray, isNull, or, sql } from 'drizzle-orm';
+import { z } from 'zod';
+import {
+  type RunDigest,
+  type RunEvent,
+  type StampedEvent,
+  digestFormula,
+  digestOf,
+  digestSchema,
+  placeAt,
+  runEventSchema,
+  stateOf,
+  summariseRun,
+} from '@/core/coach';
+import { type StoredRun } from '@/core/record';
+import { type PlanItem, planItemSchema } from '@/core/sequence';
+import { type Store } from './file';
+import { type Unreadable, recordInWords, soundRow, soundValue, whyUnreadable } from './rows';
+import { clients, runEvents, runMembers, runSummaries, runs, visits } from './schema';
+
+/** The moment a run was over by one of these events, or null while it can go on. @example endOf([…, end]) // '2026-11-23T10:42:00.000Z' */
+export function endOf(events: readonly StampedEvent[]): string | null {
+  const last = events.find(
+    ({ event }) =>
+      event.type === 'end' ||
+      (event.type === 'settled' && event.who === undefined && (event.then === 'end' || event.then === 'refer')),
+  );
+  return last ? new Date(last.atEpochMs).toISOString() : null;
+}
+
+/** Ids of the events that stand at places of a run. */
+export function storedIds(store: Store, runId: string, seqs: readonly number[]): Map<number, string> {
+  const rows = store
+    .select({ seq: runEvents.seq, id: runEvents.id })
+    .from(runEvents)
+    .where(and(eq(runEvents.runId, runId), inArray(runEvents.seq, [...seqs])))
+    .all();
+  return new Map(rows.map(({ seq, id }) => [seq, id]));
+}
+
+/** Events of several runs, in order; those that can't be read are left out, with one word on them a run. */
+function eventsOf(store: Store, runIds: readonly string[], aside: Unreadable[]): Map<string, StampedEvent[]> {
+  const found = new Map<string, StampedEvent[]>(runIds.map((id) => [id, []]));
+  const bad = new Map<string, string[]>();
+  if (runIds.length === 0) return found;
+  const rows = store
+    .select()
+    .from(runEvents)
+    .where(inArray(runEvents.runId, [...runIds]))
+    .orderBy(asc(runEvents.runId), asc(runEvents.seq))
+    .all();
+  for (const row of rows) {
+    const own: Unreadable[] = [];
+    const place = soundRow('run_events', row, 'An event', own);
+    const event = place && runEventSchema.safeParse(row.event);
+    if (place && event?.success) {
+      found.get(row.runId)!.push({ id: place.id, seq: place.seq, atEpochMs: place.atEpochMs, event: event.data });
+    } else {
+      const why = own[0]?.why ?? whyUnreadable(event!.error!, row.event);
+      bad.set(row.runId, [...(bad.get(row.runId) ?? []), why]);
+    }
+  }
+  for (const [runId, whys] of bad) {
+    const what = `${whys.length} ${whys.length === 1 ? 'event' : 'events'} of a run`;
+    aside.push({ table: 'run_events', id: runId, what, why: whys[0]! });
+  }
+  return found;
+}
+
+const sitsOutSchema = z.array(z.number().int().min(0)).catch([]);
+
+/** Runs with their events and members. One whose plan can't be read is left out, with a word on it. */
+function storedRuns(store: Store, rows: readonly (typeof runs.$inferSelect)[], aside: Unreadable[]): StoredRun[] {
+  const ids = rows.map(({ id }) => id);
+  const events = eventsOf(store, ids, aside);
+  const members =
+    ids.length === 0
+      ? []
+      : store.select().from(runMembers).where(inArray(runMembers.runId, ids)).orderBy(asc(runMembers.place)).all();
+  return rows.flatMap((row) => {
+    const what = recordInWords('The run', row.at);
+    const sound = soundRow('runs', row, what, aside);
+    const of = { table: 'runs', id: row.id, what };
+    const items = sound && soundValue(planItemSchema.array().min(1), row.items, of, aside);
+    if (!sound || !items) return [];
+    return {
+      id: sound.id,
+      visitId: sound.visitId,
+      at: sound.at,
+      items,
+      events: events.get(row.id)!,
+      members: members
+        .filter(({ runId }) => runId === row.id)
+        .map(({ clientId, visitId, sitsOut }) => ({ clientId, visitId, sitsOut: sitsOutSchema.parse(sitsOut) })),
+    };
+  });
+}
+
+export function findRun(store: Store, runId: string, aside: Unreadable[] = []): StoredRun | null {
+  const row = store.select().from(runs).where(eq(runs.id, runId)).get();
+  return row ? (storedRuns(store, [row], aside)[0] ?? null) : null;
+}
+
+/** The runs of a visit, those of a group it took part in included. */
+export function runsOf(store: Store, visitId: string, aside: Unreadable[] = []): StoredRun[] {
+  const shared = store.select({ id: runMembers.runId }).from(runMembers).where(eq(runMembers.visitId, visitId));
+  const rows = store
+    .select()
+    .from(runs)
+    .where(or(eq(runs.visitId, visitId), inArray(runs.id, shared)))
+    .orderBy(asc(runs.at))
+    .all();
+  return storedRuns(store, rows, aside);
+}
+
+/** Ids of all runs each client took part in, whoever's plan it was. */
+function runIdsOf(store: Store, clientIds: readonly string[]): { runId: string; clientId: string }[] {
+  if (clientIds.length === 0) return [];
+  const own = store
+    .select({ runId: runs.id, clientId: visits.clientId })
+    .from(visits)
+    .innerJoin(runs, eq(runs.visitId, visits.id))
+    .where(inArray(visits.clientId, [...clientIds]))
+    .all();
+  const shared = store
+    .select({ runId: runMembers.runId, clientId: runMembers.clientId })
+    .from(runMembers)
+    .where(inArray(runMembers.clientId, [...clientIds]))
+    .all();
+  const all = new Map([...own, ...shared].map((row) => [`${row.runId} ${row.clientId}`, row]));
+  return [...all.values()];
+}
+
+/** Sums a run up for everybody in it and keeps that, as of the formula and the events of now. */
+export function storeDigests(store: Store, runId: string) {
+  const run = findRun(store, runId);
+  if (!run) return;
+  const visit = store.select({ clientId: visits.clientId }).from(visits).where(eq(visits.id, run.visitId)).get();
+  const people = run.members.length > 0 ? run.members.map(({ clientId }) => clientId) : [visit?.clientId ?? ''];
+  for (const clientId of people) keepDigest(store, run, clientId);
+}
+
+function keepDigest(store: Store, run: StoredRun, clientId: string): RunDigest {
+  const state = stateOf(run);
+  const value = digestOf(summariseRun(state, clientId));
+  const row = { formula: digestFormula, nextSeq: state.nextSeq, value };
+  store
+    .insert(runSummaries)
+    .values({ runId: run.id, clientId, ...row })
+    .onConflictDoUpdate({ target: [runSummaries.runId, runSummaries.clientId], set: row })
+    .run();
+  return value;
+}
+
+/**
+ * What a client's runs came to, oldest first. Each run is read once: what was summed up by today's formula, up to its last event, is
+ * taken as it is; the rest is summed up now and kept.
+ */
+export function digestsOf(store: Store, clientId: string, aside: Unreadable[] = []): RunDigest[] {
+  const ids = runIdsOf(store, [clientId]).map(({ runId }) => runId);
+  if (ids.length === 0) return [];
+  const rows = store
+    .select({
+      row: runs,
+      nextSeq: sql<
+        number | null
+      >`(select max(${runEvents.seq}) + 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`,
+      summary: runSummaries,
+    })
+    .from(runs)
+    .leftJoin(runSummaries, and(eq(runSummaries.runId, runs.id), eq(runSummaries.clientId, clientId)))
+    .where(inArray(runs.id, ids))
+    .orderBy(asc(runs.at))
+    .all();
+  const found = new Map<string, RunDigest>();
+  const stale: (typeof runs.$inferSelect)[] = [];
+  for (const { row, nextSeq, summary } of rows) {
+    const fresh = summary !== null && summary.formula === digestFormula && summary.nextSeq === (nextSeq ?? 0);
+    const parsed = fresh ? digestSchema.safeParse(summary.value) : null;
+    if (parsed?.success) found.set(row.id, parsed.data);
+    else stale.push(row);
+  }
+  const runsAnew = storedRuns(store, stale, aside);
+  const ended = new Set(stale.filter(({ endedAt }) => endedAt !== null).map(({ id }) => id));
+  for (const run of runsAnew) found.set(run.id, digestOf(summariseRun(stateOf(run), clientId)));
+  keepQuietly(
+    store,
+    clientId,
+    runsAnew.filter(({ id }) => ended.has(id)),
+  );
+  return rows.flatMap(({ row }) => {
+    const digest = found.get(row.id);
+    return digest ? [digest] : [];
+  });
+}
+
+/** Keeping a sum is a convenience: a page that only reads is shown even when nothing can be written. */
+function keepQuietly(store: Store, clientId: string, list: readonly StoredRun[]) {
+  if (list.length === 0) return;
+  try {
+    store.$client.transaction(() => list.forEach((run) => keepDigest(store, run, clientId))).immediate();
+  } catch (error) {
+    console.error(`Sums of runs could not be kept: ${error instanceof Error ? error.message : String(error)}`);
+  }
+}
+
+/** A run that began and was neither ended nor closed. */
+export interface OpenRun {
+  runId: string;
+  clientId: string;
+  name: string;
+  day: string;
+  nextSeq: number;
+}
+
+/** Runs left open, newest first. */
+export function openRuns(store: Store, most = 10): OpenRun[] {
+  const begun = sql<
+    number | null
+  >`(select max(${runEvents.seq}) + 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`;
+  return store
+    .select({ runId: runs.id, clientId: visits.clientId, name: clients.name, day: visits.day, nextSeq: begun })
+    .from(runs)
+    .innerJoin(visits, eq(visits.id, runs.visitId))
+    .innerJoin(clients, eq(clients.id, visits.clientId))
+    .where(and(isNull(runs.endedAt), sql`exists (select 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`))
+    .orderBy(desc(runs.at))
+    .limit(most)
+    .all()
+    .map((row) => ({ ...row, name: String(row.name), day: String(row.day), nextSeq: Number(row.nextSeq) || 0 }));
+}
+
+/** Ends what a client has open, with what was done in it: alone the whole run, in a group their part of it. */
+export function closeOpenRuns(store: Store, clientId: string, nowEpochMs: number) {
+  const ids = runIdsOf(store, [clientId]).map(({ runId }) => runId);
+  if (ids.length === 0) return;
+  const rows = store
+    .select()
+    .from(runs)
+    .where(and(inArray(runs.id, ids), isNull(runs.endedAt)))
+    .all();
+  for (const run of storedRuns(store, rows, [])) {
+    const state = stateOf(run);
+    if (state.status === 'ended') continue;
+    const { item } = placeAt(state, nowEpochMs);
+    const why = 'An emergency sign was logged.';
+    const closing: RunEvent[] =
+      run.members.length > 1
+        ? [
+            { type: 'stop', item, who: clientId },
+            { type: 'settled', symptoms: [], note: why, then: 'refer', who: clientId },
+          ]
+        : [
+            { type: 'stop', item },
+            { type: 'settled', symptoms: [], note: why, then: 'refer' },
+          ];
+    const events = closing.map((event, i) => ({
+      id: crypto.randomUUID(),
+      seq: state.nextSeq + i,
+      atEpochMs: nowEpochMs,
+      event,
+    }));
+    store
+      .insert(runEvents)
+      .values(events.map((stamped) => ({ ...stamped, runId: run.id, type: stamped.event.type })))
+      .run();
+    const ended = endOf(events);
+    if (ended === null) continue;
+    store.update(runs).set({ endedAt: ended }).where(eq(runs.id, run.id)).run();
+    storeDigests(store, run.id);
+  }
+}
+
+/** Drills of a client that ended in a stop and were not reviewed since. In a group only one's own stops, and everybody's, count. */
+export const stoppedDrills = (store: Store, clientId: string): { drillId: string; runId: string }[] =>
+  stoppedDrillsOf(store, [clientId]).get(clientId) ?? [];
+
+/** The same of several clients at once. */
+export function stoppedDrillsOf(
+  store: Store,
+  clientIds: readonly string[],
+): Map<string, { drillId: string; runId: string }[]> {
+  const taking = runIdsOf(store, clientIds);
+  if (taking.length === 0) return new Map();
+  const rows = store
+    .select({ runId: runEvents.runId, event: runEvents.event, items: runs.items })
+    .from(runEvents)
+    .innerJoin(runs, eq(runs.id, runEvents.runId))
+    .where(
+      and(
+        inArray(runEvents.runId, [...new Set(taking.map(({ runId }) => runId))]),
+        sql`${runEvents.type} in ('stop', 'reviewed', 'swap')`,
+      ),
+    )
+    .orderBy(asc(runEvents.atEpochMs), asc(runEvents.seq))
+    .all();
+  const ofRun = new Map<string, string[]>();
+  for (const { runId, clientId } of taking) ofRun.set(runId, [...(ofRun.get(runId) ?? []), clientId]);
+  const stopped = new Map<string, Map<string, string>>(clientIds.map((id) => [id, new Map()]));
+  const swapped = new Map<string, string>();
+  for (const { runId, event, items } of rows) {
+    const parsed = runEventSchema.safeParse(event);
+    if (!parsed.success) continue;
+    const one = parsed.data;
+    if (one.type === 'swap') swapped.set(`${runId} ${one.item}`, one.to.drillId);
+    for (const clientId of ofRun.get(runId) ?? []) {
+      const own = stopped.get(clientId)!;
+      if (one.type === 'reviewed') own.delete(one.drillId);
+      if (one.type !== 'stop' || (one.who !== undefined && one.who !== clientId)) continue;
+      const drillId = swapped.get(`${runId} ${one.item}`) ?? drillAt(items, one.item);
+      if (drillId) own.set(drillId, runId);
+    }
+  }
+  return new Map(
+    [...stopped].map(([clientId, own]) => [clientId, [...own].map(([drillId, runId]) => ({ drillId, runId }))]),
+  );
+}
+
+function drillAt(items: unknown, index: number): string | null {
+  const item: unknown = Array.isArray(items) ? items[index] : null;
+  const drillId = (item as Partial<PlanItem> | null)?.drillId;
+  return typeof drillId === 'string' ? drillId : null;
+}
