@@ -3,14 +3,10 @@
  * Needs a build (npm run build).
  */
 import { spawnSync } from 'node:child_process';
-import { join } from 'node:path';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
-import { openStore } from '@/store';
-import { loadDemo } from '../demo/load';
-import { people } from '../demo/people';
-import { testServer } from '../e2e/support/server';
 import { coachScreen, eventAppend } from './coach';
 import { rereading, ringFrames, sweep } from './look';
+import { underLoad } from './load';
 import { againstSolver, editing, growth, randomPlans, realPlans } from './plan';
 import { percentile, report } from './report';
 
@@ -27,54 +23,6 @@ function phases() {
   report('phaseAt, one call', `${median.toFixed(3)} µs`, 'under 1 µs', median < 1 && sink > 0);
 }
 
-async function pages() {
-  const server = testServer(4395, 'own');
-  const path = join(server.dataDir, 'studio.db');
-  const store = openStore(path);
-  console.log('loading 300 clients × 20 visits …');
-  const crowd = Array.from({ length: 300 }, (_, i) => {
-    const person = people[i % people.length]!;
-    return {
-      ...person,
-      name: `${person.name} ${i}`,
-      visits: Array.from({ length: 20 }, (_visit, v) => ({
-        ...person.visits[v % person.visits.length]!,
-        daysAgo: 2 + v * 9,
-      })),
-    };
-  });
-  loadDemo(store, Date.now(), crowd);
-  const ids = (store.$client.prepare('select id from clients order by name limit 12').all() as { id: string }[]).map(
-    ({ id }) => id,
-  );
-  store.$client.close();
-  await server.start();
-  try {
-    const stations = ['screen', 'look', 'read', 'sequence', 'coach', 'track'];
-    const addresses = [
-      '/',
-      '/clients',
-      '/clients?find=Ilse',
-      ...ids.flatMap((id) => stations.map((s) => `/clients/${id}/${s}`)),
-    ];
-    const times: number[] = [];
-    for (let round = 0; round < 4; round += 1) {
-      for (const address of addresses) {
-        const from = performance.now();
-        const response = await fetch(server.url + address);
-        await response.text();
-        if (round > 0) times.push(performance.now() - from);
-        if (!response.ok) throw new Error(`${address} answered ${response.status}`);
-      }
-    }
-    const p95 = percentile(times, 0.95);
-    report('page answered, median', `${percentile(times, 0.5).toFixed(1)} ms`, 'no limit set', true);
-    report('page answered, 95th percentile', `${p95.toFixed(1)} ms`, 'under 100 ms', p95 < 100);
-  } finally {
-    await server.close();
-  }
-}
-
 function sound() {
   const { status } = spawnSync('npx', ['jest', 'src/core/coach/sound.test.ts', '--silent'], { stdio: 'ignore' });
   report(
@@ -85,17 +33,20 @@ function sound() {
   );
 }
 
-phases();
-realPlans();
-randomPlans();
-await againstSolver();
-growth();
-rereading();
-sweep();
-sound();
-eventAppend();
-await coachScreen();
-await ringFrames();
-await editing();
-// The long part, 300 clients × 20 visits, can be left out.
-if (!process.argv.includes('--quick')) await pages();
+if (!process.argv.includes('--load')) {
+  phases();
+  realPlans();
+  randomPlans();
+  await againstSolver();
+  growth();
+  rereading();
+  sweep();
+  sound();
+  eventAppend();
+  await coachScreen();
+  await ringFrames();
+  await editing();
+}
+// The long part, whole studios and a million events, can be left out or asked for alone; ten minutes of memory only when asked for.
+const minutes = process.argv.includes('--memory') ? 10 : 1;
+if (!process.argv.includes('--quick')) await underLoad({ large: true, minutes });

@@ -69,9 +69,14 @@ export function build({ force = false } = {}) {
   must(bin('next'), ['build']);
 }
 
+/**
+ * A studio's server needs some hundred megabytes; left alone it would take what the machine has before it tidies up.
+ */
+export const serverFlags = ['--max-old-space-size=256', '--max-semi-space-size=8'];
+
 /** Starts the production server in the foreground. */
 export function serve({ studio }) {
-  const child = spawn(process.execPath, ['scripts/server.mjs'], {
+  const child = spawn(process.execPath, [...serverFlags, 'scripts/server.mjs'], {
     cwd: root,
     stdio: 'inherit',
     env: { ...process.env, KOKYU_STUDIO: studio },

@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { rmSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { scratchFolder } from '../../scripts/scratch';
 
 /** A production server of its own, on a data folder of its own, that a test may kill and start again. */
@@ -7,37 +7,51 @@ export interface TestServer {
   url: string;
   dataDir: string;
   start: () => Promise<void>;
+  /** The server's process. */
+  pid: () => number;
   /** Ends it at once, without a chance to finish anything. */
   kill: () => Promise<void>;
+  /** Asks it to end, and waits until it has. */
+  end: (signal?: NodeJS.Signals) => Promise<void>;
+  /** Starts one more on the same folder: what it said and ended with, or null when it did not end. */
+  another: (port: number, env?: Record<string, string>) => Promise<{ code: number | null; words: string }>;
   close: () => Promise<void>;
 }
 
-export function testServer(port: number, studio: 'own' | 'demo' = 'own'): TestServer {
-  const dataDir = scratchFolder('test');
+/** As `npm start` starts it. */
+const flags = ['--max-old-space-size=256', '--max-semi-space-size=8', 'scripts/server.mjs'];
+
+export function testServer(port: number, studio: 'own' | 'demo' = 'own', folder?: string): TestServer {
+  const dataDir = folder ?? scratchFolder('test');
+  if (folder) mkdirSync(folder, { recursive: true });
   const url = `http://127.0.0.1:${port}`;
   let child: ChildProcess | null = null;
 
-  const kill = () =>
-    new Promise<void>((resolve) => {
-      if (!child || child.exitCode !== null) return resolve();
-      child.once('exit', () => resolve());
-      child.kill('SIGKILL');
-      child = null;
-    });
-
-  const start = async () => {
-    child = spawn(process.execPath, ['scripts/server.mjs'], {
-      stdio: ['ignore', 'ignore', 'inherit'],
+  const launch = (on: number, env: Record<string, string> = {}, stderr: 'inherit' | 'pipe' = 'inherit') =>
+    spawn(process.execPath, flags, {
+      stdio: ['ignore', 'ignore', stderr],
       env: {
         ...process.env,
         KOKYU_DATA: dataDir,
         KOKYU_STUDIO: studio,
         HOST: '127.0.0.1',
-        PORT: String(port),
+        PORT: String(on),
         NEXT_TELEMETRY_DISABLED: '1',
         TZ: 'Europe/London',
+        ...env,
       },
     });
+
+  const end = (signal: NodeJS.Signals = 'SIGTERM') =>
+    new Promise<void>((resolve) => {
+      if (!child || child.exitCode !== null) return resolve();
+      child.once('exit', () => resolve());
+      child.kill(signal);
+      child = null;
+    });
+
+  const start = async () => {
+    child = launch(port);
     for (let tries = 0; tries < 150; tries += 1) {
       const answered = await fetch(url).then(
         (response) => response.ok,
@@ -49,13 +63,28 @@ export function testServer(port: number, studio: 'own' | 'demo' = 'own'): TestSe
     throw new Error(`The server on port ${port} did not answer.`);
   };
 
+  const another = (on: number, env: Record<string, string> = {}) =>
+    new Promise<{ code: number | null; words: string }>((resolve) => {
+      const second = launch(on, env, 'pipe');
+      let words = '';
+      second.stderr?.on('data', (data: Buffer) => (words += data.toString()));
+      const late = setTimeout(() => second.kill('SIGKILL'), 15_000);
+      second.once('exit', (code) => {
+        clearTimeout(late);
+        resolve({ code, words: words.trim().slice(0, 90) });
+      });
+    });
+
   return {
     url,
     dataDir,
     start,
-    kill,
+    pid: () => child?.pid ?? 0,
+    kill: () => end('SIGKILL'),
+    end,
+    another,
     close: async () => {
-      await kill();
+      await end('SIGKILL');
       rmSync(dataDir, { recursive: true, force: true });
     },
   };

@@ -5,7 +5,7 @@ import { type LookRecord, isOf } from '@/core/look';
 import { freeFindings, readFindings } from '@/core/read';
 import { evaluateGates, pathState } from '@/core/safety';
 import { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from '@/core/track';
-import { type ClientView, type Unreadable } from '@/stations/view';
+import { type ClientView, type Planning, type Unreadable } from '@/stations/view';
 import {
   countFacts,
   factsOf,
@@ -135,31 +135,26 @@ export function loadForScreen(clientId: string): ClientView | null {
   return { ...viewFor(view, ['gatesThen']), history: { facts, ...countFacts(store, clientId) } };
 }
 
-/** What planning needs besides: how drills went before, the coach's own drills, the templates. */
-export const loadForPlanning = cache((clientId: string): ClientView | null => {
-  const view = loadClient(clientId);
-  if (!view) return null;
+/** What planning needs besides, and what in it can't be read: how drills went before, the coach's own drills, the templates. */
+const loadPlanning = cache((clientId: string): { planning: Planning; aside: Unreadable[] } => {
   const store = theStore();
   const aside: Unreadable[] = [];
-  return {
-    ...view,
-    planning: {
-      ...historyAndFaults(store, clientId, aside),
-      ownDrills: ownDrillsOf(store, aside).map(({ drill }) => drill),
-      templates: templatesOf(store, aside),
-    },
+  const planning = {
+    ...historyAndFaults(store, clientId, aside),
+    ownDrills: ownDrillsOf(store, aside).map(({ drill }) => drill),
+    templates: templatesOf(store, aside),
   };
+  return { planning, aside: notSetAside(store, aside) };
 });
 
-/** What in planning can't be read: drills of the coach's own, templates, runs. It is told of where plans are made. */
-export function planningAside(clientId: string): Unreadable[] {
-  const store = theStore();
-  const aside: Unreadable[] = [];
-  ownDrillsOf(store, aside);
-  templatesOf(store, aside);
-  historyAndFaults(store, clientId, aside);
-  return notSetAside(store, aside);
+/** A client with what planning needs. */
+export function loadForPlanning(clientId: string): ClientView | null {
+  const view = loadClient(clientId);
+  return view && { ...view, planning: loadPlanning(clientId).planning };
 }
+
+/** What in planning can't be read: it is told of where plans are made. */
+export const planningAside = (clientId: string): Unreadable[] => loadPlanning(clientId).aside;
 
 /** What is followed over all visits of a client, and their own repeat-to-repeat noise. */
 export const loadFollowed = cache((clientId: string): { over: Followed[]; repeats: Repeats; aside: Unreadable[] } => {

@@ -47,4 +47,14 @@ export { notSetAside, rawRecord, readableTables, setAsideRecords } from './recor
 export { type Unreadable } from './rows';
 export { type OpenRun, digestsOf, findRun, openRuns, stoppedDrills, stoppedDrillsOf } from './runs';
 export { readSettings } from './settings';
-export { findVisit, lastVisits, looksOf, plansOf, visitOfDay, visitRecord, visitsOf, visitsOfDay } from './visits';
+export {
+  findVisit,
+  lastVisits,
+  looksOf,
+  planOf,
+  plansOf,
+  visitOfDay,
+  visitRecord,
+  visitsOf,
+  visitsOfDay,
+} from './visits';

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, isNull, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, max, or, sql } from 'drizzle-orm';
 import { z } from 'zod';
 import {
   type RunDigest,
@@ -143,7 +143,13 @@ export function storeDigests(store: Store, runId: string) {
 function keepDigest(store: Store, run: StoredRun, clientId: string): RunDigest {
   const state = stateOf(run);
   const value = digestOf(summariseRun(state, clientId));
-  const row = { formula: digestFormula, nextSeq: state.nextSeq, value };
+  // Up to the last event that lies there, whether or not it could be read: else one that can't be would be tried at every page.
+  const last = store
+    .select({ seq: max(runEvents.seq) })
+    .from(runEvents)
+    .where(eq(runEvents.runId, run.id))
+    .get();
+  const row = { formula: digestFormula, nextSeq: (last?.seq ?? -1) + 1, value };
   store
     .insert(runSummaries)
     .values({ runId: run.id, clientId, ...row })
@@ -161,7 +167,8 @@ export function digestsOf(store: Store, clientId: string, aside: Unreadable[] = 
   if (ids.length === 0) return [];
   const rows = store
     .select({
-      row: runs,
+      id: runs.id,
+      endedAt: runs.endedAt,
       nextSeq: sql<
         number | null
       >`(select max(${runEvents.seq}) + 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`,
@@ -173,26 +180,36 @@ export function digestsOf(store: Store, clientId: string, aside: Unreadable[] = 
     .orderBy(asc(runs.at))
     .all();
   const found = new Map<string, RunDigest>();
-  const stale: (typeof runs.$inferSelect)[] = [];
-  for (const { row, nextSeq, summary } of rows) {
+  const stale: string[] = [];
+  for (const { id, nextSeq, summary } of rows) {
     const fresh = summary !== null && summary.formula === digestFormula && summary.nextSeq === (nextSeq ?? 0);
     const parsed = fresh ? digestSchema.safeParse(summary.value) : null;
-    if (parsed?.success) found.set(row.id, parsed.data);
-    else stale.push(row);
+    if (parsed?.success) found.set(id, parsed.data);
+    else stale.push(id);
   }
-  const runsAnew = storedRuns(store, stale, aside);
-  const ended = new Set(stale.filter(({ endedAt }) => endedAt !== null).map(({ id }) => id));
+  const runsAnew = storedRuns(store, rowsOf(store, stale), aside);
+  const ended = new Set(rows.filter(({ endedAt }) => endedAt !== null).map(({ id }) => id));
   for (const run of runsAnew) found.set(run.id, digestOf(summariseRun(stateOf(run), clientId)));
   keepQuietly(
     store,
     clientId,
     runsAnew.filter(({ id }) => ended.has(id)),
   );
-  return rows.flatMap(({ row }) => {
-    const digest = found.get(row.id);
+  return rows.flatMap(({ id }) => {
+    const digest = found.get(id);
     return digest ? [digest] : [];
   });
 }
+
+const rowsOf = (store: Store, ids: readonly string[]) =>
+  ids.length === 0
+    ? []
+    : store
+        .select()
+        .from(runs)
+        .where(inArray(runs.id, [...ids]))
+        .orderBy(asc(runs.at))
+        .all();
 
 /** Keeping a sum is a convenience: a page that only reads is shown even when nothing can be written. */
 function keepQuietly(store: Store, clientId: string, list: readonly StoredRun[]) {

@@ -12,6 +12,7 @@ import { checkComponents } from '@/core/safety';
 import { type Repeats, changeOf, markerBeforeAfter } from '@/core/track';
 import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
+import { Fence } from '@/parts/Fence';
 import { EmptyState, Notice } from '@/parts/Notice';
 import { ChangeLine } from '../ChangeLine';
 import { PathStop } from '../PathStop';
@@ -73,11 +74,21 @@ export function CoachStation({
       ) : (
         plan && <StartRun view={view} again={done.length > 0} />
       )}
-      {done.length > 0 && !signed && <Recheck view={view} repeats={repeats} />}
+      {done.length > 0 && !signed && (
+        <Fence what="The recheck">
+          <Recheck view={view} repeats={repeats} />
+        </Fence>
+      )}
       {done.map(({ run, state }) => (
-        <RunSummary key={run.id} state={state} who={visit.clientId} />
+        <Fence key={run.id} what="What was done">
+          <RunSummary state={state} who={visit.clientId} />
+        </Fence>
       ))}
-      {done.length > 0 && !open && <Close view={view} repeats={repeats} />}
+      {done.length > 0 && !open && (
+        <Fence what="The close">
+          <Close view={view} repeats={repeats} />
+        </Fence>
+      )}
     </>
   );
 }

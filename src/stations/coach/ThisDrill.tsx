@@ -4,7 +4,8 @@ import { type ReactNode, memo } from 'react';
 import { modeOf } from '@/core/coach';
 import { type PlanItem, drillOf, openedRegions } from '@/core/sequence';
 import { Button } from '@/parts/Button';
-import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { LateMannequin } from '@/parts/figures/mannequin/LateMannequin';
+import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
 import { type Naming, type useCues } from './useCoaching';
 import { type LiveRun } from './useRun';
 import { type Shown } from './useShown';
@@ -82,7 +83,7 @@ const Figure = memo(function Figure({ item, side }: { item: PlanItem; side: Plan
   const drill = drillOf(item);
   return (
     <figure className="my-2 min-h-0 grow max-lg:hidden" aria-hidden>
-      <Mannequin
+      <LateMannequin
         className="mx-auto h-full max-h-64 w-full"
         position={item.position}
         movement={drill.movement}

@@ -21,6 +21,7 @@ import {
 import { checkComponents } from '@/core/safety';
 import { send } from '@/keep';
 import { LinkButton } from '@/parts/Button';
+import { Fence } from '@/parts/Fence';
 import { ChoiceChips } from '@/parts/Chips';
 import { EmptyState } from '@/parts/Notice';
 import { LookPicture } from '@/parts/figures/LookPicture';
@@ -114,7 +115,9 @@ export function LookStation({ view }: { view: ClientView }) {
           )}
         </div>
         <Gated key={current} view={view} protocol={protocol}>
-          {Screen ? <Screen view={view} /> : isForm(current) && <FormLook view={view} protocol={current} />}
+          <Fence what={protocol.name}>
+            {Screen ? <Screen view={view} /> : isForm(current) && <FormLook view={view} protocol={current} />}
+          </Fence>
         </Gated>
         {/* Always in the same place: the way on is found without looking. */}
         <div className="sticky bottom-0 z-10 mt-6 flex flex-wrap items-center gap-3 border-t border-rule bg-paper py-3">

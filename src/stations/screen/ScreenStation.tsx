@@ -3,6 +3,7 @@
 import { ageOn } from '@/core/safety';
 import { LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
+import { Fence } from '@/parts/Fence';
 import { Field, TextInput } from '@/parts/Field';
 import { useDraft } from '@/parts/useDraft';
 import { BeginVisit } from '../BeginVisit';
@@ -30,12 +31,24 @@ export function ScreenStation({ view }: { view: ClientView }) {
         )}
       </StationHead>
       <div className="space-y-8">
-        <WhatChanged view={view} />
-        <Signs view={view} />
-        <Story view={view} />
-        <Conditions view={view} />
-        <Limits view={view} />
-        <History view={view} />
+        <Fence what="What changed">
+          <WhatChanged view={view} />
+        </Fence>
+        <Fence what="Today’s signs">
+          <Signs view={view} />
+        </Fence>
+        <Fence what="Why they came">
+          <Story view={view} />
+        </Fence>
+        <Fence what="Conditions">
+          <Conditions view={view} />
+        </Fence>
+        <Fence what="What this means today">
+          <Limits view={view} />
+        </Fence>
+        <Fence what="History">
+          <History view={view} />
+        </Fence>
       </div>
     </>
   );

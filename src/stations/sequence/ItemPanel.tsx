@@ -12,7 +12,8 @@ import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { ReasonList } from '@/parts/ReasonList';
 import { Stepper } from '@/parts/Stepper';
-import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { LateMannequin } from '@/parts/figures/mannequin/LateMannequin';
+import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
 import { type ClientView } from '../view';
 import { BreathEditor } from './BreathEditor';
 
@@ -85,8 +86,8 @@ export function ItemPanel({
 
       <div className="mt-3 grid gap-x-8 gap-y-4 lg:grid-cols-[14rem_minmax(0,1fr)]">
         <figure className="order-last lg:order-first">
-          <Mannequin
-            className="w-full"
+          <LateMannequin
+            className="aspect-[6/5] w-full"
             position={item.position}
             movement={drill.movement}
             props={item.props}

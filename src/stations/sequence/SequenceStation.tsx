@@ -16,6 +16,7 @@ import {
 } from '@/core/sequence';
 import { newId } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
+import { Fence } from '@/parts/Fence';
 import { ChoiceChips } from '@/parts/Chips';
 import { EmptyState } from '@/parts/Notice';
 import { say } from '@/parts/say';
@@ -249,13 +250,15 @@ function Planning({ view }: { view: ClientView }) {
             <TotalsLine totals={totals.whole} changes={totals.positionChanges} minutes={shown.request.minutes} />
             <Problems problems={problems} onShow={setSelectedId} />
             <div className="mt-3">
-              <ScoreEditor
-                items={bars}
-                breathsOf={breathsOf}
-                selected={selected?.id ?? null}
-                edits={edits}
-                zoom={zoom}
-              />
+              <Fence what="The score">
+                <ScoreEditor
+                  items={bars}
+                  breathsOf={breathsOf}
+                  selected={selected?.id ?? null}
+                  edits={edits}
+                  zoom={zoom}
+                />
+              </Fence>
             </div>
             <div className="mt-2 flex flex-wrap items-center gap-2">
               <Button disabled={!undo} onClick={() => undo?.()}>
@@ -316,7 +319,11 @@ function Planning({ view }: { view: ClientView }) {
                 onTake={takeRequest}
               />
             )}
-            {late && <Absent plan={late} view={view} drills={drills} context={context} planner={planner} />}
+            {late && (
+              <Fence what="What was left out">
+                <Absent plan={late} view={view} drills={drills} context={context} planner={planner} />
+              </Fence>
+            )}
           </>
         )}
         <Handing view={view} plan={late} onItems={beginFrom} />

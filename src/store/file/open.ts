@@ -23,7 +23,12 @@ interface Opened {
   /** What was found and done at the start, in sentences. */
   told: string[];
 }
-const opened = new WeakMap<Database.Database, Opened>();
+/** Kept on the connection itself: the app is built in several parts, and each has modules of its own. */
+const key = Symbol.for('kokyu.opened');
+const opened = {
+  get: (client: Database.Database) => (client as { [key]?: Opened })[key],
+  set: (client: Database.Database, known: Opened) => void Object.assign(client, { [key]: known }),
+};
 
 function connect(path: string): Store {
   const client = new Database(path);
@@ -34,8 +39,30 @@ function connect(path: string): Store {
   client.pragma('busy_timeout = 4000');
   // Checkpoints are made here, so that the mark beside the file always says which state of it the log belongs to.
   client.pragma('wal_autocheckpoint = 0');
-  client.pragma('cache_size = -65536');
+  client.pragma('cache_size = -16384');
+  rememberStatements(client);
   return drizzle(client, { schema }) as Store;
+}
+
+/** Statements that are remembered: every page asks the same ones, and making one ready takes longer than most take to run. */
+const mostStatements = 300;
+
+function rememberStatements(client: Database.Database) {
+  const prepare = client.prepare.bind(client);
+  const known = new Map<string, Database.Statement>();
+  client.prepare = ((source: string) => {
+    let statement = known.get(source);
+    if (statement) {
+      known.delete(source);
+      // How rows are given is a property of the statement: each asker sets it anew.
+      if (statement.reader) statement.raw(false);
+    } else {
+      statement = prepare(source);
+    }
+    known.set(source, statement);
+    if (known.size > mostStatements) known.delete(known.keys().next().value!);
+    return statement;
+  }) as typeof client.prepare;
 }
 
 function migrationsWanted(folder: string): number {

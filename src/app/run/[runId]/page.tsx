@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
-import { RunScreen } from '@/stations/coach/RunScreen';
+import { LiveScreen } from '@/stations/coach/LiveScreen';
 import { type Unreadable, findRun, findVisit, theStore } from '@/store';
 import { loadClient, loadForPlanning, viewFor } from '../../load';
 
@@ -38,5 +38,5 @@ export default async function RunPage({ params }: { params: Promise<{ runId: str
     touch: known.profile.touch,
     latestTouch: known.latest.touch,
   }));
-  return <RunScreen key={run.id} view={viewFor(view, ['looks', 'plan'])} stored={run} group={group} />;
+  return <LiveScreen key={run.id} view={viewFor(view, ['looks', 'plan'])} stored={run} group={group} />;
 }

@@ -4,7 +4,7 @@ import { memo, useId } from 'react';
 import { type MovementId, type PositionId, type PropId, movementWords, props as allProps } from '@/core/catalogue';
 import { type Segment } from '@/core/dose';
 import { type RegionId } from '@/core/trunk';
-import { Mannequin } from '../mannequin/Mannequin';
+import { LateMannequin } from '../mannequin/LateMannequin';
 import { type BreathPiece, type FloorStance, breathPieces, floorLine, pointList, toneShapes } from './score.geometry';
 
 /** One drill of a plan as the score shows it. */
@@ -103,7 +103,7 @@ export const ScoreBar = memo(function ScoreBar({ item, pxPerSecond }: { item: Sc
       </svg>
       <div className="overflow-hidden border-t border-rule" style={{ height: heightOf('position') }}>
         {width >= 56 && (
-          <Mannequin
+          <LateMannequin
             className={`mt-1 h-10 ${width > 200 ? 'ml-1.5' : 'mx-auto'}`}
             position={item.position}
             movement={item.movement}
