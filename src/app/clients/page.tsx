@@ -4,11 +4,12 @@ import { TextInput } from '@/parts/Field';
 import { EmptyState } from '@/parts/Notice';
 import { countClients, searchClients, theStore } from '@/store';
 import { StudioShell } from '../StudioShell';
+import { one } from '../query';
 
 export const metadata = { title: 'Clients' };
 
-export default async function ClientsPage({ searchParams }: { searchParams: Promise<{ find?: string }> }) {
-  const { find = '' } = await searchParams;
+export default async function ClientsPage({ searchParams }: { searchParams: Promise<{ find?: string | string[] }> }) {
+  const find = one((await searchParams).find);
   const store = theStore();
   const rows = searchClients(store, find, 200);
   const all = countClients(store);

@@ -1,15 +1,20 @@
 import { EmptyState } from '@/parts/Notice';
 import { LinkButton } from '@/parts/Button';
 import { Compare } from '@/stations/catalogue/Compare';
+import { one } from '../../query';
 import { loadCatalogue } from '../load';
 
 export const metadata = { title: 'Compare two drills' };
 
-export default async function ComparePage({ searchParams }: { searchParams: Promise<{ a?: string; b?: string }> }) {
-  const { a = '', b = '' } = await searchParams;
+export default async function ComparePage({
+  searchParams,
+}: {
+  searchParams: Promise<{ a?: string | string[]; b?: string | string[] }>;
+}) {
+  const asked = await searchParams;
   const { find, names } = loadCatalogue();
-  const [one, other] = [find(a), find(b)];
-  if (!one || !other) {
+  const [first, other] = [find(one(asked.a)), find(one(asked.b))];
+  if (!first || !other) {
     return (
       <EmptyState title="Choose two drills to compare.">
         <LinkButton href="/catalogue">To the drills</LinkButton>
@@ -19,7 +24,7 @@ export default async function ComparePage({ searchParams }: { searchParams: Prom
   return (
     <>
       <h1 className="mb-4 text-2xl">Two drills side by side</h1>
-      <Compare pair={[one, other]} names={names} />
+      <Compare pair={[first, other]} names={names} />
     </>
   );
 }

@@ -1,5 +1,6 @@
 import { DrillEditor } from '@/stations/catalogue/DrillEditor';
 import { blankDrill, copyOf } from '@/stations/catalogue/draft';
+import { one } from '../../../query';
 import { loadCatalogue } from '../../load';
 
 export const metadata = { title: 'A drill of your own' };
@@ -11,8 +12,8 @@ function freeId(taken: ReadonlySet<string>, base: string): string {
   return `${base}-${number}`;
 }
 
-export default async function NewDrillPage({ searchParams }: { searchParams: Promise<{ from?: string }> }) {
-  const { from = '' } = await searchParams;
+export default async function NewDrillPage({ searchParams }: { searchParams: Promise<{ from?: string | string[] }> }) {
+  const from = one((await searchParams).from);
   const { find, own, all } = loadCatalogue();
   const source = find(from);
   const id = freeId(new Set(all.map((drill) => drill.id)), source ? `my-${source.id.replace(/^my-/, '')}` : 'my-drill');
