@@ -4,6 +4,8 @@ const nextConfig: NextConfig = {
   serverExternalPackages: ['better-sqlite3', 'sharp'],
   poweredByHeader: false,
   reactStrictMode: true,
+  // Only this machine asks: packing what never leaves it costs more than it saves.
+  compress: false,
   // Pictures are shown as they are: a copy made smaller would lie in a cache of its own.
   images: { unoptimized: true },
   // Types are checked by npm test, once and for everything; a build needn't do it again.

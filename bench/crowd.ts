@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import Database from 'better-sqlite3';
 import { v7 as uuid } from 'uuid';
 import { type CommandKind, type Payload, dayIn } from '@/core/record';
 import { type PlanItem } from '@/core/sequence';
@@ -50,14 +51,27 @@ export function fillStudio(
   return made;
 }
 
-/** Leaves so many events a run: its first ones and the end. */
+/** Leaves so many events a run, its first ones and the end; where there are fewer, its breaths come again and again. */
 function thinEvents(store: Store, events: number) {
   const db = store.$client;
   db.prepare(
     `delete from run_events where seq >= ? and seq < (select max(seq) from run_events e where e.run_id = run_events.run_id)`,
   ).run(events - 1);
+  for (let again = 1; again * 30 + 40 < events; again += 1) {
+    db.prepare(
+      `insert into run_events select run_id, seq + ?, id, at_epoch_ms, type, event from run_events where type = 'breath' and seq < 30`,
+    ).run(again * 1000);
+  }
   db.prepare('delete from run_summaries').run();
 }
+
+/** Events in a studio's file. */
+export const eventsIn = (dataDir: string): number => {
+  const db = new Database(join(dataDir, 'studio.db'), { readonly: true });
+  const { n } = db.prepare('select count(*) as n from run_events').get() as { n: number };
+  db.close();
+  return n;
+};
 
 /** Tables of a client's, in the order in which they refer to each other, with the columns that are ids. */
 const copied: readonly [table: string, ids: readonly string[]][] = [
@@ -81,17 +95,12 @@ function copies(store: Store, clients: number) {
     db.exec(`create temp table t_${table} as select * from ${table}`);
   const fresh = (n: number, column: string) => `printf('%08x', ${n}) || substr("${column}", 9)`;
   for (let n = 1; n <= rounds; n += 1) {
-    const left = clients - have * n;
     db.transaction(() => {
-      db.exec(`create temp table chosen as select id from t_clients limit ${Math.min(have, left)}`);
-      db.exec(
-        `insert into clients select ${fresh(n, 'id')}, name || ' ' || ${n}, created_at from t_clients where id in chosen`,
-      );
+      db.exec(`insert into clients select ${fresh(n, 'id')}, name || ' ' || ${n}, created_at from t_clients`);
       for (const [table, ids] of copied) {
         const list = columns(table).map((column) => (ids.includes(column) ? fresh(n, column) : `"${column}"`));
         db.exec(`insert into ${table} select ${list.join(', ')} from t_${table}`);
       }
-      db.exec('drop table chosen');
     })();
   }
   // Each visit was some twenty commands, and each left its word that it was taken in.

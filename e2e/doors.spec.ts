@@ -89,13 +89,13 @@ test('a refusal of what nobody waits for is shown on whatever page is open, with
     clientId,
   );
   await page.getByRole('radio', { name: 'Full' }).click();
-  await expect(page.getByText('An entry was not saved')).toBeVisible();
+  await expect(page.getByText('The list of looks: it was not saved')).toBeVisible();
   await expect(page.getByText(/^This visit is signed and stays as it is/)).toBeVisible();
   await page.goto(`${server.url}/settings`);
-  await expect(page.getByText(/"protocols"/)).toBeVisible();
+  await expect(page.getByText(/^list protocols: quietLook, twoHands/)).toBeVisible();
   await page.getByRole('button', { name: 'I have noted it' }).click();
   await page.reload();
-  await expect(page.getByText('An entry was not saved')).toHaveCount(0);
+  await expect(page.getByText('The list of looks: it was not saved')).toHaveCount(0);
 });
 
 test('an emergency logged while a run waits ends it, and nothing sets it going again', async ({ page, context }) => {

@@ -72,7 +72,7 @@ export function build({ force = false } = {}) {
 /**
  * A studio's server needs some hundred megabytes; left alone it would take what the machine has before it tidies up.
  */
-export const serverFlags = ['--max-old-space-size=256', '--max-semi-space-size=8'];
+export const serverFlags = ['--max-old-space-size=256', '--max-semi-space-size=16'];
 
 /** Starts the production server in the foreground. */
 export function serve({ studio }) {

@@ -19,7 +19,7 @@ export interface TestServer {
 }
 
 /** As `npm start` starts it. */
-const flags = ['--max-old-space-size=256', '--max-semi-space-size=8', 'scripts/server.mjs'];
+const flags = ['--max-old-space-size=256', '--max-semi-space-size=16', 'scripts/server.mjs'];
 
 export function testServer(port: number, studio: 'own' | 'demo' = 'own', folder?: string): TestServer {
   const dataDir = folder ?? scratchFolder('test');

@@ -108,7 +108,7 @@ function expectedRows(appointments: readonly AppointmentRow[], today: string, zo
             visit: row.visit,
             stoppedDrills: stopped.get(clientId)?.length ?? 0,
           }),
-          ...(bad > 0 ? [`${bad} of their answers can’t be read: open them to see which.`] : []),
+          ...(bad > 0 ? [`${bad} ${bad === 1 ? 'answer' : 'answers'} can’t be read: open them to see which.`] : []),
         ],
       };
     } catch (error) {

@@ -28,6 +28,12 @@ export function endOf(events: readonly StampedEvent[]): string | null {
   return last ? new Date(last.atEpochMs).toISOString() : null;
 }
 
+/** How many drills a run has; none when its plan can't be read. */
+export function itemCountOf(store: Store, runId: string): number {
+  const length = sql<number>`case when json_valid(${runs.items}) then json_array_length(${runs.items}) else 0 end`;
+  return store.select({ length }).from(runs).where(eq(runs.id, runId)).get()?.length ?? 0;
+}
+
 /** Ids of the events that stand at places of a run. */
 export function storedIds(store: Store, runId: string, seqs: readonly number[]): Map<number, string> {
   const rows = store

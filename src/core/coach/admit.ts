@@ -40,7 +40,11 @@ export function eventDenied(
   people: readonly RunPerson[],
   atEpochMs: number,
 ): Denial | null {
-  const foreign = namesForeign(state, event, people);
+  const foreign = foreignTo(
+    event,
+    state.items.length,
+    people.map(({ clientId }) => clientId),
+  );
   if (foreign) return { code: 'not of this run', why: foreign };
   if (!steering.includes(event.type)) return null;
   if (state.status === 'ended') return { code: 'over', why: 'This run is over. Open a new one to go on.' };
@@ -78,11 +82,17 @@ export function itemOff(item: PlanItem, gates: Gates): string | null {
 export const itemsOff = (items: readonly PlanItem[], gates: Gates): number[] =>
   items.flatMap((item, index) => (itemOff(item, gates) === null ? [] : [index]));
 
-function namesForeign(state: RunState, event: RunEvent, people: readonly RunPerson[]): string | null {
-  if ('item' in event && event.item >= state.items.length) return 'This run has no such drill.';
+/**
+ * What an event names that is not of its run, in one sentence; null when all of it is. The run needn't be folded for it.
+ *
+ * @param itemCount drills of the run; swaps don't change how many
+ * @param clientIds everybody on it
+ * @example foreignTo({ type: 'tap', item: 7 }, 2, ids) // 'This run has no such drill.'
+ */
+export function foreignTo(event: RunEvent, itemCount: number, clientIds: readonly string[]): string | null {
+  if ('item' in event && event.item >= itemCount) return 'This run has no such drill.';
   const named = [...('who' in event && event.who ? [event.who] : []), ...(('sitOut' in event && event.sitOut) || [])];
-  const known = new Set(people.map(({ clientId }) => clientId));
-  return named.every((id) => known.has(id)) ? null : 'This person is not on the run.';
+  return named.every((id) => clientIds.includes(id)) ? null : 'This person is not on the run.';
 }
 
 function itemsAfter(state: RunState, event: RunEvent): readonly PlanItem[] {

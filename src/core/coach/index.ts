@@ -1,4 +1,4 @@
-export { type Denial, type RunPerson, eventDenied, itemOff, itemsOff, steering } from './admit';
+export { type Denial, type RunPerson, eventDenied, foreignTo, itemOff, itemsOff, steering } from './admit';
 export { announcement, spokenFromSeconds } from './announce';
 export {
   type ClientFrame,

@@ -1,3 +1,4 @@
+export { commandWords, typedWords } from './commandWords';
 export { type OwnBreath, type OwnEntry, ownBreathSchema, ownNoseSeconds } from './ownBreath';
 export { addDays, dayIn, dayInWords, isZone } from './day';
 export { type Settings, defaultSettings, settingsSchema } from './settings';

@@ -1,13 +1,16 @@
 import { z } from 'zod';
 import {
   addDays,
+  commandKinds,
   commandSchemas,
+  commandWords,
   dayIn,
   dayInWords,
   firstSentence,
   isZone,
   parseRaw,
   settingsSchema,
+  typedWords,
   defaultSettings,
 } from '.';
 
@@ -30,6 +33,17 @@ describe('days', () => {
     expect(dayInWords('2026-10-19', '2026-11-23')).toBe('19 October');
     expect(dayInWords('2025-12-31', '2026-11-23')).toBe('31 December 2025');
   });
+});
+
+test('what was typed is told part by part, without what nobody typed; every kind has its words', () => {
+  expect(Object.keys(commandWords).sort()).toEqual([...commandKinds].sort());
+  expect(typedWords({ clientId: 'x', factId: 'y', name: 'Ilse', basedOn: null })).toEqual(['name: Ilse']);
+  expect(typedWords({ lookId: 'x', raw: { taps: [0, 4], position: 'sitting' }, revision: 3 })).toEqual([
+    'raw taps: 0, 4',
+    'raw position: sitting',
+  ]);
+  expect(typedWords({ items: [{ id: 'a', breaths: 8 }] })).toEqual(['items 1 breaths: 8']);
+  expect(typedWords(null)).toEqual([]);
 });
 
 describe('what comes in is checked', () => {

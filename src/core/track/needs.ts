@@ -35,7 +35,7 @@ export function needsToday({ known, path, today, last, visit, stoppedDrills }: E
   if (visit === 'ended') needs.push('Seen today.');
   const unasked = unansweredConditions(known.profile).length;
   if (last === null && visit === 'none') needs.push('First visit: begin at Screen.');
-  else if (unasked > 0) needs.push(`${unasked} questions not asked yet.`);
+  else if (unasked > 0) needs.push(`${unasked} ${unasked === 1 ? 'question' : 'questions'} not asked yet.`);
   if (stoppedDrills > 0) needs.push('A drill ended in a stop: review it before planning.');
   if (last) {
     const days = daysBetween(last.day, today);

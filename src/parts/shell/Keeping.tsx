@@ -3,6 +3,7 @@
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useEffect, useState } from 'react';
 import { type Refused, dropRefused, onOutcome, refusedEntries, sendAgain, useFlushing, useKeepState } from '@/keep';
+import { commandWords, typedWords } from '@/core/record';
 import { Button } from '../Button';
 import { Notice } from '../Notice';
 import { say } from '../say';
@@ -70,12 +71,16 @@ export function Keeping() {
         <Told
           key={entry.id}
           kind="caution"
-          title={entry.again ? 'An entry could not be sent' : 'An entry was not saved'}
+          title={`${commandWords[entry.kind]}: ${entry.again ? 'it could not be sent' : 'it was not saved'}`}
         >
           <p>{entry.why}</p>
-          <pre className="my-2 max-h-40 overflow-auto font-mono text-sm whitespace-pre-wrap" tabIndex={0}>
-            {JSON.stringify(entry.payload, null, 1).slice(0, 4000)}
-          </pre>
+          <ul className="my-2 max-h-40 overflow-auto" tabIndex={0} aria-label="What was entered">
+            {typedWords(entry.payload).map((line) => (
+              <li key={line} className="whitespace-pre-wrap">
+                {line}
+              </li>
+            ))}
+          </ul>
           <div className="flex flex-wrap gap-2">
             {entry.again && (
               <Button onClick={() => void sendAgain(entry).then(() => gone(entry.id))}>Send it again</Button>

@@ -6,6 +6,7 @@ import { type IntentId, wantedRegions } from '@/core/read';
 import { lowered } from '@/core/reasons';
 import { schools } from '@/core/schools';
 import { LinkButton } from '@/parts/Button';
+import { Fold } from '@/parts/Fold';
 import { EmptyState, Notice } from '@/parts/Notice';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
@@ -97,14 +98,15 @@ function Reading({ view }: { view: ClientView }) {
           {shown.map((score) => (
             <PatternBlock key={score.pattern.id} score={score} clientId={view.id} />
           ))}
-          <details className="border-t border-ink py-2">
-            <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
-              {rest.length} other patterns, with what speaks against them
-            </summary>
+          <Fold
+            title={`${rest.length} other patterns, with what speaks against them`}
+            className="border-t border-ink py-2"
+            titleClass="font-semibold"
+          >
             {rest.map((score) => (
               <PatternBlock key={score.pattern.id} score={score} clientId={view.id} />
             ))}
-          </details>
+          </Fold>
           <Confirm
             view={view}
             likely={likely}

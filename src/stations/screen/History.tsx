@@ -5,6 +5,7 @@ import { dayInWords } from '@/core/record';
 import { capital } from '@/core/reasons';
 import { type Fact, conditionById, conditionIds, signInWords } from '@/core/safety';
 import { Button } from '@/parts/Button';
+import { Fold } from '@/parts/Fold';
 import { type ClientView } from '../view';
 
 const names: Readonly<Record<string, string>> = {
@@ -60,7 +61,6 @@ function said({ key, value }: Fact): { what: string; words: string } {
 export function History({ view }: { view: ClientView }) {
   const [all, setAll] = useState<Fact[] | null>(null);
   const [failed, setFailed] = useState(false);
-  const [open, setOpen] = useState(false);
   if (!view.history) return null;
   const { facts, entries, days: dayCount } = view.history;
   // What came in since the rest was fetched is in the page's own part.
@@ -73,11 +73,12 @@ export function History({ view }: { view: ClientView }) {
     if (answer?.ok) setAll(((await answer.json()) as { facts: Fact[] }).facts);
   };
   return (
-    <details className="border-t border-ink pt-4" onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="flex min-h-11 cursor-pointer items-center text-lg font-semibold">
-        History: {entries} entries on {dayCount} {dayCount === 1 ? 'day' : 'days'}
-      </summary>
-      {(open ? days : []).map((day) => (
+    <Fold
+      title={`History: ${entries} entries on ${dayCount} ${dayCount === 1 ? 'day' : 'days'}`}
+      className="border-t border-ink pt-4"
+      titleClass="text-lg font-semibold"
+    >
+      {days.map((day) => (
         <section key={day} aria-label={dayInWords(day, view.today)} className="mt-3">
           <h3 className="text-base">{dayInWords(day, view.today)}</h3>
           <ul className="grid gap-x-8 md:grid-cols-2">
@@ -96,12 +97,12 @@ export function History({ view }: { view: ClientView }) {
           </ul>
         </section>
       ))}
-      {open && shown.length < entries && (
+      {shown.length < entries && (
         <div className="mt-3 flex flex-wrap items-center gap-3">
           <Button onClick={() => void fetchAll()}>Show all {entries}</Button>
           {failed && <p role="alert">The server did not answer. Try again.</p>}
         </div>
       )}
-    </details>
+    </Fold>
   );
 }

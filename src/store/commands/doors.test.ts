@@ -131,6 +131,26 @@ describe('a run', () => {
     expect(stoppedDrills(studio.store, clientId)).toEqual([{ drillId: 'quiet-nose', runId }]);
   });
 
+  test('goes on past midnight without new signs; left open overnight it waits until they were asked', () => {
+    const late = Date.parse('2026-11-25T23:50:00Z');
+    const { clientId, visitId } = studio.person('Ness');
+    const runId = randomUUID();
+    studio.take('run.create', { runId, visitId, items: [quietItem()] }, late);
+    const steer = (event: RunEvent, at: number) => {
+      const seq = findRun(studio.store, runId)!.events.length;
+      return studio.record('run.append', { runId, events: [{ id: randomUUID(), seq, atEpochMs: at, event }] }, at);
+    };
+    const minute = 60_000;
+    expect(steer({ type: 'start' }, late + minute)).toMatchObject({ state: 'saved' });
+    expect(steer({ type: 'pause', why: 'by hand' }, late + 15 * minute)).toMatchObject({ state: 'saved' });
+    expect(steer({ type: 'resume' }, late + 16 * minute)).toMatchObject({ state: 'saved' });
+    expect(steer({ type: 'pause', why: 'gap' }, late + 20 * minute)).toMatchObject({ state: 'saved' });
+    const morning = late + 10 * 60 * minute;
+    expect(steer({ type: 'resume' }, morning)).toMatchObject(refused('gated', /asked today/));
+    for (const key of ['emergency', 'redFlags'] as const) studio.fact(clientId, key, { present: [] }, morning);
+    expect(steer({ type: 'resume' }, morning + minute)).toMatchObject({ state: 'saved' });
+  });
+
   test('a stop that ended it closes it, and one that is not settled lets nothing go on', () => {
     const { visitId } = studio.person('Ness');
     const runId = studio.begun(visitId);

@@ -1,11 +1,11 @@
 import { eq, inArray } from 'drizzle-orm';
-import { type StampedEvent, eventDenied, itemsOff, reduceRun, stateOf, steering } from '@/core/coach';
+import { type StampedEvent, eventDenied, foreignTo, itemsOff, reduceRun, stateOf, steering } from '@/core/coach';
 import { type Payload, type VisitRow, dayIn } from '@/core/record';
 import { openStations } from '@/core/safety';
 import { checkPlan } from '@/core/sequence';
 import { historyOf } from '../catalogue';
 import { type Store } from '../file';
-import { endOf, findRun, storeDigests, storedIds } from '../runs';
+import { endOf, findRun, itemCountOf, storeDigests, storedIds } from '../runs';
 import { clients, runEvents, runMembers, runs } from '../schema';
 import { planOf } from '../visits';
 import { type Doors, type Moment, Refusal, type Scope, gone, scopeOf, visitOrRefuse } from './door';
@@ -53,23 +53,25 @@ function newEvents({ runId, events }: Payload<'run.append'>, store: Store): Stam
 function denial(payload: Payload<'run.append'>, moment: Moment, { visits }: Scope): string | null {
   const { store } = moment;
   const fresh = newEvents(payload, store);
-  if (fresh.length === 0) return null;
+  if (!fresh.some(({ event }) => steering.includes(event.type))) {
+    // What only tells of what happened is taken in whatever the limits; the run needn't be read for it.
+    const clientIds = visits.map(({ clientId }) => clientId);
+    const itemCount = itemCountOf(store, payload.runId);
+    return fresh.map(({ event }) => foreignTo(event, itemCount, clientIds)).find((why) => why !== null) ?? null;
+  }
   const run = findRun(store, payload.runId);
   if (!run) throw new Refusal('gone', 'The plan of this run can’t be read. Open a new run.');
-  // A run that goes on past midnight is judged by the day it was opened on: nobody is asked for new signs in mid-breath.
-  const day = dayIn(run.at, moment.zone);
-  const steers = fresh.some(({ event }) => steering.includes(event.type));
   const names = namesOf(
     store,
     visits.map(({ clientId }) => clientId),
   );
   const people = visits.map((visit) => {
-    const path = steers ? moment.pathOf(visit, day) : null;
+    const path = pathOfRun(visit, run.at, moment);
     return {
       clientId: visit.clientId,
       name: names.get(visit.clientId) ?? '',
-      gates: moment.gatesOf(visit.clientId, day),
-      closed: path && !openStations[path.state].includes('coach') ? (path.reasons[0]?.what ?? 'Not today.') : null,
+      gates: moment.gatesOf(visit.clientId),
+      closed: !openStations[path.state].includes('coach') ? (path.reasons[0]?.what ?? 'Not today.') : null,
     };
   });
   let state = stateOf(run);
@@ -79,6 +81,16 @@ function denial(payload: Payload<'run.append'>, moment: Moment, { visits }: Scop
     state = reduceRun(state, stamped);
   }
   return null;
+}
+
+/** A run may go on past midnight for so long before signs have to be asked anew. */
+const overMidnightMs = 6 * 3_600_000;
+
+/** Where somebody in a run may go: as of today, but nobody is asked for the new day's signs in mid-breath. */
+function pathOfRun(visit: VisitRow, runAt: string, moment: Moment) {
+  const path = moment.pathOf(visit);
+  const young = moment.epochMs - Date.parse(runAt) < overMidnightMs;
+  return path.state === 'not asked' && young ? moment.pathOf(visit, dayIn(runAt, moment.zone)) : path;
 }
 
 /** Runs: what is coached, and everything that happens in it. */

@@ -1,0 +1,62 @@
+import { type CommandKind } from './commands';
+
+/** What each kind of command records, as a coach would call it: for telling which entry was not saved. */
+export const commandWords: Readonly<Record<CommandKind, string>> = {
+  'client.create': 'A new client',
+  'fact.add': 'An answer',
+  'fact.retract': 'Taking an answer back',
+  'visit.start': 'The beginning of a visit',
+  'visit.end': 'The end of a visit',
+  'visit.lookList': 'The list of looks',
+  'look.save': 'A look',
+  'look.retract': 'Taking a look back',
+  'photo.add': 'A picture',
+  'finding.judge': 'Your word on a finding',
+  'reading.confirm': 'The intent',
+  'plan.save': 'A change of the plan',
+  'run.create': 'Opening a run',
+  'run.append': 'Something in a run',
+  'note.save': 'The note of a visit',
+  'note.sign': 'Signing a note',
+  'note.add': 'An addition to a note',
+  'own.add': 'Your own breath',
+  'own.retract': 'Taking your own entry out',
+  'appointment.add': 'A booking',
+  'appointment.cancel': 'Cancelling a booking',
+  'drill.save': 'A drill of your own',
+  'drill.remove': 'Taking a drill out',
+  'drill.restore': 'Bringing a drill back',
+  'drills.import': 'Drills from a file',
+  'template.save': 'A template',
+  'template.remove': 'Taking a template off',
+  'template.restore': 'Bringing a template back',
+  'settings.change': 'A setting',
+  'record.setAside': 'Putting a record aside',
+  'record.bringBack': 'Bringing a record back',
+};
+
+/** Ids and revisions are for the file; nobody typed them. */
+const notTyped = /(^id|Id|revision|basedOn|data|snapshot)$/;
+
+/**
+ * What was typed or chosen in a command, part by part, without the ids it carries.
+ *
+ * @example typedWords({ clientId: '…', name: 'Ilse' }) // ['name: Ilse']
+ */
+export function typedWords(payload: unknown): string[] {
+  const found: string[] = [];
+  const walk = (value: unknown, path: readonly string[]) => {
+    if (value === null || value === undefined || value === '') return;
+    if (Array.isArray(value) && value.every((one) => typeof one !== 'object')) {
+      if (value.length > 0) found.push(`${path.join(' ')}: ${value.join(', ')}`);
+    } else if (typeof value === 'object') {
+      for (const [key, part] of Object.entries(value)) {
+        if (!notTyped.test(key)) walk(part, Array.isArray(value) ? [...path, String(Number(key) + 1)] : [...path, key]);
+      }
+    } else {
+      found.push(`${path.join(' ')}: ${String(value)}`);
+    }
+  };
+  walk(payload, []);
+  return found;
+}
