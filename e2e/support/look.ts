@@ -145,6 +145,7 @@ const own: { [P in ProtocolId]?: (page: Page, raw: Partial<Raw<P>>) => Promise<v
 
 /** Counts a resting rate over a minute on the page's own clock. */
 async function countRate(page: Page, rate: number) {
+  await expect(page.getByRole('button', { name: /^Tap each inhale/ })).toBeEnabled();
   for (let tap = 0; tap <= rate + 1; tap += 1) {
     await page.keyboard.press(' ');
     await expect(page.getByText(new RegExp(`^${tap + 1} taps?`))).toBeVisible();

@@ -158,6 +158,16 @@ describe('Look', () => {
   });
 
   test.each([
+    ['quietLook', 'Tap each inhale'],
+    ['calmHold', 'Start the hold'],
+  ])('what times something (%s) can’t be pressed before anybody listens', (protocol, words) => {
+    asked = protocol;
+    const markup = html(<LookStation view={clientView()} />);
+    const button = markup.slice(markup.lastIndexOf('<button', markup.indexOf(`>${words}<`)));
+    expect(button.slice(0, button.indexOf('>'))).toContain('disabled=""');
+  });
+
+  test.each([
     ['pregnancy', 'pregnant'],
     ['heart', 'heart or blood pressure'],
     ['seizures', 'seizures or other neurological'],

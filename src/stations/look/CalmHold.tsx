@@ -16,6 +16,7 @@ import {
 } from '@/core/look';
 import { commonPractice, listed } from '@/core/reasons';
 import { Button } from '@/parts/Button';
+import { useHydrated } from '@/parts/useHydrated';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { useKeptValue } from '@/parts/useKept';
 import { useClientWindow, useOpenClientWindow } from '../coach/useClientWindow';
@@ -56,6 +57,7 @@ export function CalmHold({ view }: { view: ClientView }) {
     } else if (canStart) hold.begin();
   }, [hold, walking, end, canStart]);
   useSpace(press);
+  const listening = useHydrated();
 
   const frame = useCallback(
     (): ClientFrame => (hold.holding ? { kind: 'hold' } : { kind: 'rest', words: 'Rest' }),
@@ -100,7 +102,7 @@ export function CalmHold({ view }: { view: ClientView }) {
           ) : (
             <button
               type="button"
-              disabled={!canStart}
+              disabled={!canStart || !listening}
               onClick={press}
               className="grid h-56 w-full place-items-center rounded-one border-2 border-ink hover:bg-leaf disabled:border-rule"
             >

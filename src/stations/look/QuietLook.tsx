@@ -13,6 +13,7 @@ import {
 } from '@/core/look';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
+import { useHydrated } from '@/parts/useHydrated';
 import { type ClientView } from '../view';
 import { FormFields } from './FormFields';
 import { LookError } from './LookError';
@@ -29,6 +30,8 @@ export function QuietLook({ view }: { view: ClientView }) {
   const firstTap = useRef<number | null>(null);
   const [counting, setCounting] = useState(false);
   const over = raw.taps.length > 0 && !counting;
+  // A tap that nobody hears yet must not look as if it counted.
+  const listening = useHydrated();
 
   const tap = useCallback(() => {
     if (over) return;
@@ -62,7 +65,7 @@ export function QuietLook({ view }: { view: ClientView }) {
       <div>
         <button
           type="button"
-          disabled={over}
+          disabled={over || !listening}
           onPointerDown={(event) => {
             event.preventDefault();
             tap();

@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Button } from '@/parts/Button';
+import { useHydrated } from '@/parts/useHydrated';
 import { useSpace } from './useSpace';
 
 const mostGoes = 3;
@@ -36,6 +37,7 @@ export function SecondsTimer({
     if (seconds >= 0.3) onChange([...values, Math.min(120, seconds)]);
   }, [full, onChange, values]);
   useSpace(press);
+  const listening = useHydrated();
 
   useEffect(() => {
     if (!running) return;
@@ -50,7 +52,7 @@ export function SecondsTimer({
         <button
           type="button"
           onClick={press}
-          disabled={full && !running}
+          disabled={(full && !running) || !listening}
           className="grid h-24 w-64 place-items-center rounded-one border-2 border-ink hover:bg-leaf disabled:border-rule"
         >
           <span className="text-center">

@@ -1,6 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useState } from 'react';
+import { useHydrated } from '@/parts/useHydrated';
 import { Tick } from '../coach/Tick';
 import { useSpace } from './useSpace';
 
@@ -16,6 +17,7 @@ export function TenCounter({ onStopped }: { onStopped: () => void }) {
     onStopped();
   }, [counting, onStopped]);
   useSpace(press);
+  const listening = useHydrated();
   useEffect(() => {
     if (typeof since !== 'number') return;
     const timer = setTimeout(() => setSince('over'), since + countMs - performance.now());
@@ -28,6 +30,7 @@ export function TenCounter({ onStopped }: { onStopped: () => void }) {
   return (
     <button
       type="button"
+      disabled={!listening}
       onClick={press}
       className="grid h-48 w-full max-w-xl place-items-center rounded-one border-2 border-ink px-4 text-center hover:bg-leaf"
     >
