@@ -92,7 +92,7 @@ test('a refusal of what nobody waits for is shown on whatever page is open, with
   await expect(page.getByText('The list of looks: it was not saved')).toBeVisible();
   await expect(page.getByText(/^This visit is signed and stays as it is/)).toBeVisible();
   await page.goto(`${server.url}/settings`);
-  await expect(page.getByText(/^list protocols: quietLook, twoHands/)).toBeVisible();
+  await expect(page.getByText(/^list protocols: quiet look, two hands/)).toBeVisible();
   await page.getByRole('button', { name: 'I have noted it' }).click();
   await page.reload();
   await expect(page.getByText('The list of looks: it was not saved')).toHaveCount(0);

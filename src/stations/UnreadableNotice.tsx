@@ -1,8 +1,9 @@
 'use client';
 
 import { send } from '@/keep';
-import { Button, LinkButton } from '@/parts/Button';
+import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
+import { RecordFile } from './RecordFile';
 import { type Unreadable } from './view';
 
 /** Most records that are told of one by one. */
@@ -25,14 +26,7 @@ export function UnreadableNotice({ records }: { records: readonly Unreadable[] }
               <span className="grow">
                 {what}: {why}.
               </span>
-              <LinkButton
-                look="quiet"
-                prefetch={false}
-                href={`/api/records/${table}/${encodeURIComponent(id)}`}
-                download={`record-${table}.json`}
-              >
-                Save it as a file<span className="sr-only">: {what}</span>
-              </LinkButton>
+              <RecordFile table={table} id={id} what={what} />
               <Button look="quiet" onClick={() => send('record.setAside', { table, recordId: id })}>
                 Put it aside<span className="sr-only">: {what}</span>
               </Button>

@@ -38,6 +38,10 @@ export const commandWords: Readonly<Record<CommandKind, string>> = {
 /** Ids and revisions are for the file; nobody typed them. */
 const notTyped = /(^id|Id|revision|basedOn|data|snapshot)$/;
 
+/** A choice's own name in the record as words: quietLook is quiet look. What somebody wrote is left as it is. */
+const spaced = (text: string) =>
+  /^[a-z]+(?:[A-Z][a-z]+)+$/.test(text) ? text.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`) : text;
+
 /**
  * What was typed or chosen in a command, part by part, without the ids it carries.
  *
@@ -48,13 +52,14 @@ export function typedWords(payload: unknown): string[] {
   const walk = (value: unknown, path: readonly string[]) => {
     if (value === null || value === undefined || value === '') return;
     if (Array.isArray(value) && value.every((one) => typeof one !== 'object')) {
-      if (value.length > 0) found.push(`${path.join(' ')}: ${value.join(', ')}`);
+      if (value.length > 0)
+        found.push(`${path.map(spaced).join(' ')}: ${value.map((one) => spaced(String(one))).join(', ')}`);
     } else if (typeof value === 'object') {
       for (const [key, part] of Object.entries(value)) {
         if (!notTyped.test(key)) walk(part, Array.isArray(value) ? [...path, String(Number(key) + 1)] : [...path, key]);
       }
     } else {
-      found.push(`${path.join(' ')}: ${String(value)}`);
+      found.push(`${path.map(spaced).join(' ')}: ${spaced(String(value))}`);
     }
   };
   walk(payload, []);

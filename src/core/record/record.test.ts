@@ -43,6 +43,11 @@ test('what was typed is told part by part, without what nobody typed; every kind
     'raw position: sitting',
   ]);
   expect(typedWords({ items: [{ id: 'a', breaths: 8 }] })).toEqual(['items 1 breaths: 8']);
+  expect(typedWords({ firstBreath: 'noseQuiet', note: 'saw McBride', list: ['quietLook', 'tape'] })).toEqual([
+    'first breath: nose quiet',
+    'note: saw McBride',
+    'list: quiet look, tape',
+  ]);
   expect(typedWords(null)).toEqual([]);
 });
 

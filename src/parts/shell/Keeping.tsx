@@ -75,8 +75,8 @@ export function Keeping() {
         >
           <p>{entry.why}</p>
           <ul className="my-2 max-h-40 overflow-auto" tabIndex={0} aria-label="What was entered">
-            {typedWords(entry.payload).map((line) => (
-              <li key={line} className="whitespace-pre-wrap">
+            {typedWords(entry.payload).map((line, i) => (
+              <li key={i} className="whitespace-pre-wrap">
                 {line}
               </li>
             ))}

@@ -1,7 +1,8 @@
 'use client';
 
 import { send } from '@/keep';
-import { Button, LinkButton } from '@/parts/Button';
+import { Button } from '@/parts/Button';
+import { RecordFile } from '../RecordFile';
 
 /** Records that can't be read and were put aside: still in the studio's file, and told of again when they are brought back. */
 export function PutAside({
@@ -28,14 +29,7 @@ export function PutAside({
               {table.replaceAll('_', ' ')}, put aside on {when.format(new Date(at))}
               <span className="block font-mono text-sm text-ink2">{recordId}</span>
             </span>
-            <LinkButton
-              look="quiet"
-              prefetch={false}
-              href={`/api/records/${table}/${encodeURIComponent(recordId)}`}
-              download={`record-${table}.json`}
-            >
-              Save it as a file<span className="sr-only">: {recordId}</span>
-            </LinkButton>
+            <RecordFile table={table} id={recordId} what={recordId} />
             <Button look="quiet" onClick={() => send('record.bringBack', { table, recordId })}>
               Bring it back<span className="sr-only">: {recordId}</span>
             </Button>
