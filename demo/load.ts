@@ -3,7 +3,7 @@ import { timelineOf, type StampedEvent } from '@/core/coach';
 import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
 import { type ProtocolId, blankRaw } from '@/core/look';
 import { likelyPatterns, readFindings, scorePatterns, snapshotOf } from '@/core/read';
-import { type Gates, conditionIds, evaluateGates } from '@/core/safety';
+import { type Gates, conditionIds } from '@/core/safety';
 import { type Plan, type PlanRequest, makePlan } from '@/core/sequence';
 import { evenYields, unobserved } from '@/core/trunk';
 import {
@@ -11,7 +11,7 @@ import {
   carryOut,
   clearStudio,
   countClients,
-  knownClientOf,
+  gatesOf,
   looksOf,
   openStore,
   readSettings,
@@ -172,7 +172,7 @@ class Loader {
 
   /** The same wish under the same limits gives the same plan: a crowd of clients is planned for only once. */
   private planFor(request: PlanRequest, gates: Gates, confirmedPatterns: string[]): Plan {
-    const limits = gates.gates.map(({ level, component, to }) => [level, component, to]);
+    const limits = gates.gates.map(({ level, component, form }) => [level, component, form]);
     const key = JSON.stringify([request, confirmedPatterns, limits]);
     const known = this.plans.get(key);
     if (known) return known;
@@ -183,7 +183,6 @@ class Loader {
 
   /** Plans and runs the drills, breath by breath, with a fault and a cue here and there. */
   private coached(clientId: string, visitId: string, visit: DemoVisit, at: number) {
-    const { profile } = knownClientOf(this.store, clientId);
     const plan = this.planFor(
       {
         intent: visit.intent,
@@ -192,7 +191,7 @@ class Loader {
         propsAtHand: ['towel', 'pillow', 'wall', 'chair', 'straw'],
         leadSchool: 'openAllRegions',
       },
-      evaluateGates(profile, dayIn(at, this.zone)),
+      gatesOf(this.store, clientId, dayIn(at, this.zone), readSettings(this.store).limits),
       visit.patterns,
     );
     this.record('plan.save', { planId: uuid(), visitId, plan, revision: 0 }, at);

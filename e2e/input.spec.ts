@@ -105,6 +105,8 @@ test('the whole way from a name to a plan by keyboard alone', async ({ page }) =
     await page.getByRole(role, { name }).first().focus();
     await page.keyboard.press(role === 'radio' ? 'Space' : 'Enter');
   };
+  await press('Neither');
+  await expect(page.getByRole('button', { name: 'None of these today' })).toBeEnabled();
   await press('None of these today');
   await expect(page.getByText('Asked today: none.')).toBeVisible();
   for (let groups = 4; groups > 0; groups -= 1) {

@@ -130,12 +130,28 @@ export async function openRunOf(page: Page, url: string, clientId: string) {
   await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
 }
 
+/** Pregnancy and birth are asked before “none of these” can be said. */
+export async function beforeTheSigns(page: Page, yes: string[] = []) {
+  const first = page.getByRole('button', { name: 'Neither' });
+  const told = page.getByRole('button', { name: 'None of these today' });
+  await expect(told).toBeVisible();
+  if (!(await first.isVisible())) return;
+  const name = yes.includes('Pregnant now?')
+    ? 'Pregnant'
+    : yes.includes('Given birth in the last months?')
+      ? 'Given birth'
+      : 'Neither';
+  await page.getByRole('button', { name, exact: true }).click();
+  await expect(told).toBeEnabled();
+}
+
 /** Asks today's signs and answers every condition "no", but for those given. */
 export async function screenClear(page: Page, yes: string[] = []) {
+  await beforeTheSigns(page, yes);
   await page.getByRole('button', { name: 'None of these today' }).click();
   await expect(page.getByText('Asked today: none.')).toBeVisible();
   for (const question of yes) {
-    await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' }).click();
+    await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' }).check();
     await expect(page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' })).toBeChecked();
   }
   for (;;) {

@@ -1,7 +1,7 @@
 import { cookies } from 'next/headers';
 import { cache } from 'react';
 import { dayIn } from '@/core/record';
-import { type LookRecord, isOf } from '@/core/look';
+import { type LookRecord, cautionsSeen, isOf } from '@/core/look';
 import { freeFindings, readFindings } from '@/core/read';
 import { evaluateGates, pathState } from '@/core/safety';
 import { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from '@/core/track';
@@ -13,9 +13,10 @@ import {
   historyAndFaults,
   knownClientOf,
   looksOf,
+  looksOfClient,
   notSetAside,
   ownDrillsOf,
-  rateAmong,
+  countsAmong,
   readSettings,
   stoppedDrills,
   templatesOf,
@@ -72,6 +73,7 @@ export const loadClient = cache((clientId: string): ClientView | null => {
   const { visits, aside: visitsAside } = loadVisits(clientId);
   const earlier = visits.filter(({ id }) => id !== row?.id);
   const last = earlier[0] ?? null;
+  const floorLooks = looksOfClient(store, clientId, ['floor']);
   const thenKnown = last && knownClientOf(store, clientId, { untilDay: last.day });
   return {
     id: clientId,
@@ -79,8 +81,8 @@ export const loadClient = cache((clientId: string): ClientView | null => {
     today,
     settings,
     known,
-    gates: evaluateGates(known.profile, today, settings.limits),
-    path: pathState(known.profile, today, visit ? rateAmong(visit.looks) : null),
+    gates: evaluateGates(known.profile, today, settings.limits, cautionsSeen(floorLooks)),
+    path: pathState(known.profile, today, visit ? countsAmong(visit.looks) : []),
     visit,
     stopped: stoppedDrills(store, clientId),
     last,
@@ -95,7 +97,15 @@ export const loadClient = cache((clientId: string): ClientView | null => {
     markedLast: last ? markedIn(looksOf(store, [last.id], { aside })) : [],
     history: null,
     unreadable: notSetAside(store, [...aside, ...visitsAside]),
-    gatesThen: last && thenKnown ? evaluateGates(thenKnown.profile, last.day, settings.limits) : null,
+    gatesThen:
+      last && thenKnown
+        ? evaluateGates(
+            thenKnown.profile,
+            last.day,
+            settings.limits,
+            cautionsSeen(floorLooks.filter(({ visitId }) => visitId !== row?.id)),
+          )
+        : null,
     planning: null,
   };
 });

@@ -14,7 +14,7 @@ import {
   notSetAside,
   openRuns,
   openVisits,
-  rateAmong,
+  countsAmong,
   readSettings,
   recentClients,
   stoppedDrillsOf,
@@ -90,8 +90,11 @@ function expectedRows(appointments: readonly AppointmentRow[], today: string, zo
     try {
       const client = known.get(clientId)!;
       const before = last.get(clientId);
-      const rate = visit && rateAmong(counts.filter(({ visitId }) => visitId === visit.id));
-      const path = pathState(client.profile, today, rate);
+      const path = pathState(
+        client.profile,
+        today,
+        visit ? countsAmong(counts.filter(({ visitId }) => visitId === visit.id)) : [],
+      );
       const bad = notSetAside(store, asides.get(clientId) ?? []).length;
       return {
         ...row,

@@ -111,7 +111,7 @@ test('facts of every key, 1,500 of them, and everything that is made of a client
     const limits = evaluateGates(client.profile, day);
     flaggedConditions(client.profile, day);
     screeningAge(client.profile, day);
-    pathState(client.profile, day, null);
+    pathState(client.profile, day, []);
     visitStory(client, limits, null);
     visitNote(client, limits, visitOf(day), {}, []);
   }

@@ -234,7 +234,7 @@ describe('gates', () => {
       const { refusals, changes, overruled, allowed, smallestChange } = checkComponents(gates, wanted);
       expect(allowed).toBe(refusals.length === 0);
       expect(refusals.every(({ reason }) => reason.what.length > 3 && reason.records.length > 0)).toBe(true);
-      expect(changes.every(({ to }) => Boolean(to))).toBe(true);
+      expect(changes.every(({ form }) => Boolean(form))).toBe(true);
       for (const { gate, by } of overruled) {
         expect(by.component).toBe(gate.component);
         expect(changes).toContain(by);

@@ -1,5 +1,6 @@
 /** Somebody screened today, with nothing that limits them, and the visit that is open: what tests of the stations start from. */
 import { visitOf } from '@/core/fixtures';
+import { cautionsSeen } from '@/core/look';
 import { type VisitRecord, defaultSettings } from '@/core/record';
 import { type Fact, type FactKey, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
 import { type ClientView } from './view';
@@ -34,8 +35,8 @@ export function clientView({
     today,
     settings: { ...defaultSettings, emergencyNumber: '999' },
     known,
-    gates: evaluateGates(known.profile, today),
-    path: pathState(known.profile, today, null),
+    gates: evaluateGates(known.profile, today, undefined, cautionsSeen(visit?.looks ?? [])),
+    path: pathState(known.profile, today, []),
     stopped: [],
     last: null,
     visitCount: visit === null ? 0 : 1,

@@ -67,11 +67,11 @@ export function testStudio(name: string) {
       const [clientId, visitId] = [randomUUID(), randomUUID()];
       studio.take('client.create', { clientId, factId: randomUUID(), name: called });
       studio.take('visit.start', { visitId, clientId });
-      studio.fact(clientId, 'emergency', { present: [] });
-      studio.fact(clientId, 'redFlags', { present: [] });
       for (const id of conditionIds) {
         studio.fact(clientId, `answer:${id}`, id in yes ? { value: 'yes', ...yes[id] } : { value: 'no' });
       }
+      studio.fact(clientId, 'emergency', { present: [] });
+      studio.fact(clientId, 'redFlags', { present: [] });
       if (items) studio.take('plan.save', { planId: randomUUID(), visitId, plan: planOfItems(items), revision: 0 });
       return { clientId, visitId };
     },

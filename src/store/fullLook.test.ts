@@ -70,16 +70,17 @@ describe('answers', () => {
   });
 
   test('limits set by the coach hold on the server, and absurd ones are refused', () => {
-    fact('answer:pregnancy', { value: 'yes', weekOnDay: 18 });
+    fact('answer:pregnancy', { value: 'yes', weekOnDay: 30 });
     expect(look('sideBend', { left: 2, position: 'standing' }).state).toBe('saved');
     expect(look('quietLook', { position: 'hook-lying', taps: [0, 4] })).toMatchObject({ state: 'refused' });
+    expect(look('floor', { position: 'sitting', lifts: 'yes' }).state).toBe('saved');
     expect(record('settings.change', { limits: { ...defaultLimits, bumpFromWeek: 200 } })).toMatchObject({
       state: 'refused',
       why: expect.stringContaining('at most 28'),
     });
-    expect(record('settings.change', { limits: { ...defaultLimits, bumpFromWeek: 20 } }).state).toBe('saved');
-    expect(readSettings(store).limits.bumpFromWeek).toBe(20);
-    expect(look('quietLook', { position: 'hook-lying', taps: [0, 4] }).state).toBe('saved');
+    expect(record('settings.change', { limits: { ...defaultLimits, lastWeeksFromWeek: 28 } }).state).toBe('saved');
+    expect(readSettings(store).limits.lastWeeksFromWeek).toBe(28);
+    expect(look('floor', { position: 'sitting', lifts: 'yes' })).toMatchObject({ state: 'refused' });
   });
 });
 
@@ -129,6 +130,7 @@ describe('a plan made weeks ago', () => {
       },
       revision: 0,
     });
+    askedOn(now);
     expect(runOn(now).state).toBe('saved');
     const threeWeeksOn = now + 21 * 86_400_000;
     askedOn(threeWeeksOn);

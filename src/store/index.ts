@@ -41,7 +41,7 @@ export {
   toldAtOpening,
 } from './file';
 export { ownEntries } from './ownBreath';
-export { latestRate, pathOf, rateAmong } from './people';
+export { cautionsSeenOf, countsAmong, countsOf, gatesOf, pathOf } from './people';
 export { type Prepared, dropDraft, mostPixels, preparePhoto, readPhoto, sweepDrafts } from './photos';
 export { notSetAside, rawRecord, readableTables, setAsideRecords } from './records';
 export { type Unreadable } from './rows';
@@ -51,6 +51,7 @@ export {
   findVisit,
   lastVisits,
   looksOf,
+  looksOfClient,
   planOf,
   plansOf,
   visitOfDay,

@@ -96,6 +96,17 @@ function nothingCanBeMadeOf(look: StoredLook): string | null {
   return null;
 }
 
+/** Looks of one kind or another over all visits of a client, oldest first; what can't be read is left out. */
+export const looksOfClient = (store: Store, clientId: string, only: readonly ProtocolId[]): StoredLook[] =>
+  store
+    .select({ look: looks })
+    .from(looks)
+    .innerJoin(visits, eq(looks.visitId, visits.id))
+    .where(and(eq(visits.clientId, clientId), isNull(looks.retractedAt), inArray(looks.protocol, [...only])))
+    .orderBy(asc(looks.takenAt))
+    .all()
+    .flatMap(({ look }) => soundLook(look, []) ?? []);
+
 /** Looks of several visits, oldest first. What can't be read is left out, with a word on it, rather than guessed at. */
 export function looksOf(
   store: Store,

@@ -1,6 +1,15 @@
 import { evaluateGates, openStations, pathState } from '@/core/safety';
 import { GroupStart } from '@/stations/coach/GroupStart';
-import { findVisit, knownClientsOf, looksOf, openVisits, plansOf, rateAmong, theStore } from '@/store';
+import {
+  cautionsSeenOf,
+  findVisit,
+  knownClientsOf,
+  looksOf,
+  openVisits,
+  plansOf,
+  countsAmong,
+  theStore,
+} from '@/store';
 import { StudioShell } from '../StudioShell';
 import { loadSettings, todayIn } from '../load';
 
@@ -43,12 +52,12 @@ function peopleHere(today: string) {
   const people = here.flatMap(({ id: visitId, clientId, name }) => {
     const { profile } = known.get(clientId)!;
     if (!findVisit(store, visitId)) return [];
-    const path = pathState(profile, today, rateAmong(counts.filter((look) => look.visitId === visitId)));
+    const path = pathState(profile, today, countsAmong(counts.filter((look) => look.visitId === visitId)));
     const candidate = {
       clientId,
       visitId,
       name,
-      gates: evaluateGates(profile, today, limits),
+      gates: evaluateGates(profile, today, limits, cautionsSeenOf(store, clientId)),
       items: plans.get(visitId)?.plan.items ?? [],
     };
     return [{ candidate, open: openStations[path.state].includes('coach') }];

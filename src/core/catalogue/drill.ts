@@ -53,7 +53,8 @@ type Written = Omit<
     >
   >;
 
-const cueOf = (kind: CueKind, words: string): Cue => ({ words, kind, care: null, stance: null });
+/** A cue of a kind. @example cueOf('count', 'Five, then talk') */
+export const cueOf = (kind: CueKind, words: string): Cue => ({ words, kind, care: null, stance: null });
 
 /** A picture to breathe with. @example image('A lantern, all round').kind // 'image' */
 export const image = (words: string) => cueOf('image', words);

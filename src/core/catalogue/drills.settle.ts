@@ -146,7 +146,6 @@ export const settleDrills: readonly Drill[] = [
     quiets: ['chestFront'],
     skills: { lowBreath: 3, nose: 1, settle: 2 },
     answers: ['upperChest', 'paradoxical'],
-    components: ['endRangeTuck'],
     cues: ['Low and silent', 'Wait for it', touch('Into your thighs')],
     faults: ['chestLeads', 'gasp', 'neck'],
     easier: 'resting-watch',

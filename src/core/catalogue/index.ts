@@ -28,6 +28,9 @@ const byId = new Map(drills.map((drill) => [drill.id, drill]));
 export const findDrill = (id: string): Drill | undefined => byId.get(id);
 
 export { drillSchema };
+export { componentsOf, pauses } from './contains';
+export { inProps } from './inProps';
+export { remade } from './remake';
 export { startCadence } from './drill';
 export { movementWords } from './movements';
 export { type FaultId, correctionLadder, faultIds, faults } from './faults';
@@ -40,7 +43,7 @@ export {
   positionList,
   positions,
 } from './positions';
-export { type Prop, type PropId, bodyProps, propIds, propList, props, substituteFor } from './props';
+export { type Prop, type PropId, asGood, bodyProps, propIds, propList, props, substituteFor } from './props';
 export {
   type Cue,
   type Drill,

@@ -10,6 +10,7 @@ export interface Position {
   /** What carries the client; changing it costs time and attention. */
   base: 'floor' | 'chair' | 'standing';
   effects: readonly TrunkEffect[];
+  /** What the position itself asks of a body, whatever is done in it. */
   components: readonly Component[];
 }
 
@@ -30,7 +31,7 @@ export const positionList = [
     'floor',
     'On the back, arms and legs folded in and crossed, head on a pillow. Nothing to hold up.',
     ['lying on the back'],
-    ['flatSupine'],
+    ['flatSupine', 'endRangeTuck', 'loadedRounding', 'hipCross'],
   ),
   row(
     'propped',
@@ -76,7 +77,7 @@ export const positionList = [
     'floor',
     'Belly and lower ribs over the half-dome or two folded pillows, forehead on the hands.',
     ['prone over half-dome'],
-    ['prone', 'proneRibs', 'halfDome', 'bellyPressure'],
+    ['prone', 'proneRibs', 'halfDome', 'bellyPressure', 'chestWeight', 'headHang', 'loadedRounding', 'endRangeTuck'],
   ),
   row(
     'prone',
@@ -84,7 +85,7 @@ export const positionList = [
     'floor',
     'On the front, forehead on the hands, a flat pillow under the belly if the low back asks for it.',
     ['prone'],
-    ['prone', 'proneRibs', 'bellyPressure'],
+    ['prone', 'proneRibs', 'bellyPressure', 'chestWeight'],
   ),
   row(
     "child's pose",
@@ -92,7 +93,7 @@ export const positionList = [
     'floor',
     'Kneeling, sitting back to the heels, knees wide, forehead on the hands or a stack.',
     ["child's pose"],
-    ['kneeling', 'wideKnees', 'headLow', 'bellyPressure'],
+    ['kneeling', 'wideKnees', 'headLow', 'bellyPressure', 'ribPressure', 'loadedRounding', 'endRangeTuck'],
   ),
   row(
     'quadruped',
@@ -106,7 +107,7 @@ export const positionList = [
     'leaning forward',
     11,
     'chair',
-    'Sitting, forearms on a table or on the thighs, the head carried or hanging softly, belly free.',
+    'Sitting, forearms on a table or on the thighs, the head carried on them, belly free.',
     ['sitting'],
   ),
   row('sitting', 12, 'chair', 'On the sit bones on a firm seat, feet down and a little forward, knees slightly wide.', [
@@ -133,7 +134,6 @@ export const positionList = [
     'standing',
     'Facing the wall, forearms on it at shoulder height, feet back, hips over feet.',
     ['standing'],
-    ['handWeight'],
   ),
   row(
     'hands on a surface',
@@ -141,6 +141,7 @@ export const positionList = [
     'standing',
     'Hands on a table well below the shoulders, push back to the heels, knees soft, tail slightly under.',
     ['standing'],
+    ['handWeight'],
   ),
   row('standing', 17, 'standing', 'Feet under hips, ribs over pelvis, arms loose.', ['standing']),
   row('walking', 18, 'standing', 'An easy walk on the level, arms swinging, eyes up.', ['standing']),
@@ -150,7 +151,7 @@ export const positionList = [
     'floor',
     'From hook-lying, hips off the floor, ribs and pelvis together.',
     ['lying on the back'],
-    ['flatSupine', 'bridge'],
+    ['flatSupine', 'bridge', 'effort'],
   ),
   row(
     'forearm kneel',
@@ -158,7 +159,7 @@ export const positionList = [
     'floor',
     'On forearms and knees, elbows under shoulders, knees behind the hips, one long line.',
     ['quadruped'],
-    ['kneeling', 'plank'],
+    ['kneeling', 'plank', 'effort'],
   ),
   row(
     'side plank',
@@ -166,7 +167,7 @@ export const positionList = [
     'floor',
     'On one forearm and the knees, hips slightly bent, shoulders and hips one above the other.',
     ['side-lying, left side up'],
-    ['sidePlank'],
+    ['sidePlank', 'effort'],
   ),
   row(
     'bear',
@@ -174,7 +175,7 @@ export const positionList = [
     'floor',
     'Hands and toes, knees under the hips and a hand’s width off the floor, back long.',
     ['quadruped'],
-    ['handWeight', 'bear'],
+    ['handWeight', 'bear', 'effort'],
   ),
   row(
     'loaded stand',
@@ -182,7 +183,7 @@ export const positionList = [
     'standing',
     'Standing with a weight in the hands, feet under hips, ribs over pelvis.',
     ['standing'],
-    ['loadedBrace'],
+    ['loadedBrace', 'effort'],
   ),
 ] as const satisfies readonly Position[];
 

@@ -17,8 +17,11 @@ const row = <Id extends string>(
 
 /** The props and what can stand in for each. Common practice. */
 export const propList = [
-  row('band', 'wide resistance band', ['towel'], ['latex']),
+  row('band', 'wide resistance band', ['towel', 'freeBand'], ['latex']),
   row('towel', 'stiff bath towel'),
+  row('freeBand', 'latex-free band'),
+  // A towel gives no pull when its end is fixed: nothing but another band stands in for it.
+  row('fixedBand', 'band fixed to something', ['band', 'freeBand'], ['latex']),
   row('ball', 'ball between the knees', ['pillow', 'block']),
   row('pillow', 'pillow'),
   row('block', 'block', ['bottle', 'pillow']),
@@ -28,10 +31,10 @@ export const propList = [
   row('wall', 'free wall'),
   row('chair', 'chair or bench'),
   row('table', 'table or worktop', ['chair']),
-  row('balloon', 'balloon', ['hiss'], ['balloon']),
+  row('balloon', 'balloon', [], ['balloon', 'latex']),
   row('hiss', 'hiss'),
-  row('twinBalls', 'twin balls in a sock', ['towel'], ['twinBalls']),
-  row('weight', 'dumbbell or cable', ['bottle', 'band']),
+  row('twinBalls', 'twin balls in a sock', [], ['twinBalls', 'ribEdge']),
+  row('weight', 'dumbbell or cable', ['bottle']),
   row('bottle', 'full water bottle', ['weight']),
   row('mirror', 'mirror or phone camera'),
 ] as const satisfies readonly Prop[];
@@ -39,6 +42,12 @@ export const propList = [
 export type PropId = (typeof propList)[number]['id'];
 export const propIds = propList.map(({ id }) => id) as [PropId, ...PropId[]];
 export const props = Object.fromEntries(propList.map((entry) => [entry.id, entry])) as unknown as Record<PropId, Prop>;
+
+const alike: readonly PropId[] = ['band', 'towel', 'freeBand'];
+
+/** Whether a prop is as good as another: some prefer the towel, since the body then has to do the stretching. */
+export const asGood = (one: PropId, other: PropId): boolean =>
+  one === other || (alike.includes(one) && alike.includes(other));
 
 /** Always at hand. */
 export const bodyProps: readonly PropId[] = ['lips', 'hiss'];

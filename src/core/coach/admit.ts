@@ -1,7 +1,8 @@
 import { holdCapSeconds, isHold } from '../dose';
-import { type Gates, checkComponents, refusalInWords } from '../safety';
-import { type PlanItem, itemComponents, knownDrill, planTotals } from '../sequence';
+import { type Gates, refusalInWords } from '../safety';
+import { type PlanItem, knownDrill, planTotals, refusalsOf } from '../sequence';
 import { type RunEvent } from './events';
+import { groupForm } from './group';
 import { type RunState, placeAt, restingIn } from './run';
 import { locate, timelineOf } from './timeline';
 
@@ -62,7 +63,8 @@ export function eventDenied(
     const away = 'sitOut' in event && event.sitOut ? event.sitOut : (state.sitOut[index] ?? []);
     for (const person of present) {
       if (away.includes(person.clientId)) continue;
-      const why = itemOff(item, person.gates);
+      // The plan stands in the forms of whoever it was made for; everybody else does it in a form of their own.
+      const why = person === people[0] ? itemOff(item, person.gates) : offInGroup(item, person.gates);
       if (why !== null) return { code: 'gated', why: of(person, why) };
     }
   }
@@ -74,13 +76,14 @@ export function eventDenied(
 export function itemOff(item: PlanItem, gates: Gates): string | null {
   const drill = knownDrill(item);
   if (!drill) return 'This drill is not in the catalogue.';
-  const refusal = refusalInWords(checkComponents(gates, itemComponents(item)));
+  const refusal = refusalInWords({ refusals: refusalsOf(item, gates) });
   return refusal && `${drill.name}: ${refusal}`;
 }
 
-/** Items of a plan that are off for a person, by their index: what they sit out in a group. */
-export const itemsOff = (items: readonly PlanItem[], gates: Gates): number[] =>
-  items.flatMap((item, index) => (itemOff(item, gates) === null ? [] : [index]));
+function offInGroup(item: PlanItem, gates: Gates): string | null {
+  const form = groupForm(gates, item);
+  return form.kind === 'not' ? `${knownDrill(item)?.name ?? 'This drill'}: ${form.why}` : null;
+}
 
 /**
  * What an event names that is not of its run, in one sentence; null when all of it is. The run needn't be folded for it.

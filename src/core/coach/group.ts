@@ -1,5 +1,5 @@
-import { type Component, type Gates, checkComponents, refusalInWords } from '../safety';
-import { type PlanItem, itemComponents, knownDrill } from '../sequence';
+import { type Gates, refusalInWords } from '../safety';
+import { type PlanItem, drillOf, plainDrill, refitted, refusalsOf } from '../sequence';
 
 /** Most people on one plan. */
 export const mostInGroup = 6;
@@ -7,28 +7,34 @@ export const mostInGroup = 6;
 /** How one person of a group does the drill under way. */
 export type GroupForm =
   | { kind: 'same' }
-  /** Another form, in words. */
-  | { kind: 'changed'; words: string[] }
-  /** Not this drill: why, and the smallest change that would allow it. */
+  /** Another form: in words, and what is done and said in it. */
+  | { kind: 'changed'; words: string[]; item: PlanItem }
+  /** Not this drill, and why. */
   | { kind: 'not'; why: string; instead: string };
 
 /**
- * How a person does an item, by their own limits of the day.
+ * How a person does an item, by their own limits of the day: in the position of the group, in a form of their own where they
+ * need one. The forms of whoever the plan was made for are not theirs.
  *
  * @example groupForm(gates, item).kind // 'same'
  */
 export function groupForm(gates: Gates, item: PlanItem): GroupForm {
-  const drill = knownDrill(item);
-  if (!drill) return { kind: 'not', why: 'This drill is no longer in the catalogue.', instead: 'quiet breathing' };
-  const components: Component[] = itemComponents(item);
-  const verdict = checkComponents(gates, components);
-  if (!verdict.allowed) {
-    return {
-      kind: 'not',
-      why: refusalInWords(verdict) ?? 'Not today.',
-      instead: verdict.smallestChange ?? 'quiet breathing',
-    };
+  if (!plainDrill(item)) {
+    return { kind: 'not', why: 'This drill is no longer in the catalogue.', instead: 'quiet breathing' };
   }
-  const words = [...new Set(verdict.changes.map(({ to }) => to).filter((to): to is string => Boolean(to)))];
-  return words.length > 0 ? { kind: 'changed', words } : { kind: 'same' };
+  const against = refusalsOf(item, gates);
+  if (against.length === 0) return { kind: 'same' };
+  const theirs = refitted(item, gates);
+  if (theirs && theirs.position === item.position && theirs.side === item.side) {
+    return { kind: 'changed', words: [...theirs.changes], item: theirs };
+  }
+  return {
+    kind: 'not',
+    why: refusalInWords({ refusals: against }) ?? 'Not today.',
+    instead: theirs ? `${drillOf(theirs).name} in ${theirs.position}` : 'quiet breathing',
+  };
 }
+
+/** Items of a plan that somebody in a group sits out, by their index: those they can't do in its position in any form. */
+export const itemsOff = (items: readonly PlanItem[], gates: Gates): number[] =>
+  items.flatMap((item, index) => (groupForm(gates, item).kind === 'not' ? [index] : []));

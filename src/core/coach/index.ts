@@ -1,4 +1,4 @@
-export { type Denial, type RunPerson, eventDenied, foreignTo, itemOff, itemsOff, steering } from './admit';
+export { type Denial, type RunPerson, eventDenied, foreignTo, itemOff, steering } from './admit';
 export { announcement, spokenFromSeconds } from './announce';
 export {
   type ClientFrame,
@@ -17,7 +17,7 @@ export {
   runEventSchema,
   stampedEventSchema,
 } from './events';
-export { type GroupForm, groupForm, mostInGroup } from './group';
+export { type GroupForm, groupForm, itemsOff, mostInGroup } from './group';
 export {
   type FaultHistory,
   type RunDigest,

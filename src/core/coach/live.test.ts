@@ -1,5 +1,5 @@
 import { cadence } from '../cadence';
-import { faultIds, faults, findDrill } from '../catalogue';
+import { faultIds, findDrill } from '../catalogue';
 import { conditionIds, emptyProfile, evaluateGates } from '../safety';
 import { idOf, planItem } from '../fixtures';
 import { type PlanItem } from '../sequence';
@@ -51,9 +51,8 @@ describe('faults while coaching', () => {
     expect(elsewhere.indexOf('neck')).toBe(towel.faults.length);
   });
   test.each(faultIds)('%s: correction, then fallback, then the easier one (common practice)', (fault) => {
-    expect(remedyFor(fault, 1)).toEqual({ step: 'correction', words: faults[fault].correction });
-    expect(remedyFor(fault, 2)).toEqual({ step: 'fallback', words: faults[fault].fallback });
-    expect(remedyFor(fault, 3).step).toBe('easier');
+    const gates = evaluateGates({ ...emptyProfile, answers: {} }, '2026-11-25');
+    expect([1, 2, 3].map((times) => remedyFor(fault, times, gates).step)).toEqual(['correction', 'fallback', 'easier']);
   });
   test('a mark without a name is asked about until it has one or is taken back', () => {
     const state = run(
@@ -256,11 +255,20 @@ describe('a group on one plan', () => {
     const prone = item({ drillId: 'half-dome-back', position: 'prone over half-dome' });
     const pregnant = groupForm(answered({ pregnancy: { weekOnDay: 24 } }), prone);
     expect(pregnant.kind).toBe('not');
-    const hold = item({ drillId: 'quiet-nose', cadences: [cadence(2, 4, { bottomPauseSeconds: 4 })] });
-    expect(groupForm(answered({ heart: {} }), hold)).toMatchObject({ kind: 'not', instead: 'drop the hold' });
+    const hold = item({
+      drillId: 'exhale-restore',
+      position: '90/90',
+      cadences: [cadence(3, 7, { bottomPauseSeconds: 4 })],
+    });
+    const heart = groupForm(answered({ heart: {} }), hold);
+    expect(heart).toMatchObject({
+      kind: 'changed',
+      item: { forms: ['noPause'], cadences: [{ bottomPauseSeconds: 1 }] },
+    });
+    expect(groupForm(answered({ lung: {} }), hold)).toMatchObject({ kind: 'not' });
   });
   test('somebody not asked yet keeps out of what is high-risk', () => {
-    const hold = item({ drillId: 'quiet-nose', cadences: [cadence(2, 4, { bottomPauseSeconds: 4 })] });
+    const hold = item({ drillId: 'short-calm-pauses', cadences: [cadence(2, 4, { bottomPauseSeconds: 4 })] });
     expect(groupForm(evaluateGates(emptyProfile, '2026-11-25'), hold).kind).toBe('not');
   });
   test('one person’s stop leaves the run running, and counts for that person only', () => {

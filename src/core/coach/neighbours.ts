@@ -1,4 +1,5 @@
-import { type Drill, type FaultId, faultIds, faults } from '../catalogue';
+import { type Drill, type FaultId, correctionLadder, faultIds } from '../catalogue';
+import { type Component, type Gates, checkComponents } from '../safety';
 import { calmPart, type FaultHistory, mostEffort } from './history';
 import { type RunState } from './run';
 import { faultsOf, summariseRun } from './summary';
@@ -34,6 +35,11 @@ export function faultOrder(drill: Drill, history: FaultHistory, markedNow: reado
   return [...faultIds].sort((a, b) => points(b) - points(a) || faultIds.indexOf(a) - faultIds.indexOf(b));
 }
 
+const openTo = (gates: Gates, asks: readonly Component[]): boolean => {
+  const { allowed, changes } = checkComponents(gates, asks);
+  return allowed && changes.length === 0;
+};
+
 /** What to do about a fault just marked: the correction, then the fallback, then an easier drill. */
 export interface Remedy {
   step: 'correction' | 'fallback' | 'easier';
@@ -41,14 +47,16 @@ export interface Remedy {
 }
 
 /**
- * The remedy due for a fault, by how often it was marked in the item as it stands.
+ * The remedy due for a fault, by how often it was marked in the item as it stands: of each rung the first that is open to
+ * them today.
  *
  * @param times marks of this fault in the item, this one included; 1 or more
+ * @param gates limits of whoever it is about
  * @source faults and corrections, common practice
- * @example remedyFor('shoulders', 2).step // 'fallback'
+ * @example remedyFor('shoulders', 2, gates).step // 'fallback'
  */
-export function remedyFor(fault: FaultId, times: number): Remedy {
-  const { correction, fallback } = faults[fault];
+export function remedyFor(fault: FaultId, times: number, gates: Gates): Remedy {
+  const [correction, fallback] = correctionLadder(fault, (asks) => openTo(gates, asks));
   if (times <= 1) return { step: 'correction', words: correction };
   if (times === 2) return { step: 'fallback', words: fallback };
   return { step: 'easier', words: 'Take the easier one now' };

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { type Drill, drillSchema, findDrill } from '../catalogue';
-import { naturalPauseSeconds } from '../dose';
 import { patternIds } from '../read';
 
 /** A file of drills: what a coach exports, imports and hands on. Its JSON Schema lies in docs/formats. */
@@ -34,8 +33,7 @@ export const drillFileJsonSchema = (): Record<string, unknown> => ({
 });
 
 /**
- * What the schema alone can't see: names that lead nowhere, a hold that doesn't say it is one, an easier neighbour that is
- * harder.
+ * What the schema alone can't see: names that lead nowhere, an easier neighbour that is harder.
  *
  * @param known drills besides the built-in ones that may be named, those of the file included
  */
@@ -60,16 +58,6 @@ export function drillFaults(drill: Drill, known: ReadonlyMap<string, Drill>): Fa
       faults.push({ path: ['answers', i], what: `“${id}” is no pattern. Patterns are ${patternIds.join(', ')}.` });
     }
   });
-  if (drill.breath.kind === 'steady') {
-    const { topPause, bottomPause } = drill.breath;
-    const longest = Math.max(topPause.start, bottomPause.start);
-    if (longest > naturalPauseSeconds && !drill.components.includes('hold')) {
-      faults.push({
-        path: ['components'],
-        what: 'A pause of more than a second is a hold: tick “holds” so that it is gated.',
-      });
-    }
-  }
   return faults;
 }
 

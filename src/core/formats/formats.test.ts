@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { type Drill, drills, findDrill } from '../catalogue';
+import { type Drill, drills, findDrill, componentsOf } from '../catalogue';
 import { intentIds } from '../read';
 import { conditionIds, emptyProfile, evaluateGates } from '../safety';
-import { makePlan } from '../sequence';
+import { makePlan, drillOf } from '../sequence';
 import { evenYields } from '../trunk';
 import {
   certItems,
@@ -57,7 +57,7 @@ describe('a file of drills', () => {
     expect(checkDrillFile('a word').faults).toHaveLength(1);
   });
 
-  test('beyond the schema: a built-in id, a harder easier neighbour, a hold that does not say so', () => {
+  test('beyond the schema: a built-in id, a harder easier neighbour; a hold is one, ticked or not', () => {
     const what = (drill: Drill) =>
       drillFaults(drill, known)
         .map((fault) => fault.what)
@@ -71,8 +71,8 @@ describe('a file of drills', () => {
         bottomPause: { min: 0, start: 4, max: 5 },
       },
     };
-    expect(what(pausing)).toContain('is a hold');
-    expect(what({ ...pausing, components: ['hold'] })).toBe('');
+    expect(what(pausing)).toBe('');
+    expect(componentsOf(pausing)).toContain('hold');
     expect(what(own)).toBe('');
   });
 
@@ -115,7 +115,7 @@ describe('what a prescription must state [R14], sixteen items (Slade et al. 2016
       expect(answers['each exercise, precise enough to repeat it']).toContain(
         `${i + 1}. ${drill.name}, ${item.position}.`,
       );
-      expect(answers['each exercise, precise enough to repeat it']).toContain(drill.setUp);
+      expect(answers['each exercise, precise enough to repeat it']).toContain(drillOf(item).setUp);
       expect(answers['dose: sets, repetitions, time, intensity']).toContain(`${item.sets} × ${item.breaths} breaths`);
     });
     expect(answers['setting']).toBe('Saltmarsh Movement Rooms');

@@ -85,6 +85,7 @@ const rows: readonly Protocol[] = [
     ['sitting'],
     'Sit behind, hands on the lower ribs and waist, thumbs to the spine. Draw what the upper and the lower ribs do.',
     'How the motion is shared between upper and lower ribs, as the hands felt it.',
+    { components: ['coachTouch'] },
   ),
   row(
     'fingerGap',

@@ -62,6 +62,7 @@ export const findingTable = {
   bearsDown: { words: 'bears down on effort', settledBy: 'floor' },
   glutesGrip: { words: 'the glutes grip', settledBy: 'floor' },
   leaks: { words: 'leaks with effort', settledBy: 'floor' },
+  separation: { words: 'abdominal separation', settledBy: 'wallOrder' },
   noNod: { words: 'the pelvic rock does not reach the head', settledBy: 'pelvicRock' },
   holdShort: { words: 'the calm exhale hold is short', settledBy: 'calmHold' },
   gaspAfterHold: { words: 'a gasp or strain ends the hold', settledBy: 'calmHold' },

@@ -1,6 +1,6 @@
 import { type RecordRef } from '../reasons';
 import { type LookRecord, type ProtocolId, byTime, easiestGraded, mapsByPosition, protocols } from '../look';
-import { type ConditionId } from '../safety';
+import { type Answer, type ConditionId } from '../safety';
 import { readers } from './readers';
 import { type FindingId, findingTable } from './findingTable';
 import { readMap, readUpright } from './readMap';
@@ -44,6 +44,18 @@ const notAFinding: readonly { condition: ConditionId; findings: readonly Finding
   },
 ];
 
+/** What was told on Screen and is a finding of its own: it counts as marked until a look says more. Common practice. */
+const toldFindings: readonly {
+  condition: ConditionId;
+  finding: FindingId;
+  severity: Severity;
+  protocol: ProtocolId;
+}[] = [
+  { condition: 'holdingFloor', finding: 'cannotLetGo', severity: 3, protocol: 'floor' },
+  { condition: 'leaking', finding: 'leaks', severity: 2, protocol: 'floor' },
+  { condition: 'separation', finding: 'separation', severity: 2, protocol: 'wallOrder' },
+];
+
 const readersInOrder = Object.keys(readers) as (keyof typeof readers)[];
 const place = new Map((Object.keys(findingTable) as FindingId[]).map((id, i) => [id, i]));
 
@@ -53,10 +65,13 @@ const place = new Map((Object.keys(findingTable) as FindingId[]).map((id, i) => 
  * named.
  *
  * @param records looks of one visit; the newest of each protocol taken before the work counts
- * @param conditions said yes to, which explain some findings away
+ * @param answers what was told on Screen: some of it is a finding, some explains one away
  * @example readFindings([twoHandsRecord]).find((finding) => finding.id === 'chestLeads')?.severity // 3
  */
-export function readFindings(records: readonly LookRecord[], conditions: readonly ConditionId[] = []): Finding[] {
+export function readFindings(
+  records: readonly LookRecord[],
+  answers: Partial<Record<ConditionId, Answer>> = {},
+): Finding[] {
   const found = new Map<FindingId, Finding>();
   const take = (record: LookRecord, readings: Readings) => {
     const reference: RecordRef = { kind: 'look', id: record.id, label: protocols[record.protocol].name };
@@ -94,8 +109,14 @@ export function readFindings(records: readonly LookRecord[], conditions: readonl
   for (const { record } of maps) {
     if (map && record.id !== map.id) take(record, readUpright(map.raw, record.raw));
   }
+  for (const { condition, finding, severity, protocol } of toldFindings) {
+    const answer = answers[condition];
+    if (answer?.value !== 'yes') continue;
+    const words = `${findingTable[finding].words}, told on Screen`;
+    keep(finding, { severity, words }, protocol, { kind: 'fact', id: answer.recordId, label: 'Screen' });
+  }
   for (const { condition, findings, words } of notAFinding) {
-    if (!conditions.includes(condition)) continue;
+    if (answers[condition]?.value !== 'yes') continue;
     for (const id of findings) {
       const finding = found.get(id);
       if (finding && finding.severity > 0) found.set(id, { ...finding, severity: 0, words, explained: true });

@@ -148,6 +148,7 @@ export const findingAsks: Readonly<
   lostUpright: ['stack'],
   upperAbsFirst: ['lowToHigh'],
   lowerBalloons: ['lowToHigh'],
+  separation: ['lowToHigh'],
   marchPops: ['lowToHigh'],
   chestLeads: ['lowBreath'],
   upperOnly: ['lowBreath'],

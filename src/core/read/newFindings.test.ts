@@ -130,7 +130,9 @@ describe('several records', () => {
   test('a barrel-shaped chest with a lung condition is not a flare to correct', () => {
     const records = [look('stack', { flareExhale: 3, flareRest: 2 })];
     expect(severity('flareStays', ...records)).toBe(3);
-    const explained = readFindings(records, ['lung']).find(({ id }) => id === 'flareStays')!;
+    const explained = readFindings(records, {
+      lung: { value: 'yes', day: '2026-11-23', recordId: 'fact', detail: {} },
+    }).find(({ id }) => id === 'flareStays')!;
     expect(explained).toMatchObject({ severity: 0, explained: true });
     expect(explained.words).toMatch(/barrel-shaped/);
   });

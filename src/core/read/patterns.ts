@@ -203,7 +203,7 @@ export const patterns: readonly Pattern[] = [
     'lowerFirst',
     ['pelvicFloorTeam', 'lower first is its first rule'],
     {
-      for: { upperAbsFirst: 5, lowerBalloons: 5, marchPops: 4, marchArches: 2, absNotFelt: 1 },
+      for: { upperAbsFirst: 5, lowerBalloons: 5, marchPops: 4, marchArches: 2, separation: 4, absNotFelt: 1 },
       needs: { upperAbsFirst: 4, lowerBalloons: 3 },
     },
   ),

@@ -1,5 +1,5 @@
 /** A detail a condition needs so that gates can change by themselves as time passes. */
-export type DetailKind = 'pregnancy week' | 'date' | 'birth' | 'side' | 'none';
+export type DetailKind = 'pregnancy week' | 'operation' | 'birth' | 'side' | 'none';
 
 export interface Condition {
   id: string;
@@ -77,10 +77,10 @@ export const conditionList = [
     'Trunk and joints',
     'recent surgery',
     'Surgery on abdomen, chest, spine or eye in the last months?',
-    'date',
+    'operation',
   ),
   row('hernia', 'Trunk and joints', 'hernia', 'A hernia?'),
-  row('ribFracture', 'Trunk and joints', 'rib fracture', 'A broken or bruised rib?'),
+  row('ribFracture', 'Trunk and joints', 'rib fracture', 'A broken or bruised rib?', 'side'),
   row('reflux', 'Trunk and joints', 'reflux', 'Reflux or heartburn lying down?'),
   row('osteoporosis', 'Trunk and joints', 'osteoporosis', 'Osteoporosis?'),
   row('back', 'Trunk and joints', 'acute back', 'An acute back?'),

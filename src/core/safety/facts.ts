@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { showsSomething } from '../reasons';
 import { type ConditionId, conditionIds } from './conditions';
-import { type Answer, type Profile, type SignsAnswer, emptyProfile } from './profile';
+import { type Answer, type Profile, type SignsAnswer, emptyProfile, signContextsOf, surgerySites } from './profile';
 import { emergencySignIds, redFlagIds } from './signs';
 
 const text = (max: number, what: string) =>
@@ -38,6 +38,7 @@ export const answerValueSchema = z.object({
   date: dayString.optional(),
   caesarean: z.boolean().optional(),
   side: z.enum(['left', 'right', 'both']).optional(),
+  site: z.enum(surgerySites).optional(),
   clearedBy: text(200, 'The name of the clinician').optional(),
   note: text(2000, 'A note').optional(),
 });
@@ -68,6 +69,7 @@ export const factSchemas = {
   redFlags: z.object({ present: z.array(z.enum(redFlagIds)) }),
   emergencyClearance: clearanceSchema,
   redFlagClearance: clearanceSchema,
+  rateClearance: clearanceSchema,
   ...(Object.fromEntries(conditionIds.map((id) => [`answer:${id}`, answerValueSchema])) as Record<
     `answer:${ConditionId}`,
     typeof answerValueSchema
@@ -140,13 +142,16 @@ export function knownClient(facts: readonly Fact[]): KnownClient {
         break;
       case 'emergency':
       case 'redFlags':
-        profile[fact.key] = nextSigns(profile[fact.key], fact);
+        profile[fact.key] = nextSigns(profile[fact.key], fact, signContextsOf(profile.answers));
         break;
       case 'emergencyClearance':
         profile.emergency = cleared(profile.emergency, fact);
         break;
       case 'redFlagClearance':
         profile.redFlags = cleared(profile.redFlags, fact);
+        break;
+      case 'rateClearance':
+        profile.rateClearance = { ...clearanceSchema.parse(fact.value), day: fact.day, recordId: fact.id };
         break;
     }
   }
@@ -158,12 +163,18 @@ function answerOf(fact: Fact): Answer {
   return { value, day: fact.day, recordId: fact.id, detail };
 }
 
-function nextSigns(before: SignsAnswer | null, fact: Fact): SignsAnswer {
+function nextSigns(before: SignsAnswer | null, fact: Fact, contexts: SignsAnswer['contexts']): SignsAnswer {
   const { present } = fact.value as { present: string[] };
   const stillOpen = before && before.present.length > 0 && !before.clearance ? before.present : [];
-  if (stillOpen.length === 0) return { day: fact.day, since: fact.day, recordId: fact.id, present };
+  if (stillOpen.length === 0) return { day: fact.day, since: fact.day, recordId: fact.id, present, contexts };
   if (present.length === 0) return before!;
-  return { day: fact.day, since: fact.day, recordId: fact.id, present: [...new Set([...stillOpen, ...present])] };
+  return {
+    day: fact.day,
+    since: fact.day,
+    recordId: fact.id,
+    present: [...new Set([...stillOpen, ...present])],
+    contexts,
+  };
 }
 
 function cleared(before: SignsAnswer | null, fact: Fact): SignsAnswer | null {

@@ -1,6 +1,8 @@
 import { type Provenance, commonPractice, published } from '../reasons';
 import { type Component } from './components';
 import { type ConditionId } from './conditions';
+import { type FormId } from './forms';
+import { type SurgerySite } from './profile';
 
 /** Numbers that differ between schools and that a coach may set. Common practice until then. */
 export interface GateLimits {
@@ -48,10 +50,10 @@ export const limitNames: Readonly<
 export const principles = ['release', 'protect', 'form'] as const;
 export type Principle = (typeof principles)[number];
 
-/** A component that stays possible in another form, and that form. */
+/** A component that stays possible in another form. */
 export interface Change {
   components: readonly Component[];
-  to: string;
+  form: FormId;
   principle: Principle;
 }
 
@@ -60,6 +62,11 @@ export interface GateRow {
   condition: ConditionId;
   /** A row that counts only in a stretch of weeks names the limit it starts with. */
   from?: 'bumpFromWeek' | 'lastWeeksFromWeek';
+  /** A row about one place or side of the body; where none was told, every such row counts. */
+  site?: SurgerySite;
+  side?: 'left' | 'right';
+  /** A row for a birth by caesarean only. */
+  caesarean?: true;
   blocks: readonly Component[];
   changes: readonly Change[];
   /** What must be asked or looked for while coaching. */
@@ -74,164 +81,158 @@ const row = (
   blocks: readonly Component[],
   changes: readonly Change[],
   watch: readonly string[],
-  extra: Partial<Pick<GateRow, 'from' | 'provenance' | 'clearable'>> = {},
+  extra: Partial<Pick<GateRow, 'from' | 'site' | 'side' | 'caesarean' | 'provenance' | 'clearable'>> = {},
 ): GateRow => ({ condition, blocks, changes, watch, clearable: [], provenance: commonPractice, ...extra });
 
-const release = (to: string, ...components: Component[]): Change => ({ components, to, principle: 'release' });
-const protect = (to: string, ...components: Component[]): Change => ({ components, to, principle: 'protect' });
-const form = (to: string, ...components: Component[]): Change => ({ components, to, principle: 'form' });
+const release = (form: FormId, ...components: Component[]): Change => ({ components, form, principle: 'release' });
+const protect = (form: FormId, ...components: Component[]): Change => ({ components, form, principle: 'protect' });
+const form = (id: FormId, ...components: Component[]): Change => ({ components, form: id, principle: 'form' });
 
-/** The caution table of the trade, read by {@link evaluateGates}. A practitioner could read each row aloud. */
+/** What pressure inside the belly does no good to: an operation, a hernia, a broken rib. */
+const pressing = ['balloon', 'strain', 'hardBrace'] as const satisfies readonly Component[];
+
+/**
+ * The caution table of the trade, read by {@link evaluateGates}. A practitioner could read each row aloud. Several rows of
+ * one condition add up.
+ */
 export const gateTable: readonly GateRow[] = [
   row(
     'pregnancy',
-    ['hold', 'longHold', 'fullLung', 'emptyLung', 'hardBrace', 'balloon', 'bellyBand'],
-    [protect('seated, side-lying or quadruped first', 'flatSupine')],
+    ['hold', 'longHold', 'fullLung', 'emptyLung', 'hardBrace', 'balloon', 'bellyBand', 'strain'],
+    [protect('offTheBack', 'flatSupine')],
     ['dizziness', 'too hot'],
   ),
-  row(
-    'pregnancy',
-    ['prone', 'proneRibs', 'halfDome', 'twinBalls', 'flatSupine'],
-    [protect('propped, seated or side-lying; on the back only a few breaths with a wedge', 'bridge')],
-    ['nausea', 'light-headed'],
-    { from: 'bumpFromWeek', provenance: published('R10') },
-  ),
+  row('pregnancy', ['prone', 'proneRibs', 'halfDome', 'twinBalls', 'flatSupine'], [], ['nausea', 'light-headed'], {
+    from: 'bumpFromWeek',
+    provenance: published('R10'),
+  }),
   row(
     'pregnancy',
     ['bear', 'plank', 'sidePlank', 'strongFloor'],
-    [release('release only on the exhale; a smaller breath is expected', 'floorLift')],
+    [release('releaseOnly', 'floorLift'), protect('easyBreath', 'deepBreath')],
     ['pressure', 'pain'],
     { from: 'lastWeeksFromWeek', clearable: ['floorLift'] },
   ),
   row(
     'pelvicGirdlePain',
-    ['wideKnees', 'strongSqueeze', 'march'],
-    [protect('knees together, small range', 'bridge')],
+    ['wideKnees', 'strongSqueeze', 'march', 'hipCross'],
+    [protect('smallBridge', 'bridge')],
     ['pubic pain'],
   ),
   row(
     'recentBirth',
-    ['plank', 'sidePlank', 'loadedBrace', 'hold', 'longHold'],
-    [protect('widen and settle, the floor gently', 'floorLift', 'strongFloor')],
+    ['plank', 'sidePlank', 'bear', 'loadedBrace', 'hold', 'longHold', 'strongFloor'],
+    [protect('gentleFloor', 'floorLift')],
     ['bleeding', 'doming'],
+  ),
+  // Ours: what was stretched or cut is given its weeks without a balloon, a band, a weight or a hollowing on it.
+  row('recentBirth', ['balloon', 'bellyBand', 'bellyPressure', 'hardBrace'], [], []),
+  row(
+    'recentBirth',
+    [...pressing, 'bellyBand', 'bellyPressure', 'prone', 'emptyLung'],
+    [protect('easyBreath', 'deepBreath'), protect('smallBend', 'sideBend'), protect('smallerLever', 'bridge', 'march')],
+    ['pain at the site'],
+    { caesarean: true },
   ),
   row(
     'heart',
-    ['hold', 'longHold', 'fullLung', 'emptyLung', 'strain', 'balloon'],
-    [protect('exhale through the effort', 'loadedBrace')],
+    ['hold', 'longHold', 'fullLung', 'emptyLung', 'strain', 'balloon', 'plank', 'sidePlank', 'bear', 'longStay'],
+    [protect('exhaleThrough', 'effort', 'loadedBrace')],
     ['chest signs', 'dizziness'],
   ),
   row(
     'seizures',
-    ['hold', 'longHold', 'fullLung', 'emptyLung', 'fastBreath'],
-    [protect('short, easy cadences', 'deepBreath')],
+    ['hold', 'longHold', 'fullLung', 'emptyLung', 'fastBreath', 'forcedExhale'],
+    [protect('easyBreath', 'deepBreath')],
     ['aura', 'dizziness'],
   ),
   row(
     'lung',
     ['hold', 'longHold', 'forcedExhale', 'bellyPush'],
-    [
-      protect('sitting, leaning forward on the arms; inhaler at hand', 'flatSupine'),
-      protect('a barrel-shaped chest is not a flare to correct; pursed exhale', 'flare'),
-    ],
+    [protect('offTheBack', 'flatSupine'), protect('ribsAlone', 'flare')],
     ['wheeze', 'cough', 'inhaler at hand'],
     { clearable: ['hold', 'longHold'] },
   ),
   row(
     'collapsedLung',
-    ['fullLung', 'hold', 'longHold', 'balloon', 'deepBreath'],
+    ['fullLung', 'hold', 'longHold', 'balloon', 'deepBreath', 'forcedExhale', 'unquiet'],
     [],
     ['sudden chest pain', 'quiet breathing only'],
-    { clearable: ['deepBreath'] },
+    { clearable: ['deepBreath', 'unquiet'] },
   ),
   row(
     'surgery',
-    ['balloon', 'strain', 'hardBrace', 'loadedBrace', 'bellyPressure', 'bellyBand', 'proneRibs'],
-    [protect('gentle, nothing on the site', 'deepBreath', 'sideBend')],
+    [...pressing, 'loadedBrace'],
+    [protect('easyBreath', 'deepBreath'), protect('smallBend', 'sideBend')],
     ['pain at the site'],
   ),
+  row('surgery', ['bellyBand', 'bellyPressure', 'prone', 'plank'], [protect('smallerLever', 'bridge', 'march')], [], {
+    site: 'abdomen',
+  }),
+  row('surgery', ['ribPressure', 'proneRibs', 'halfDome', 'ribEdge', 'twinBalls'], [], [], { site: 'chest' }),
+  row('surgery', ['twist', 'spineRoll', 'twinBalls', 'endRangeArch', 'endRangeTuck', 'loadedRounding'], [], [], {
+    site: 'spine',
+  }),
+  row('surgery', ['headLow', 'headHang', 'hold', 'longHold'], [], [], { site: 'eye' }),
   row(
     'hernia',
-    ['balloon', 'strain', 'hardBrace', 'loadedBrace', 'bellyPressure', 'bellyBand'],
-    [protect('gentle', 'bridge', 'march')],
+    [...pressing, 'loadedBrace', 'bellyPressure', 'bellyBand'],
+    [protect('smallerLever', 'bridge', 'march')],
     ['pain at the site'],
   ),
   row(
     'ribFracture',
-    ['balloon', 'strain', 'hardBrace', 'proneRibs', 'halfDome', 'ribEdge', 'twinBalls'],
-    [protect('gentle, nothing on the site', 'deepBreath', 'sideBend')],
+    [...pressing, 'proneRibs', 'halfDome', 'ribEdge', 'twinBalls', 'ribPressure'],
+    [protect('easyBreath', 'deepBreath'), protect('smallBend', 'sideBend')],
     ['pain at the site'],
   ),
+  row('ribFracture', ['lyingOnLeft'], [], [], { side: 'left' }),
+  row('ribFracture', ['lyingOnRight'], [], [], { side: 'right' }),
   row(
     'eyeHead',
-    ['hold', 'longHold', 'strain', 'headLow', 'headHang'],
-    [protect('seated or propped; child’s pose with the head on a stack', 'flatSupine')],
+    ['hold', 'longHold', 'strain', 'headLow', 'headHang', 'balloon', 'plank', 'sidePlank', 'bear', 'longStay'],
+    [protect('offTheBack', 'flatSupine')],
     ['eye pain', 'headache'],
   ),
-  row('reflux', ['bellyPressure'], [form('inclined, not after a meal', 'flatSupine')], ['burning']),
+  row('reflux', ['bellyPressure'], [form('offTheBack', 'flatSupine')], ['burning']),
   row(
     'prolapse',
-    ['strain', 'longStanding'],
-    [protect('lying or hips raised; lift on the exhale', 'floorLift')],
+    ['strain', 'longStanding', 'balloon'],
+    [protect('hipsRaised', 'floorLift')],
     ['heaviness', 'dragging'],
   ),
-  row(
-    'leaking',
-    ['strain'],
-    [form('exhale before and through the effort, low to high', 'loadedBrace', 'bridge', 'march')],
-    ['any leak'],
-  ),
+  row('leaking', ['strain'], [form('exhaleFirst', 'effort', 'loadedBrace', 'bridge', 'march')], ['any leak']),
   row(
     'holdingFloor',
     ['floorLift', 'strongFloor', 'strongSqueeze'],
-    [release('release and lengthening first', 'bridge')],
+    [release('releaseOnly', 'effort', 'bridge')],
     ['pain'],
   ),
   row(
     'separation',
     [],
-    [
-      protect(
-        'low to high with a smaller lever; stop at any doming',
-        'march',
-        'bridge',
-        'bear',
-        'plank',
-        'sidePlank',
-        'loadedBrace',
-      ),
-    ],
+    [protect('smallerLever', 'march', 'bridge', 'bear', 'plank', 'sidePlank', 'loadedBrace')],
     ['doming'],
   ),
   row(
     'osteoporosis',
-    ['loadedRounding', 'twist', 'twinBalls', 'spineRoll', 'ribEdge'],
-    [protect('flat back, wall', 'halfDome', 'endRangeTuck')],
+    ['loadedRounding', 'endRangeTuck', 'twist', 'twinBalls', 'spineRoll', 'ribEdge'],
+    [],
     ['back pain'],
   ),
-  row(
-    'back',
-    ['endRangeArch', 'endRangeTuck', 'loadedSideBend'],
-    [protect('mid-range, from hook-lying', 'sideBend')],
-    ['leg pain'],
-  ),
-  row(
-    'neck',
-    ['headHang'],
-    [protect('small range, never held at the tight edge; none with arm tingling or dizziness', 'headTurn')],
-    ['tingling', 'dizziness'],
-  ),
-  row('shoulder', ['armsOverhead', 'overheadBand'], [form('arms low', 'handWeight')], ['pinch']),
+  row('back', ['endRangeArch', 'endRangeTuck', 'loadedSideBend'], [protect('smallBend', 'sideBend')], ['leg pain']),
+  row('neck', ['headHang', 'tightEdge'], [protect('smallTurns', 'headTurn')], ['tingling', 'dizziness']),
+  row('shoulder', ['armsOverhead', 'overheadBand', 'sidePlank'], [], ['pinch']),
   row('wrist', ['handWeight'], [], []),
-  row('knee', ['kneeling'], [], []),
-  row('dizziness', ['headTurn', 'fastChange'], [protect('slow, eyes open', 'closedEyes')], ['dizziness']),
+  row('knee', ['kneeling', 'sidePlank', 'hipCross'], [], []),
+  row('dizziness', ['headTurn', 'fastChange'], [protect('eyesOpen', 'closedEyes')], ['dizziness']),
   row(
     'panic',
     ['longHold', 'closedEyes', 'chestWeight', 'coachTouch'],
-    [protect('short sets, an outside focus, a choice', 'hold')],
+    [protect('shortSets', 'hold')],
     ['air hunger', 'distress'],
   ),
-  row('latex', ['latex'], [], []),
+  row('latex', ['latex', 'balloon'], [], []),
 ];
 
 /** What ends any drill at once. */
@@ -245,5 +246,12 @@ export const stopSymptoms = [
   'pain',
   'leaking',
   'doming',
-  'feeling faint or afraid',
+  'feeling faint',
+  'feeling afraid',
 ] as const;
+
+/** Symptoms behind which there may be an emergency sign: it is asked about at once, before anything else. */
+export const emergencyBehind: Readonly<Partial<Record<string, string>>> = {
+  'chest tightness': 'chestPain',
+  'feeling faint': 'fainting',
+};

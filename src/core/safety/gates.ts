@@ -1,6 +1,7 @@
 import { type Reason, capital, commonPractice, listed, lowered, setByYou } from '../reasons';
-import { type Component, components, highRisk, smallestChanges } from './components';
+import { type Component, components, highRisk } from './components';
 import { type Condition, type ConditionId, conditionById, conditionList } from './conditions';
+import { type FormId, forms, waysOut } from './forms';
 import { type GateLimits, type GateRow, type Principle, defaultLimits, gateTable, principles } from './gateTable';
 import { type Answer, type Profile, ageOn, daysBetween, pregnancyWeek } from './profile';
 
@@ -10,9 +11,16 @@ export interface Gate {
   component: Component;
   condition: ConditionId;
   /** The other form, for a change. */
-  to?: string;
+  form?: FormId;
   principle?: Principle;
   reason: Reason;
+}
+
+/** A caution that a look found although it was not told: it counts like one told. */
+export interface SeenCaution {
+  condition: ConditionId;
+  recordId: string;
+  words: string;
 }
 
 /** Everything the profile forbids, changes or wants watched on a day. */
@@ -29,28 +37,38 @@ export interface Gates {
  * @param profile what is known
  * @param onDay yyyy-mm-dd: weeks of pregnancy and weeks since a birth are carried to this day
  * @param limits week limits, as the coach set them
+ * @param seen what looks found: it counts like a yes
  * @source the caution table, common practice; the marks of single rows differ
  * @example evaluateGates(pregnantProfile, '2026-11-23').gates.some((gate) => gate.component === 'hold') // true
  */
-export function evaluateGates(profile: Profile, onDay: string, limits: GateLimits = defaultLimits): Gates {
+export function evaluateGates(
+  profile: Profile,
+  onDay: string,
+  limits: GateLimits = defaultLimits,
+  seen: readonly SeenCaution[] = [],
+): Gates {
   const gates: Gate[] = [];
   const watch: { sign: string; reason: Reason }[] = [];
   for (const row of gateTable) {
     const condition = conditionById(row.condition);
     const answer = profile.answers[row.condition];
     const value = answer?.value ?? 'unknown';
-    if (value === 'unknown') gates.push(...askGates(row, condition, answer));
-    if (value !== 'yes' || !rowCounts(row, answer!, onDay, limits)) continue;
-    const reason = rowReason(row, condition, answer!, onDay, limits);
-    const { clearedBy } = answer!.detail;
-    const lifted = (component: Component) => Boolean(clearedBy?.trim()) && row.clearable.includes(component);
+    const found = value === 'yes' ? undefined : seen.find((one) => one.condition === row.condition);
+    if (value === 'unknown' && !found) gates.push(...askGates(row, condition, answer));
+    if (!found && (value !== 'yes' || !rowCounts(row, answer!, onDay, limits))) continue;
+    const reason = found ? seenReason(row, found) : rowReason(row, condition, answer!, onDay, limits);
+    const clearedBy = found ? undefined : answer!.detail.clearedBy;
+    const lifted = (component: Component) =>
+      (Boolean(clearedBy?.trim()) && row.clearable.includes(component)) ||
+      // Whoever said yes to hands was asked.
+      (component === 'coachTouch' && profile.touch === 'yes');
     for (const component of row.blocks) {
       if (!lifted(component)) gates.push({ level: 'block', component, condition: row.condition, reason });
     }
-    for (const { components: changed, to, principle } of row.changes) {
+    for (const { components: changed, form, principle } of row.changes) {
       for (const component of changed) {
         if (lifted(component)) continue;
-        gates.push({ level: 'change', component, condition: row.condition, to, principle, reason });
+        gates.push({ level: 'change', component, condition: row.condition, form, principle, reason });
       }
     }
     const cleared = row.clearable
@@ -80,6 +98,11 @@ function askGates(row: GateRow, condition: Condition, answer: Answer | undefined
 }
 
 function rowCounts(row: GateRow, answer: Answer, onDay: string, limits: GateLimits): boolean {
+  const { site, side, caesarean } = answer.detail;
+  // What was not told counts everywhere: the safer reading of an unknown.
+  if (row.site && site !== undefined && row.site !== site) return false;
+  if (row.side && side !== undefined && side !== 'both' && row.side !== side) return false;
+  if (row.caesarean && !caesarean) return false;
   if (row.condition === 'pregnancy' && row.from) {
     const week = pregnancyWeek(answer, onDay);
     // A pregnancy whose week was not told is treated as far along: the safer reading of an unknown.
@@ -108,6 +131,13 @@ function rowReason(row: GateRow, condition: Condition, answer: Answer, onDay: st
   };
 }
 
+const seenReason = (row: GateRow, { words, recordId }: SeenCaution): Reason => ({
+  what: capital(words),
+  rule: `Cautions for ${conditionById(row.condition).name}`,
+  records: [{ kind: 'look', id: recordId, label: 'Look' }],
+  provenance: row.provenance,
+});
+
 /**
  * A condition with its detail on a day, as it stands in the safety line.
  *
@@ -123,7 +153,8 @@ export function conditionInWords(id: ConditionId, answer: Answer, onDay: string)
     const weeks = Math.floor(daysBetween(answer.detail.date, onDay) / 7);
     return `${weeks} weeks after ${answer.detail.caesarean ? 'a caesarean' : 'birth'}`;
   }
-  return answer.detail.side && answer.detail.side !== 'both' ? `${name}, ${answer.detail.side}` : name;
+  const { side, site } = answer.detail;
+  return [name, ...(site ? [site] : []), ...(side && side !== 'both' ? [side] : [])].join(', ');
 }
 
 /** What the gates say of one drill, test or load set. */
@@ -144,7 +175,7 @@ export interface Verdict {
  * protecting before opening. Refused when any component is blocked or waits for a question; otherwise allowed with the
  * changes that apply.
  *
- * @example checkComponents(gates, ['hold']).smallestChange // 'drop the hold'
+ * @example checkComponents(gates, ['hold']).smallestChange // 'no pause, straight on'
  */
 export function checkComponents(gates: Gates, wanted: readonly Component[]): Verdict {
   const touching = gates.gates.filter((gate) => wanted.includes(gate.component));
@@ -170,9 +201,9 @@ const rank = (gate: Gate) => principles.indexOf(gate.principle ?? 'form');
 
 function smallestChange(refusals: readonly Gate[]): string | null {
   const off = [...new Set(refusals.map(({ component }) => component))];
-  const ways = off.map((component) => smallestChanges[component]);
+  const ways = off.map((component) => waysOut[component]);
   if (off.length === 0 || ways.some((way) => way === undefined)) return null;
-  return listed([...new Set(ways as string[])]);
+  return listed([...new Set((ways as FormId[]).map((way) => forms[way].says))]);
 }
 
 /**
@@ -185,6 +216,9 @@ export function refusalInWords(verdict: Pick<Verdict, 'refusals'>): string | nul
   if (!first) return null;
   if (first.level === 'block') {
     return `Off today, ${components[first.component]}: ${lowered(first.reason.what)}.`;
+  }
+  if (first.level === 'change') {
+    return `Only in another form today, ${forms[first.form!].says}: ${lowered(first.reason.what)}.`;
   }
   const names = [...new Set(verdict.refusals.map((gate) => conditionById(gate.condition).name))];
   return `Not yet, ${components[first.component]}: first ask about ${names.slice(0, 3).join(', ')}${

@@ -1,4 +1,5 @@
-export { type Component, componentIds, components, highRisk, smallestChanges } from './components';
+export { type Component, componentIds, components, highRisk } from './components';
+export { type Form, type FormId, formIds, forms, waysOut } from './forms';
 export {
   type Condition,
   type ConditionGroup,
@@ -24,6 +25,7 @@ export {
   type GateRow,
   type Principle,
   defaultLimits,
+  emergencyBehind,
   gateTable,
   limitNames,
   stopSymptoms,
@@ -34,18 +36,22 @@ export {
   type AnswerValue,
   type Profile,
   type SignsAnswer,
+  type SurgerySite,
   type TouchConsent,
   ageOn,
   daysBetween,
   dueDateProblem,
   emptyProfile,
   pregnancyWeek,
+  signContextsOf,
+  surgerySites,
 } from './profile';
 export {
   type Gate,
   type GateChanges,
   type Gates,
   type ScreeningAge,
+  type SeenCaution,
   type Verdict,
   checkComponents,
   conditionInWords,
@@ -57,7 +63,7 @@ export {
   screeningAge,
   unansweredConditions,
 } from './gates';
-export { type CountedRate, type PathState, openStations, pathState, rateFlag } from './path';
+export { type CountedRate, type PathState, openStations, pathState, rateFlag, rateSign } from './path';
 export {
   type Fact,
   type FactKey,

@@ -9,7 +9,7 @@ const fact = (key: FactKey, value: unknown, day = today): Fact => ({
   at: `${day}T10:00:${String(count % 60).padStart(2, '0')}.000Z`,
   day,
 });
-const stateOf = (...facts: Fact[]) => pathState(knownClient(facts).profile, today, null);
+const stateOf = (...facts: Fact[]) => pathState(knownClient(facts).profile, today, []);
 const noneToday = [fact('emergency', { present: [] }), fact('redFlags', { present: [] })];
 
 describe('the way from Screen to Coach', () => {
@@ -75,8 +75,52 @@ describe('the way from Screen to Coach', () => {
   ])('a counted rate of %d a minute locks drills: %s', (breathsPerMinute, locks) => {
     expect(rateFlag({ breathsPerMinute, seconds: 60, recordId: 'look' }) !== null).toBe(locks);
     const { profile } = knownClient(noneToday);
-    const { state } = pathState(profile, today, { breathsPerMinute, seconds: 61, recordId: 'look' });
+    const { state } = pathState(profile, today, [{ breathsPerMinute, seconds: 61, recordId: 'look' }]);
     expect(state).toBe(locks ? 'recount' : 'open');
+  });
+
+  describe('the rate lock opens only by a count that is itself clear', () => {
+    const { profile } = knownClient(noneToday);
+    const count = (breathsPerMinute: number, seconds = 61) => ({ breathsPerMinute, seconds, recordId: 'look' });
+    const state = (...counts: ReturnType<typeof count>[]) => pathState(profile, today, counts).state;
+
+    test('a short count after a high one opens nothing, a clear minute does', () => {
+      expect(state(count(27), count(18, 20))).toBe('recount');
+      expect(state(count(27), count(27, 30))).toBe('recount');
+      expect(state(count(27), count(18))).toBe('open');
+      expect(state(count(27), count(18, 20), count(18))).toBe('open');
+    });
+
+    test('a second one beyond the edge is a red flag, and only a clinician’s word of the day lifts it', () => {
+      expect(state(count(27), count(26))).toBe('red flag');
+      expect(state(count(27), count(18, 20), count(26))).toBe('red flag');
+      expect(state(count(7), count(6))).toBe('red flag');
+      const cleared = fact('rateClearance', { clinician: 'Dr A', reason: 'known slow breather' });
+      const counts = [count(27), count(26)];
+      expect(pathState(knownClient([...noneToday, cleared]).profile, today, counts).state).toBe('open');
+      const old = fact('rateClearance', { clinician: 'Dr A', reason: 'known slow breather' }, '2026-11-22');
+      expect(pathState(knownClient([...noneToday, old]).profile, today, counts).state).toBe('red flag');
+    });
+
+    test('with a flag of its own a count does not wait for the signs', () => {
+      expect(pathState(knownClient([]).profile, today, [count(27), count(26)]).state).toBe('red flag');
+      expect(pathState(knownClient([]).profile, today, [count(27)]).state).toBe('not asked');
+    });
+  });
+
+  test('what is told after the signs opens them again: their own signs were not asked', () => {
+    const pregnant = fact('answer:pregnancy', { value: 'yes', weekOnDay: 30 });
+    expect(stateOf(...noneToday, pregnant)).toMatchObject({ state: 'not asked' });
+    expect(stateOf(...noneToday, pregnant).reasons[0]!.what).toContain('Signs of pregnancy');
+    const again = [fact('emergency', { present: [] }), fact('redFlags', { present: [] })];
+    expect(stateOf(...noneToday, pregnant, ...again).state).toBe('open');
+    expect(stateOf(pregnant, ...again).state).toBe('open');
+    // A week put right later is no new telling.
+    expect(stateOf(pregnant, ...again, fact('answer:pregnancy', { value: 'yes', weekOnDay: 31 })).state).toBe('open');
+    const born = fact('answer:recentBirth', { value: 'yes', date: '2026-11-01' });
+    expect(stateOf(...noneToday, born).state).toBe('not asked');
+    // Not knowing is no no.
+    expect(stateOf(...noneToday, fact('answer:pregnancy', { value: 'unknown' })).state).toBe('not asked');
   });
 
   test('a count short of a minute locks nothing', () => {

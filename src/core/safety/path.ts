@@ -1,6 +1,6 @@
 import { type Reason, commonPractice, published } from '../reasons';
 import { needsGuardian } from './gates';
-import { type Profile } from './profile';
+import { type Profile, signContextsOf } from './profile';
 import { signInWords } from './signs';
 
 /** The state of the way from Screen to Coach on a day. */
@@ -11,6 +11,9 @@ export type PathState =
   | { state: 'guardian'; reasons: Reason[] }
   | { state: 'not asked'; reasons: Reason[] }
   | { state: 'recount'; reasons: Reason[] };
+
+/** A count shorter than this says nothing of the path. */
+const leastCountSeconds = 60;
 
 /** A counted resting rate, as far as the path needs to know it. */
 export interface CountedRate {
@@ -27,9 +30,9 @@ export interface CountedRate {
  *
  * @param profile what is known
  * @param onDay yyyy-mm-dd
- * @param latestRate newest unannounced count of this visit, or null
+ * @param counts unannounced counts of this visit, oldest first
  */
-export function pathState(profile: Profile, onDay: string, latestRate: CountedRate | null): PathState {
+export function pathState(profile: Profile, onDay: string, counts: readonly CountedRate[]): PathState {
   const { emergency, redFlags } = profile;
   if (emergency && emergency.present.length > 0 && emergency.since === onDay) {
     return {
@@ -66,7 +69,24 @@ export function pathState(profile: Profile, onDay: string, latestRate: CountedRa
       signs: open.flatMap((answer) => answer.present.map(signInWords)),
     };
   }
-  if (emergency?.day !== onDay || redFlags?.day !== onDay) {
+  const rate = rateState(counts, profile, onDay);
+  if (rate?.state === 'red flag') return rate;
+  const asked = [emergency, redFlags].flatMap((answer) => (answer?.day === onDay ? [answer.contexts] : []));
+  const untold = signContextsOf(profile.answers).filter((context) => asked.some((list) => !list.includes(context)));
+  if (asked.length === 2 && untold.length > 0) {
+    return {
+      state: 'not asked',
+      reasons: [
+        {
+          what: `Signs of ${untold.includes('pregnancy') ? 'pregnancy' : 'the weeks after a birth'} have not been asked: it was told after the others.`,
+          rule: 'What is told later opens the signs again.',
+          records: [],
+          provenance: commonPractice,
+        },
+      ],
+    };
+  }
+  if (asked.length < 2) {
     return {
       state: 'not asked',
       reasons: [
@@ -79,8 +99,24 @@ export function pathState(profile: Profile, onDay: string, latestRate: CountedRa
       ],
     };
   }
-  const rate = latestRate && rateFlag(latestRate);
-  return rate ? { state: 'recount', reasons: [rate] } : { state: 'open', reasons: [] };
+  return rate ?? { state: 'open', reasons: [] };
+}
+
+/** How a resting rate beyond the edge is told among the signs. */
+export const rateSign = 'a resting rate that stayed beyond the edge';
+
+/**
+ * What the counts of a visit mean. One beyond the edge asks for another; only a count of a minute or more that is itself clear
+ * opens the way again, and a second beyond the edge is a red flag, which a clinician's word of the day lifts.
+ */
+function rateState(counts: readonly CountedRate[], profile: Profile, onDay: string): PathState | null {
+  const flags = counts.filter(({ seconds }) => seconds >= leastCountSeconds).map(rateFlag);
+  const last = flags.at(-1);
+  if (!last) return null;
+  if (!flags.at(-2)) return { state: 'recount', reasons: [last] };
+  if (profile.rateClearance?.day === onDay) return null;
+  const rule = 'A second count beyond the edge: no drills today, refer.';
+  return { state: 'red flag', reasons: [{ ...last, rule }], signs: [rateSign] };
 }
 
 function signReason(id: string, recordId: string, rule: string): Reason {
@@ -100,7 +136,7 @@ function signReason(id: string, recordId: string, rule: string): Reason {
  * @example rateFlag({ breathsPerMinute: 26, seconds: 60, recordId: 'a' })?.what
  */
 export function rateFlag(rate: CountedRate): Reason | null {
-  if (rate.seconds < 60) return null;
+  if (rate.seconds < leastCountSeconds) return null;
   const rounded = Math.round(rate.breathsPerMinute);
   if (rounded > 8 && rounded < 25) return null;
   return {

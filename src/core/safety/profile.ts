@@ -1,7 +1,13 @@
 import { type ConditionId } from './conditions';
 
+import { type SignContext } from './signs';
+
 /** yes / no / unknown: not asked is a value of its own. */
 export type AnswerValue = 'yes' | 'no' | 'unknown';
+
+/** Where an operation was. */
+export const surgerySites = ['abdomen', 'chest', 'spine', 'eye'] as const;
+export type SurgerySite = (typeof surgerySites)[number];
 
 export interface AnswerDetail {
   /** Completed week of pregnancy on the day of the answer, 1 to 42. */
@@ -13,6 +19,8 @@ export interface AnswerDetail {
   /** After a caesarean the early rules last longer. */
   caesarean?: boolean;
   side?: 'left' | 'right' | 'both';
+  /** Where the operation was; every place counts until it is told. */
+  site?: SurgerySite;
   /** The clinician whose word lifts what may be lifted for this condition. */
   clearedBy?: string;
   note?: string;
@@ -35,6 +43,8 @@ export interface SignsAnswer {
   since: string;
   recordId: string;
   present: readonly string[];
+  /** Whose signs were asked: those of pregnancy and birth only where they had been told by then. */
+  contexts: readonly SignContext[];
   /** Who cleared it, and why, where going on was decided. */
   clearance?: { clinician: string; reason: string; day: string; recordId: string };
 }
@@ -52,6 +62,8 @@ export interface Profile {
   guardianConsent: boolean;
   /** The day all answers were last gone through and found to stand, yyyy-mm-dd. */
   screenedOn: string | null;
+  /** Who cleared a resting rate that stayed beyond the edge, and why. */
+  rateClearance: { clinician: string; reason: string; day: string; recordId: string } | null;
   /** The newest answer to “what changed?”. */
   whatChanged: { day: string; changed: 'nothing' | 'something' } | null;
 }
@@ -64,6 +76,7 @@ export const emptyProfile: Profile = {
   birthDay: null,
   guardianConsent: false,
   screenedOn: null,
+  rateClearance: null,
   whatChanged: null,
 };
 
@@ -117,6 +130,16 @@ export function pregnancyWeek(answer: Answer | undefined, onDay: string): number
   const { dueDate, weekOnDay } = answer.detail;
   if (dueDate !== undefined) return Math.max(0, Math.floor((termDays - daysBetween(onDay, dueDate)) / 7));
   return weekOnDay === undefined ? null : weekOnDay + Math.floor(daysBetween(answer.day, onDay) / 7);
+}
+
+/** Whose signs have to be asked of somebody: everybody's, and those of pregnancy and birth unless they were answered no. */
+export function signContextsOf(answers: Profile['answers']): SignContext[] {
+  const told = (id: ConditionId) => answers[id] !== undefined && answers[id].value !== 'no';
+  return [
+    'always',
+    ...(told('pregnancy') ? (['pregnancy'] as const) : []),
+    ...(told('recentBirth') ? (['after birth'] as const) : []),
+  ];
 }
 
 /**

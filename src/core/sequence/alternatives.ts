@@ -18,7 +18,6 @@ export function weighPlan(items: readonly PlanItem[], request: PlanRequest, cont
     }),
     wanted.weights,
     request,
-    context,
   );
 }
 
@@ -29,14 +28,9 @@ const settingOf = (request: PlanRequest, context: PlanContext) => ({
   history: new Map((context.history ?? []).map((entry) => [entry.drillId, entry])),
 });
 
-function weighed(
-  candidates: readonly Candidate[],
-  weights: readonly number[],
-  request: PlanRequest,
-  context: PlanContext,
-) {
+function weighed(candidates: readonly Candidate[], weights: readonly number[], request: PlanRequest) {
   const problem = {
-    ...problemOf(candidates, weights, request, context),
+    ...problemOf(candidates, weights, request),
     clashes: clashingPairs(candidates),
     settleFirst: true,
     carryLast: true,
@@ -87,7 +81,7 @@ export function alternatives(
   });
   const before = standing.slice(0, at);
   const after = standing.slice(mode === 'swap' ? at + 1 : at);
-  const now = weighed(standing, wanted.weights, request, context);
+  const now = weighed(standing, wanted.weights, request);
   const changesNow = changesOf(standing.map(({ item }) => item.position));
   const secondsNow = items.length > 0 ? planTotals(items).whole.seconds - recheckSeconds : 0;
   const best = new Map<string, Alternative & { points: number }>();
@@ -95,7 +89,7 @@ export function alternatives(
     const { drill, item } = candidate;
     if (taken.has(drill.id) || (drill.id === current?.id && item.position === items[at]!.position)) continue;
     const whole = [...before, candidate, ...after];
-    const then = weighed(whole, wanted.weights, request, context);
+    const then = weighed(whole, wanted.weights, request);
     const known = best.get(drill.id);
     if (known && known.points >= then.points) continue;
     best.set(drill.id, {

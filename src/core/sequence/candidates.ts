@@ -2,21 +2,25 @@ import {
   type Drill,
   type PositionId,
   type PropId,
+  asGood,
   drills,
+  inProps,
   placeInOrder,
   positions,
   props,
+  remade,
   substituteFor,
   drillSchema,
 } from '../catalogue';
 import { segmentsOf, totalsOf } from '../dose';
 import { type ConfirmedFinding, type SkillId, intents, wantedFor } from '../read';
 import { type Reason, commonPractice, lowered } from '../reasons';
-import { type Gate, type Gates, checkComponents, components, refusalInWords } from '../safety';
+import { type Gate, type Gates, checkComponents, components, forms, refusalInWords } from '../safety';
 import { type AxisId, type SchoolId, clashes, everydayRules, schools } from '../schools';
 import { type RegionId, type Shares, type TrunkEffect, predictShares, regionIds, regions } from '../trunk';
 import { type DrillHistory, isOwned, prescribedBreaths } from './history';
-import { type PlanItem, type PlanRequest, itemComponents, startCadences } from './plan';
+import { fitOf, formsInWords, refusalsOf } from './fit';
+import { type PlanItem, type PlanRequest, drillOf, itemComponents, startCadences } from './plan';
 import { newFromLevel, worth } from './rules';
 
 /** What the planner knows besides the request. */
@@ -204,20 +208,28 @@ function forDrill(drill: Drill, setting: Setting): { candidates: Candidate[] } |
       ),
     };
   }
-  const used = propsFor(drill, request.propsAtHand, context.gates);
-  if (!Array.isArray(used)) return { refusal: propRefusal(used.missing) };
   const found: Candidate[] = [];
   let refused: Gate | null = null;
+  let missing: string | null = null;
   for (const position of drill.positions) {
     if (request.avoidPositions?.includes(position)) continue;
+    const used = propsFor(drill, request.propsAtHand, context.gates);
+    if (!Array.isArray(used)) {
+      missing ??= used.missing;
+      continue;
+    }
     const attempt = itemFor(drill, position, used, setting);
     if ('refused' in attempt) refused ??= attempt.refused;
-    else found.push(candidateOf(drill, attempt.item, setting, setting.history.has(drill.id) ? 'prescribed' : 'start'));
+    else {
+      const dose = setting.history.has(drill.id) ? 'prescribed' : 'start';
+      found.push(candidateOf(drillOf(attempt.item), attempt.item, setting, dose));
+    }
   }
   if (found.length > 0) return { candidates: found };
+  if (refused) return { refusal: gateRefusal(refused) };
   return {
-    refusal: refused
-      ? gateRefusal(refused)
+    refusal: missing
+      ? propRefusal(missing)
       : reason('Only in positions that you keep out today.', 'Positions to avoid'),
   };
 }
@@ -238,32 +250,40 @@ function itemFor(
   used: PropId[],
   { request, context, history }: Setting,
 ): { item: Candidate['item'] } | { refused: Gate } {
-  const { gates } = context;
   const own = context.ownDrills?.includes(drill) ? { own: drill } : {};
-  const build = (withoutHold: boolean): Candidate['item'] => ({
-    drillId: drill.id,
-    ...own,
-    position,
-    props: used,
-    side: sideFor(drill, request),
-    cadences: startCadences(drill, withoutHold),
-    breaths:
-      drill.breath.kind === 'ladder' ? drill.breath.rungs.length : prescribedBreaths(drill, history.get(drill.id)),
-    sets: drill.sets.start,
-    restSeconds: drill.restSeconds,
-    setUpSeconds: drill.setUpSeconds,
-    changes: [],
-    cues: cuesFor(drill, request.leadSchool, history.get(drill.id)),
-  });
-  // The smallest allowed change comes first: drop the pause, then ask whether the rest may stand.
-  const plain = build(false);
-  const verdict = checkComponents(gates, itemComponents(plain));
-  if (verdict.allowed) return { item: { ...plain, changes: changesOf(verdict.changes) } };
-  const light = build(true);
-  const second = checkComponents(gates, itemComponents(light));
-  if (!second.allowed) return { refused: second.refusals[0]! };
-  const why = verdict.refusals.find(({ component }) => component === 'hold')!;
-  return { item: { ...light, changes: [`pause dropped: ${lower(why.reason.what)}`, ...changesOf(second.changes)] } };
+  const wanted = sideFor(drill, request);
+  // Where one side may not be lain on or worked, the other one still can be.
+  const sides = wanted === 'both' ? (['both', 'left', 'right'] as const) : [wanted];
+  let refused: Gate | null = null;
+  for (const side of sides) {
+    const fit = fitOf(drill, { position, props: used, side }, context.gates);
+    if ('refused' in fit) {
+      refused ??= fit.refused;
+      if (!fit.refused.component.startsWith('lyingOn')) break;
+      continue;
+    }
+    const now = inProps(remade(drill, fit.forms, position)!, used);
+    const oneSide = side === wanted || refused === null ? [] : [`${side} side up only (${lower(refused.reason.what)})`];
+    const most = now.breath.kind === 'ladder' ? now.breath.rungs.length : prescribedBreaths(now, history.get(drill.id));
+    const item: Candidate['item'] = {
+      drillId: drill.id,
+      ...own,
+      position,
+      props: used,
+      side,
+      cadences: startCadences(now),
+      breaths: most,
+      sets: now.sets.start,
+      restSeconds: now.restSeconds,
+      setUpSeconds: now.setUpSeconds,
+      ...(fit.forms.length > 0 ? { forms: fit.forms } : {}),
+      changes: [...formsInWords(fit), ...oneSide],
+      cues: cuesFor(now, request.leadSchool, history.get(drill.id)),
+    };
+    // A dose that grew may bring what the drill as it begins does not.
+    return { item: refusalsOf(item, context.gates).length === 0 ? item : { ...item, breaths: now.breaths.start } };
+  }
+  return { refused: refused! };
 }
 
 /**
@@ -284,10 +304,6 @@ export function cuesFor(drill: Drill, leadSchool: SchoolId, history?: DrillHisto
 }
 
 const lower = (words: string) => lowered(words).replace(/\.$/, '');
-
-const changesOf = (changes: readonly Gate[]) => [
-  ...new Set(changes.map(({ to, reason: why }) => `${to} (${lower(why.what)})`)),
-];
 
 function sideFor(drill: Drill, request: PlanRequest): PlanItem['side'] {
   if (drill.sides === 'none') return 'none';
@@ -337,9 +353,9 @@ function worthParts(drill: Drill, item: Candidate['item'], { request, context, h
   const fit = (Object.entries(teaches) as [AxisId, string][]).filter(
     ([axis, stance]) => drill.stances[axis]?.stance === stance,
   ).length;
-  const substituted = item.props.filter((prop, i) => prop !== drill.props[i]).length;
-  // A change that asks for another position is better answered by a position that needs no change.
-  const changed = item.changes.filter((change) => !change.startsWith('pause dropped')).length;
+  const substituted = item.props.filter((prop, i) => !asGood(prop, drill.props[i]!)).length;
+  // A drill that needs no other form answers better than one that does; a pause left out costs nothing.
+  const changed = item.changes.filter((change) => !change.startsWith(forms.noPause.says)).length;
   const own = history.get(drill.id);
   const landed = Math.min(3, drill.cues.filter(({ words }) => own?.landed.includes(words)).length);
   const { moves, sides, sets } = worth.attention;

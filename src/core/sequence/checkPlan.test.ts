@@ -14,7 +14,7 @@ import {
   positionEffects,
   weighPlan,
 } from '.';
-import { drills, findDrill } from '../catalogue';
+import { drills, findDrill, remade } from '../catalogue';
 
 const today = '2026-11-23';
 const gatesWith = (...yes: ConditionId[]) => {
@@ -75,7 +75,12 @@ describe('a hand edit is checked at once', () => {
 
   test('what is blocked is off, with the smallest way out', () => {
     const [drop] = checkPlan(plan([holding('a')]), gatesWith('heart'));
-    expect(drop).toMatchObject({ level: 'off', itemId: 'a', wayOut: 'Drop the pause.' });
+    expect(drop).toMatchObject({
+      level: 'off',
+      itemId: 'a',
+      wayOut: 'Do it so: no pause, straight on (heart or blood pressure).',
+      fix: { forms: ['noPause'] },
+    });
     expect(drop!.what).toMatch(/holds beyond a natural pause: heart/);
     const [swap] = checkPlan(
       plan([
@@ -216,9 +221,9 @@ describe('what an item contains', () => {
 
   test('dropping the hold keeps what the drill allows at the least', () => {
     const restore = findDrill('exhale-restore')!;
-    expect(startCadences(restore, false)[0]!.bottomPauseSeconds).toBe(3);
-    expect(startCadences(restore, true)[0]!.bottomPauseSeconds).toBe(0);
-    expect(startCadences(findDrill('count-ladder')!, false)).toHaveLength(5);
+    expect(startCadences(restore)[0]!.bottomPauseSeconds).toBe(3);
+    expect(startCadences(remade(restore, ['noPause'], '90/90')!)[0]!.bottomPauseSeconds).toBe(1);
+    expect(startCadences(findDrill('count-ladder')!)).toHaveLength(5);
   });
 
   test('a sided drill opens the side that is worked, both when both are', () => {

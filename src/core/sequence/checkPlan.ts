@@ -1,11 +1,12 @@
-import { type Drill, type PositionId, bodyProps, findDrill, positions, props } from '../catalogue';
+import { type Drill, bodyProps, findDrill, positions, props } from '../catalogue';
 import { durationInWords, holdCapSeconds, isHold } from '../dose';
 import { intents } from '../read';
-import { type Gates, checkComponents, refusalInWords } from '../safety';
+import { type Gates, refusalInWords } from '../safety';
 import { axes, clashes, everydayRules, schools } from '../schools';
 import { type DrillHistory, isOwned } from './history';
-import { type Plan, type PlanItem, drillOf, itemComponents, knownDrill, planTotals } from './plan';
-import { cautiousSupineSeconds, mostBaseChanges, mostItems, mostLevelRise, mostNewDrills, newFromLevel } from './rules';
+import { refitted, refusalsOf } from './fit';
+import { type Plan, type PlanItem, drillOf, knownDrill, planTotals } from './plan';
+import { mostBaseChanges, mostItems, mostLevelRise, mostNewDrills, newFromLevel } from './rules';
 
 /** A problem with a plan: `off` may not be coached, `mind` is a warning that leaves the choice with the coach. */
 export interface Problem {
@@ -13,6 +14,8 @@ export interface Problem {
   itemId: string | null;
   what: string;
   wayOut: string;
+  /** The item as it may be done today, where a press can put it in its place. */
+  fix?: PlanItem;
 }
 
 /**
@@ -40,7 +43,7 @@ export function checkPlan(plan: Plan, gates: Gates, history: readonly DrillHisto
   if (baseChanges > mostBaseChanges) {
     mind(`${baseChanges} changes between floor, chair and standing.`, 'Put items in the same position together.');
   }
-  for (const [what, wayOut] of wholeProblems(plan, gates, history)) mind(what, wayOut);
+  for (const [what, wayOut] of wholeProblems(plan, history)) mind(what, wayOut);
   if (whole.holdSeconds > holdCapSeconds) {
     problems.push({
       level: 'off',
@@ -61,8 +64,10 @@ function itemProblems(item: PlanItem, previous: PlanItem | null, gates: Gates, p
     return problems;
   }
   const drill = drillOf(item);
-  const refusal = refusalInWords(checkComponents(gates, itemComponents(item)));
-  if (refusal) add('off', `${drill.name}: ${refusal}`, wayOutOf(item, drill.positions, gates));
+  const refusal = refusalInWords({ refusals: refusalsOf(item, gates) });
+  if (refusal) {
+    problems.push({ level: 'off', itemId: item.id, what: `${drill.name}: ${refusal}`, ...wayOutOf(item, gates) });
+  }
   if (previous && item.cadences.some(isHold) && previous.cadences.some(isHold)) {
     add('off', `${drill.name}: two holds back to back.`, 'Put something without a pause between them.');
   }
@@ -132,7 +137,7 @@ function clashProblems(plan: Plan, index: number): Problem[] {
 }
 
 /** Rules the plan breaks as a whole. */
-function wholeProblems({ items, request }: Plan, gates: Gates, history: readonly DrillHistory[]): [string, string][] {
+function wholeProblems({ items, request }: Plan, history: readonly DrillHistory[]): [string, string][] {
   const known = items.flatMap((item) => {
     const drill = knownDrill(item);
     return drill ? [{ item, drill }] : [];
@@ -165,27 +170,18 @@ function wholeProblems({ items, request }: Plan, gates: Gates, history: readonly
     `${fresh} things to learn; ${mostNewDrills} a visit are enough.`,
     'Swap one for something known or easier.',
   ]);
-  const cautious = gates.gates.find(({ component, level }) => component === 'flatSupine' && level === 'change');
-  const supine = known
-    .filter(({ item }) => (positions[item.position].components as readonly string[]).includes('flatSupine'))
-    .reduce((sum, { item }) => sum + planTotals([item]).perItem[0]!.seconds, 0);
-  found.push([
-    cautious !== undefined && supine > cautiousSupineSeconds,
-    `${durationInWords(supine)} flat on the back: ${cautious?.reason.what}.`,
-    'Do some of it sitting, on the side or propped.',
-  ]);
   return found.filter(([broken]) => broken).map(([, what, wayOut]) => [what, wayOut]);
 }
 
-/** The smallest change that would make an item allowed, in words. */
-function wayOutOf(item: PlanItem, allowed: readonly PositionId[], gates: Gates): string {
-  const fits = (change: Partial<PlanItem>) => checkComponents(gates, itemComponents({ ...item, ...change })).allowed;
-  const withoutPause = item.cadences.map((breath) => ({ ...breath, topPauseSeconds: 0, bottomPauseSeconds: 0 }));
-  if (fits({ cadences: withoutPause })) return 'Drop the pause.';
-  const position = allowed.find((candidate) => fits({ position: candidate }));
-  if (position) return `Do it in ${positions[position].name}.`;
-  const both = allowed.find((candidate) => fits({ position: candidate, cadences: withoutPause }));
-  return both ? `Do it in ${positions[both].name} and drop the pause.` : 'Swap it for another.';
+/** The smallest change that would make an item allowed, in words, and the item so changed. */
+function wayOutOf(item: PlanItem, gates: Gates): { wayOut: string; fix?: PlanItem } {
+  const fix = refitted(item, gates);
+  if (!fix) return { wayOut: 'Swap it for another.' };
+  const moved = fix.position === item.position ? [] : [`in ${positions[fix.position].name}`];
+  const sided = fix.side === item.side ? [] : [`${fix.side} side up only`];
+  const parts = [...moved, ...sided, ...fix.changes].join('; ');
+  if (parts === '') return { wayOut: item.cadences.some(isHold) ? 'Drop the pause.' : 'Take the dose back.', fix };
+  return { wayOut: `Do it ${moved.length > 0 ? '' : 'so: '}${parts}.`, fix };
 }
 
 function doseProblems(item: PlanItem): string[] {

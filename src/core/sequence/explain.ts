@@ -89,8 +89,9 @@ function whyThisForm({ drill, item }: Candidate, context: PlanContext): Reason[]
   );
   const gate = skipped
     ? context.gates.gates.find(
-        ({ component, level }) =>
-          level !== 'change' && (positions[skipped].components as readonly string[]).includes(component),
+        ({ component, level, form }) =>
+          (level !== 'change' || form === 'offTheBack') &&
+          (positions[skipped].components as readonly string[]).includes(component),
       )
     : undefined;
   if (skipped && gate) {

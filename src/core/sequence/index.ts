@@ -10,6 +10,7 @@ export {
   setUpEffects,
 } from './candidates';
 export { type Problem, checkPlan } from './checkPlan';
+export { type Fit, fitOf, formsInWords, inTodaysForm, refitted, refusalsOf } from './fit';
 export { type DrillHistory, isOwned, prescribedBreaths } from './history';
 export { type LaidOut, layOut } from './layOut';
 export { type PhaseLimit, phaseLimits, withPhase } from './limits';
@@ -27,6 +28,7 @@ export {
   itemComponents,
   itemSegments,
   knownDrill,
+  plainDrill,
   planItemSchema,
   planRequestSchema,
   planSchema,

@@ -1,7 +1,8 @@
 import { changeSeconds, positionIds, positions } from '../catalogue';
 import { holdCapSeconds } from '../dose';
 import { type Reason, commonPractice } from '../reasons';
-import { checkComponents, refusalInWords } from '../safety';
+import { refusalInWords } from '../safety';
+import { refitted, refusalsOf } from './fit';
 import { clashes, everydayRules } from '../schools';
 import {
   type Candidate,
@@ -12,16 +13,9 @@ import {
   gatherCandidates,
   orderOf,
 } from './candidates';
-import { type PlanItem, type PlanRequest, itemComponents, knownDrill, recheckSeconds } from './plan';
+import { type PlanItem, type PlanRequest, knownDrill, recheckSeconds } from './plan';
 import { type PlanningProblem, gainSteps } from './problem';
-import {
-  cautiousSupineSeconds,
-  changePointsASecond,
-  mostBaseChanges,
-  mostItems,
-  mostLevelRise,
-  mostNewDrills,
-} from './rules';
+import { changePointsASecond, mostBaseChanges, mostItems, mostLevelRise, mostNewDrills } from './rules';
 
 /** The planning problem of a request, with the candidates its numbers stand for, index by index. */
 export interface LaidOut extends Gathered {
@@ -70,7 +64,7 @@ export function layOut(request: PlanRequest, context: PlanContext, locked: reado
       ),
     ],
     problem: {
-      ...problemOf(candidates, gathered.wanted.weights, request, context),
+      ...problemOf(candidates, gathered.wanted.weights, request),
       clashes: clashingPairs(candidates),
       musts: [...new Set([...(request.musts ?? []).filter((id) => drillIds.has(id)), ...keptIds])],
       settleFirst: candidates.some(({ stage }) => stage === 0),
@@ -84,9 +78,7 @@ export function problemOf(
   candidates: readonly Candidate[],
   weights: readonly number[],
   request: PlanRequest,
-  context: PlanContext,
 ): PlanningProblem {
-  const cautious = context.gates.gates.some(({ component, level }) => component === 'flatSupine' && level === 'change');
   return {
     items: candidates.map((candidate) => ({
       drill: candidate.drill.id,
@@ -108,7 +100,7 @@ export function problemOf(
     mostItems: mostItems(request.minutes),
     mostSeconds: request.minutes * 60 - recheckSeconds,
     mostHoldSeconds: holdCapSeconds,
-    mostSupineSeconds: cautious ? cautiousSupineSeconds : Number.POSITIVE_INFINITY,
+    mostSupineSeconds: Number.POSITIVE_INFINITY,
     mostNew: mostNewDrills,
     mostBaseChanges,
     mostLevelRise,
@@ -132,14 +124,20 @@ function keptCandidates(
   for (const item of locked) {
     const drill = knownDrill(item);
     if (!drill || kept.some((other) => other.drill.id === drill.id)) continue;
-    const refusal = refusalInWords(checkComponents(context.gates, itemComponents(item)));
-    if (refusal) {
+    const standing = refitted(item, context.gates);
+    const refusal = refusalInWords({ refusals: refusalsOf(item, context.gates) });
+    if (refusal && !standing) {
       const why = { what: `Locked, but ${refusal}`, rule: 'Nothing blocked', records: [], provenance: commonPractice };
       refusals.push({ drillId: drill.id, reason: why });
       continue;
     }
     // What is kept by hand needs nobody before it: the coach has seen it.
-    kept.push({ ...candidateOf(drill, item, { request, context, wanted, history }, 'kept'), needs: [], isNew: false });
+    const now = refusal ? standing! : item;
+    kept.push({
+      ...candidateOf(knownDrill(now)!, now, { request, context, wanted, history }, 'kept'),
+      needs: [],
+      isNew: false,
+    });
   }
   return { kept, refusals };
 }

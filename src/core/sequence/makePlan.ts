@@ -4,6 +4,8 @@ import { type PlanContext } from './candidates';
 import { absentReasons, presentReasons } from './explain';
 import { type LaidOut, layOut } from './layOut';
 import { type Plan, type PlanItem, type PlanRequest, drillOf, planTotals } from './plan';
+import { type Gates } from '../safety';
+import { refusalsOf } from './fit';
 import { fullerFromMinutes } from './rules';
 import { type Effort, type Found, search } from './search';
 
@@ -35,7 +37,8 @@ export function makePlan(
   const { impossible } = chosen.length === 0 ? { impossible: whyImpossible(laid) } : {};
   const items = chosen.map((candidate, i): PlanItem => {
     const kept = locked.find(({ drillId }) => candidate.dose === 'kept' && drillId === candidate.drill.id);
-    if (kept) return kept;
+    // What was kept is done in the forms that today asks for.
+    if (kept) return { ...kept, ...candidate.item };
     return {
       ...candidate.item,
       id: newId(),
@@ -43,7 +46,7 @@ export function makePlan(
       reasons: presentReasons(candidate, i, chosen, laid, context),
     };
   });
-  fillTime(items, request);
+  fillTime(items, request, context.gates);
   return {
     request,
     proven: found.proven,
@@ -59,7 +62,7 @@ export function makePlan(
  * Where there is time left, one step more of each drill, in order, as long as it fits; what is kept by hand and what
  * carries over stay as they are.
  */
-function fillTime(items: PlanItem[], request: PlanRequest) {
+function fillTime(items: PlanItem[], request: PlanRequest, gates: Gates) {
   if (request.minutes < fullerFromMinutes) return;
   items.forEach((item, i) => {
     const drill = drillOf(item);
@@ -68,7 +71,7 @@ function fillTime(items: PlanItem[], request: PlanRequest) {
     if (breaths === item.breaths) return;
     const fuller = { ...item, breaths };
     const { whole } = planTotals([...items.slice(0, i), fuller, ...items.slice(i + 1)]);
-    if (whole.seconds > request.minutes * 60) return;
+    if (whole.seconds > request.minutes * 60 || refusalsOf(fuller, gates).length > 0) return;
     items[i] = { ...fuller, reasons: [...item.reasons.slice(0, -1), fullerReason] };
   });
 }

@@ -1,20 +1,26 @@
 import { z } from 'zod';
-import { type Cadence, cadence, cadenceSchema } from '../cadence';
+import { type Cadence, cadenceSchema, cycleSeconds } from '../cadence';
 import {
   type Drill,
   type PositionId,
+  type PropId,
   changeSeconds,
+  componentsOf,
   drillSchema,
   findDrill,
+  inProps,
+  pauses,
   positionIds,
   positions,
   propIds,
   props,
+  remade,
+  startCadence,
 } from '../catalogue';
 import { type Dose, type Segment, type Totals, isHold, segmentsOf, totalsOf } from '../dose';
 import { intentIds } from '../read';
 import { type Reason, type Provenance } from '../reasons';
-import { type Component, componentIds } from '../safety';
+import { type Component, type FormId, componentIds, formIds } from '../safety';
 import { schoolIds } from '../schools';
 
 const reasonSchema: z.ZodType<Reason> = z.object({
@@ -38,7 +44,9 @@ export const planItemSchema = z.object({
   sets: z.number().int().min(1).max(10),
   restSeconds: z.number().int().min(0).max(300),
   setUpSeconds: z.number().int().min(0).max(300),
-  /** The other form a condition asks for, in words. */
+  /** The other forms a condition asks for: what is shown, said and counted is the drill as it is in them. */
+  forms: z.array(z.enum(formIds)).max(formIds.length).optional(),
+  /** The same in words, with why. */
   changes: z.array(z.string()),
   reasons: z.array(reasonSchema),
   byHand: z.boolean(),
@@ -86,10 +94,29 @@ export type Plan = z.infer<typeof planSchema>;
 /** Time kept at the end of every plan for rechecking the marker. */
 export const recheckSeconds = 60;
 
-type Named = Pick<PlanItem, 'drillId'> & { own?: Drill | undefined };
+type Named = Pick<PlanItem, 'drillId'> & {
+  own?: Drill | undefined;
+  forms?: readonly FormId[] | undefined;
+  position?: PositionId;
+  cadences?: readonly Cadence[];
+  props?: readonly PropId[];
+};
 
-/** The drill of an item, or undefined when the catalogue no longer has it. */
-export const knownDrill = (item: Named): Drill | undefined => item.own ?? findDrill(item.drillId);
+/** The drill of an item as the catalogue has it, in no form; undefined when it no longer has it. */
+export const plainDrill = (item: Named): Drill | undefined => item.own ?? findDrill(item.drillId);
+
+/**
+ * The drill of an item in the forms it is done in, or undefined when the catalogue no longer has it. Whoever takes its pauses
+ * out by hand has it without the words for them.
+ */
+export function knownDrill(item: Named): Drill | undefined {
+  const plain = plainDrill(item);
+  if (!plain || !item.position) return plain;
+  const dropped = item.cadences && pauses(plain) && !item.cadences.some(isHold) ? (['noPause'] as const) : [];
+  const wanted = [...(item.forms ?? []), ...dropped];
+  const now = remade(plain, wanted, item.position) ?? remade(plain, item.forms ?? [], item.position) ?? plain;
+  return item.props ? inProps(now, item.props) : now;
+}
 
 /**
  * The drill of an item; for one the catalogue no longer has, a stand-in that says so. An old record may name what is gone, and must
@@ -139,35 +166,43 @@ export function planTotals(items: readonly PlanItem[]): {
   };
 }
 
+/** Standing work this long is long. Common practice, ours. */
+const longStandingSeconds = 90;
+
 /**
- * Everything an item contains that may be gated: of the drill, its position, its props, and its pauses. A pause that was
- * dropped takes the hold with it.
+ * Everything an item contains that may be gated: of the drill in its forms, its position and which side is down, its props, its
+ * pauses, and how long it keeps somebody standing. A pause that was dropped takes the hold with it.
+ *
+ * @example itemComponents({ drillId: 'quiet-nose', position: 'sitting', … }) // ['unquiet' for all but the quietest]
  */
-export function itemComponents(item: Named & Pick<PlanItem, 'position' | 'props' | 'cadences'>): Component[] {
-  const holds = item.cadences.some(isHold);
-  const own = drillOf(item).components.filter((component) => component !== 'hold');
-  return [
-    ...new Set([
-      ...own,
-      ...positions[item.position].components,
-      ...item.props.flatMap((id) => props[id].components),
-      ...(holds ? (['hold'] as const) : []),
-    ]),
-  ];
+export function itemComponents(
+  item: Named &
+    Pick<PlanItem, 'position' | 'props' | 'cadences'> &
+    Partial<Pick<PlanItem, 'side' | 'breaths' | 'sets'>>,
+): Component[] {
+  const { position, cadences, side, breaths = 0, sets = 1 } = item;
+  const own = componentsOf(drillOf(item)).filter((component) => component !== 'hold');
+  const found = new Set<Component>([
+    ...own,
+    ...positions[position].components,
+    ...item.props.flatMap((id) => props[id].components as readonly Component[]),
+  ]);
+  if (cadences.some(isHold)) found.add('hold');
+  if (position === 'side-lying' || position === 'side plank') {
+    // The side that is up is the one worked; where none is, either may be down.
+    if (side !== 'left') found.add('lyingOnLeft');
+    if (side !== 'right') found.add('lyingOnRight');
+  }
+  if (positions[position].base === 'standing') {
+    const each = cadences.reduce((sum, one) => sum + cycleSeconds(one), 0) * (cadences.length > 1 ? 1 : breaths);
+    if (each * sets * (side === 'both' ? 2 : 1) > longStandingSeconds) found.add('longStanding');
+  }
+  return [...found];
 }
 
-/** The start cadences of a drill, with pauses beyond natural taken out when holds are off. */
-export function startCadences(drill: Drill, withoutHold: boolean): Cadence[] {
-  if (drill.breath.kind === 'ladder') return [...drill.breath.rungs];
-  const { inhale, exhale, topPause, bottomPause } = drill.breath;
-  const pause = (start: number, min: number) => (withoutHold ? min : start);
-  return [
-    cadence(inhale.start, exhale.start, {
-      topPauseSeconds: pause(topPause.start, topPause.min),
-      bottomPauseSeconds: pause(bottomPause.start, bottomPause.min),
-    }),
-  ];
-}
+/** The cadences a drill starts with: one, or the rungs of its ladder. */
+export const startCadences = (drill: Drill): Cadence[] =>
+  drill.breath.kind === 'ladder' ? [...drill.breath.rungs] : [startCadence(drill)];
 
 /** The cues of an item in the order they are offered: those chosen for this client first, then what else the drill has. */
 export function cueWords(item: PlanItem): string[] {

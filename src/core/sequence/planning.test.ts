@@ -302,7 +302,7 @@ describe('how a drill stands under limits', () => {
     expect(suitOf(findDrill('quiet-nose')!, gatesWith('heart')).level).toBe('as it is');
     expect(suitOf(findDrill('exhale-restore')!, gatesWith('heart'))).toMatchObject({
       level: 'changed',
-      why: 'drop the pause',
+      why: 'no pause, straight on (heart or blood pressure)',
     });
     expect(suitOf(findDrill('half-dome-back')!, gatesWith('ribFracture')).level).toBe('off');
     const { position, level } = suitOf(findDrill('two-hand-belly')!, gatesWith('pregnancy'));

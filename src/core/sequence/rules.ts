@@ -15,9 +15,6 @@ export const mostNewDrills = 2;
 /** From this level on a drill that was never done counts as something to learn. */
 export const newFromLevel = 3;
 
-/** Most seconds flat on the back where a caution asks for another position first. */
-export const cautiousSupineSeconds = 180;
-
 /** From this many minutes on, time that is left goes into one step more of each drill. */
 export const fullerFromMinutes = 25;
 

@@ -36,7 +36,7 @@ test('the story grows with the visit, in the order of the work', () => {
 
 test('what is off limits is named, and the rest counted', () => {
   expect(told(visit(), 'Off limits')).toBe(
-    'Holds beyond a natural pause, long holds, full-lung stretches and top-ups, empty-lung stretches, straining and held-breath effort, the balloon.',
+    'Holds beyond a natural pause, long holds, full-lung stretches and top-ups, empty-lung stretches, straining and held-breath effort, the balloon and 4 more.',
   );
 });
 

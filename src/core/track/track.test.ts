@@ -153,7 +153,7 @@ describe('what the thread and the front page tell', () => {
     const lines = visitStory(known, gates, null);
     expect(lines.map(({ heading }) => heading)).toEqual(['Why they came', 'Off limits']);
     expect(lines[0]!.words.length).toBeLessThanOrEqual(160);
-    expect(offLimits(gates)).toBe('Latex.');
+    expect(offLimits(gates)).toBe('Latex, the balloon.');
     expect(offLimits(evaluateGates(emptyProfile, today))).toBeNull();
   });
 

@@ -18,6 +18,7 @@ import {
 } from '@/core/catalogue';
 import { type Fault } from '@/core/formats';
 import { patterns, skills } from '@/core/read';
+import { listed } from '@/core/reasons';
 import { componentIds, components } from '@/core/safety';
 import { axes, axisIds } from '@/core/schools';
 import { openedRegions } from '@/core/sequence';
@@ -31,6 +32,7 @@ import { Stepper } from '@/parts/Stepper';
 import { say } from '@/parts/say';
 import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
 import { draftFaults, tidied } from './draft';
+import { containedOf } from './drillFacts';
 import { CueRow, ErrorLine, Gains, Group, RangeRow } from './DrillRows';
 
 const phaseChoices = ['throughout', 'inhale', 'topPause', 'exhale', 'bottomPause'] as const;
@@ -50,6 +52,7 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   const [refused, setRefused] = useState<string | null>(null);
   const keep = useKeep();
+  const derived = containedOf({ ...draft, components: [] });
   const set = (change: Partial<Drill>) => setDraft({ ...draft, ...change });
   const errorOf = (key: string) => faults.find(({ path }) => path[0] === key)?.what ?? null;
   const neighbours = [...own, ...builtIn]
@@ -310,6 +313,11 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
           choices={componentIds.map((id) => ({ value: id, label: components[id] }))}
           onChange={(list) => set({ components: list })}
         />
+        <p className="text-sm text-ink2">
+          {derived.length > 0
+            ? `Besides, from its movement, breath, props and stances: ${listed(derived.map((id) => components[id]))}.`
+            : 'Its positions are gated too, whatever is ticked here.'}
+        </p>
         <ErrorLine words={errorOf('components')} />
         <TickChips
           label="Faults to look for"

@@ -25,7 +25,7 @@ function BreathOfDrill({ drill, side }: { drill: Drill; side: 'left' | 'right' }
     [drill, side],
   );
   const ask = useCallback(
-    () => teachingMoment(startCadences(drill, false), performance.timeOrigin + performance.now()),
+    () => teachingMoment(startCadences(drill), performance.timeOrigin + performance.now()),
     [drill],
   );
   return (

@@ -1,8 +1,7 @@
 import { renderToStaticMarkup as html } from 'react-dom/server';
 import { type Drill, drills, findDrill } from '@/core/catalogue';
 import { drillFile } from '@/core/formats';
-import { checkComponents } from '@/core/safety';
-import { itemComponents, startCadences } from '@/core/sequence';
+import { fitOf } from '@/core/sequence';
 import { browse, gatesOfOne, noWishes, schoolFit, type Wishes } from './browse';
 import { Compare } from './Compare';
 import { blankDrill, copyOf, draftFaults, tidied } from './draft';
@@ -49,8 +48,8 @@ describe('browsing', () => {
     for (const caution of ['pregnancy', 'heart', 'knee', 'osteoporosis'] as const) {
       const gates = gatesOfOne(caution, today);
       const levels = found({ caution }).map(({ drill, suit }) => {
-        const item = { drillId: drill.id, position: suit!.position, props: [], cadences: startCadences(drill, true) };
-        expect(checkComponents(gates, itemComponents(item)).allowed).toBe(true);
+        const side = drill.sides === 'none' ? ('none' as const) : ('left' as const);
+        expect(fitOf(drill, { position: suit!.position, props: [], side }, gates)).not.toHaveProperty('refused');
         return suit!.level;
       });
       expect(levels.lastIndexOf('as it is')).toBeLessThan(

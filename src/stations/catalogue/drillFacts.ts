@@ -1,5 +1,5 @@
 import { breathsPerMinute, cadenceInWords } from '@/core/cadence';
-import { type Drill, type Range, families, movementWords, props, startCadence } from '@/core/catalogue';
+import { type Drill, type Range, componentsOf, families, movementWords, props, startCadence } from '@/core/catalogue';
 import { patterns, skills } from '@/core/read';
 import { capital, listed } from '@/core/reasons';
 import { components } from '@/core/safety';
@@ -54,12 +54,15 @@ export function factsOfDrill(drill: Drill, nameOf: (id: string) => string): { he
     {
       head: 'Gated for',
       words:
-        drill.components.length > 0
-          ? listed(drill.components.map((id) => components[id]))
+        containedOf(drill).length > 0
+          ? listed(containedOf(drill).map((id) => components[id]))
           : 'only its position and props',
     },
   ];
 }
+
+/** What of a drill is gated for somebody; that nearly everything is more than quiet breathing goes without saying. */
+export const containedOf = (drill: Drill) => componentsOf(drill).filter((id) => id !== 'unquiet');
 
 const withSubstitutes = (id: Drill['props'][number]) => {
   const { name, substitutes } = props[id];

@@ -5,10 +5,9 @@ import { useState } from 'react';
 import { faults, type FaultId } from '@/core/catalogue';
 import { type RunState, stateOf, summariseRun } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
-import { baseMap, newest, protocols } from '@/core/look';
+import { baseMap, newest, protocols, testVerdict } from '@/core/look';
 import { type StoredRun } from '@/core/record';
 import { checkPlan, drillOf, planTotals } from '@/core/sequence';
-import { checkComponents } from '@/core/safety';
 import { type Repeats, changeOf, markerBeforeAfter } from '@/core/track';
 import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
@@ -115,7 +114,7 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
   const visit = view.visit!;
   const plan = visit.plan!.plan;
   const off = checkPlan(plan, view.gates).filter(({ level }) => level === 'off');
-  const markerAllowed = checkComponents(view.gates, protocols.marker.components).allowed;
+  const markerAllowed = testVerdict(view.gates, protocols.marker.components).allowed;
   const hasMarker = newest(visit.looks, 'marker', 'before') !== null;
   const hasMap = newest(visit.looks, 'regionMap', 'before') !== null;
 

@@ -2,6 +2,7 @@
 
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { MonitorUp } from 'lucide-react';
+import { useRouter } from 'next/navigation';
 import { type FaultId, faults } from '@/core/catalogue';
 import {
   type RunPerson,
@@ -16,6 +17,7 @@ import { newest, rateOf } from '@/core/look';
 import { capital } from '@/core/reasons';
 import { type StoredRun } from '@/core/record';
 import { type PlanItem, drillOf } from '@/core/sequence';
+import { newId, send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { PlanStrip } from '@/parts/figures/PlanStrip';
 import { Tide } from '@/parts/figures/Tide';
@@ -73,9 +75,10 @@ export function RunScreen({
   const item = state.items[index]!;
   const side = sideNow(run, item);
   const who = chosen ?? undefined;
+  const gatesNow = group.find(({ clientId }) => clientId === who)?.gates ?? view.gates;
   const cues = useCues(run, item, index);
   const neighbours = useNeighbours(view, run, item, index, group);
-  const naming = useNaming(run, index, view.planning?.faults ?? {}, who);
+  const naming = useNaming(run, index, view.planning?.faults ?? {}, who, gatesNow);
   const actions = useActions(run, wake, { cues, naming, neighbours }, who);
   // A correction is the coach's to say or to show; the voice and the client's window keep to the cue.
   useSpokenCue(cues.words, state.status === 'running' && shown.kind === 'breaths', sound.heard.voice);
@@ -107,6 +110,12 @@ export function RunScreen({
     return now.timed.startSeconds + now.intoSeconds;
   }, [place]);
   const openClientWindow = useOpenClientWindow();
+  const router = useRouter();
+  const logEmergency = (clientId: string, sign: string) => {
+    send('fact.add', { factId: newId(), clientId, key: 'emergency', value: { present: [sign] }, basedOn: null });
+    // In a group the others go on; what to do stays on the page of whoever it is about.
+    if (clientId === view.id) router.push(`/clients/${clientId}/screen`);
+  };
   const restingCycle = useMemo(() => restingCycleOf(view), [view]);
 
   if (state.status === 'stopped') {
@@ -122,6 +131,7 @@ export function RunScreen({
             append(event);
             if (event.then === 'easier') neighbours.takeEasier();
           }}
+          onEmergency={(sign) => logEmergency(view.id, sign)}
         />
       </main>
     );
@@ -140,6 +150,7 @@ export function RunScreen({
       emergencyNumber={view.settings.emergencyNumber}
       hasEasier={false}
       onSettled={(event) => append({ ...event, who: stopped.clientId })}
+      onEmergency={(sign) => logEmergency(stopped.clientId, sign)}
     />
   ) : naming.open && naming.all ? (
     <AllFaults naming={naming} />

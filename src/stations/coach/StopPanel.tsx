@@ -1,13 +1,14 @@
 'use client';
 
-import { type ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { type RunEvent } from '@/core/coach';
-import { stopSymptoms } from '@/core/safety';
+import { emergencyBehind, stopSymptoms } from '@/core/safety';
 import { Button } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
 import { Stepper } from '@/parts/Stepper';
 import { useKeptValue } from '@/parts/useKept';
+import { EmergencyCard } from '../EmergencyCard';
 
 interface Draft {
   symptoms: string[];
@@ -24,6 +25,7 @@ export function StopPanel({
   hasEasier,
   touch,
   onSettled,
+  onEmergency,
 }: {
   draftKey: string;
   /** In a group: who stopped, the others going on. */
@@ -33,9 +35,12 @@ export function StopPanel({
   /** Consent to touch, in words, where nothing else on the screen says it. */
   touch?: ReactNode;
   onSettled: (event: Extract<RunEvent, { type: 'settled' }>) => void;
+  /** A symptom turned out to be an emergency sign: it is logged, and that ends it for today. */
+  onEmergency: (sign: string) => void;
 }) {
   // What is ticked and typed is kept in the browser until it is settled.
   const [kept, setKept] = useKeptValue<Draft>(draftKey);
+  const [asked, setAsked] = useState<string | null>(null);
   const draft = kept ?? blank;
   const change = (to: Partial<Draft>) => setKept({ ...draft, ...to });
   const settle = (then: 'go on' | 'easier' | 'end' | 'refer') => {
@@ -88,7 +93,11 @@ export function StopPanel({
         label="What was noticed"
         values={draft.symptoms}
         choices={stopSymptoms.map((value) => ({ value: value as string, label: value }))}
-        onChange={(symptoms) => change({ symptoms })}
+        onChange={(symptoms) => {
+          const added = symptoms.find((symptom) => !draft.symptoms.includes(symptom));
+          change({ symptoms });
+          if (added && emergencyBehind[added]) setAsked(emergencyBehind[added]);
+        }}
       />
       {alone && details}
       <div className="flex flex-wrap gap-3">
@@ -102,10 +111,23 @@ export function StopPanel({
             </Button>
           </>
         )}
-        <Button onClick={() => settle('go on')}>{alone ? 'It was nothing: go on' : 'Settled: goes on'}</Button>
+        {draft.symptoms.length === 0 && (
+          <Button onClick={() => settle('go on')}>{alone ? 'It was nothing: go on' : 'Nothing: goes on'}</Button>
+        )}
         {!alone && <Button onClick={() => settle('end')}>No more drills today</Button>}
         <Button onClick={() => settle('refer')}>End and refer</Button>
       </div>
+      <EmergencyCard
+        sign={asked}
+        emergencyNumber={emergencyNumber}
+        mistake="No emergency: back to what was noticed"
+        onMistake={() => setAsked(null)}
+        onHappening={(sign) => {
+          setAsked(null);
+          settle('refer');
+          onEmergency(sign);
+        }}
+      />
       {/* Beside the pacer there is less room: what is due at once comes first. */}
       {!alone && details}
       <p className="max-w-3xl text-ink2">

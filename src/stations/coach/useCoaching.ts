@@ -9,11 +9,12 @@ import {
   cueAnswer,
   faultOrder,
   faultsOf,
+  groupForm,
   harderReadiness,
-  itemOff,
   remedyFor,
   unnamedMarks,
 } from '@/core/coach';
+import { type Gates } from '@/core/safety';
 import { type PlanItem, cueWords, drillOf } from '@/core/sequence';
 import { newId } from '@/keep';
 import { planContext, usePlanner } from '../sequence/usePlan';
@@ -45,7 +46,14 @@ export function useCues(run: LiveRun, item: PlanItem, index: number) {
 }
 
 /** A mark is stamped at once; for a few seconds the zones offer the likeliest names, and later it can still be named. */
-export function useNaming(run: LiveRun, index: number, history: FaultHistory, who: string | undefined) {
+export function useNaming(
+  run: LiveRun,
+  index: number,
+  history: FaultHistory,
+  who: string | undefined,
+  /** Limits of whoever the marks are about. */
+  gates: Gates,
+) {
   const { append, state } = run;
   const [marked, setMarked] = useState<{ id: string; item: number } | null>(null);
   const [all, setAll] = useState(false);
@@ -91,7 +99,8 @@ export function useNaming(run: LiveRun, index: number, history: FaultHistory, wh
   const marks = faultsOf(state, index, who);
   const order = item ? faultOrder(drillOf(item), history, marks) : [];
   const times = named ? marks.filter((fault) => fault === named.fault).length : 0;
-  const remedy: Remedy | null = named && named.item === index && times > 0 ? remedyFor(named.fault, times) : null;
+  const remedy: Remedy | null =
+    named && named.item === index && times > 0 ? remedyFor(named.fault, times, gates) : null;
   const waiting: UnnamedMark[] = unnamedMarks(state).filter(({ id }) => id !== marked?.id);
   return {
     open: marked !== null,
@@ -117,7 +126,7 @@ export type Naming = ReturnType<typeof useNaming>;
 /** Those of a group, but for the one whose plan it is, who sit an item out by their own limits. */
 export function sitOutOf(leaderId: string, group: readonly GroupMember[], item: PlanItem): { sitOut?: string[] } {
   const out = group.flatMap(({ clientId, gates }) =>
-    clientId !== leaderId && itemOff(item, gates) !== null ? [clientId] : [],
+    clientId !== leaderId && groupForm(gates, item).kind === 'not' ? [clientId] : [],
   );
   return group.length > 0 ? { sitOut: out } : {};
 }

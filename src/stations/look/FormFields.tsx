@@ -1,8 +1,8 @@
 'use client';
 
 import { type ReactNode } from 'react';
-import { type FormField, type FormProtocol, forms, nothingElse } from '@/core/look';
-import { checkComponents, refusalInWords } from '@/core/safety';
+import { type FormField, type FormProtocol, forms, nothingElse, testVerdict } from '@/core/look';
+import { refusalInWords } from '@/core/safety';
 import { Button } from '@/parts/Button';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
 import { say } from '@/parts/say';
@@ -28,7 +28,7 @@ export function FormFields({
 }) {
   const fields = forms[protocol].filter(({ when }) => !when || raw[when.key] === when.is);
   const groups = [...new Set(fields.map(({ group }) => group))];
-  const rest = nothingElse(protocol, raw, ({ components = [] }) => checkComponents(view.gates, components).allowed);
+  const rest = nothingElse(protocol, raw, ({ components = [] }) => testVerdict(view.gates, components).allowed);
   return (
     <>
       <div className={columns ? 'grid gap-x-10 gap-y-5 xl:grid-cols-2' : 'space-y-5'}>
@@ -80,7 +80,7 @@ function FieldRow({
   value: unknown;
   onChange: (value: unknown) => void;
 }): ReactNode {
-  const verdict = checkComponents(view.gates, field.components ?? []);
+  const verdict = testVerdict(view.gates, field.components ?? []);
   if (!verdict.allowed) {
     return (
       <p className="text-ink2">

@@ -1,8 +1,7 @@
 import { type ReactNode } from 'react';
 import { positions } from '@/core/catalogue';
-import { type Protocol } from '@/core/look';
-import { capital, lowered } from '@/core/reasons';
-import { checkComponents, refusalInWords } from '@/core/safety';
+import { type Protocol, testVerdict } from '@/core/look';
+import { refusalInWords } from '@/core/safety';
 import { LinkButton } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
 import { ReasonList } from '@/parts/ReasonList';
@@ -13,19 +12,10 @@ import { allowedPositions } from './useLook';
 export function Gated({ view, protocol, children }: { view: ClientView; protocol: Protocol; children: ReactNode }) {
   // Where no position of the protocol is open today, the usual one says why.
   const position = allowedPositions(view, protocol.id)[0] ?? protocol.positions[0]!;
-  const verdict = checkComponents(view.gates, [...protocol.components, ...positions[position].components]);
-  if (verdict.allowed) {
-    const forms = [...new Set(verdict.changes.map(({ to, reason }) => `${to} (${lowered(reason.what)})`))];
-    return (
-      <>
-        {forms.length > 0 && <p className="mb-4 border-l-4 border-caution pl-3">{capital(forms.join('; '))}.</p>}
-        {children}
-      </>
-    );
-  }
+  const verdict = testVerdict(view.gates, [...protocol.components, ...positions[position].components]);
+  if (verdict.allowed) return <>{children}</>;
   const blocked = verdict.refusals.filter(
-    ({ level, reason }, i, all) =>
-      level === 'block' && all.findIndex((other) => other.reason.what === reason.what) === i,
+    ({ level, reason }, i, all) => level !== 'ask' && all.findIndex((other) => other.reason.what === reason.what) === i,
   );
   return (
     <Notice kind="caution" title={refusalInWords(verdict)!}>

@@ -17,8 +17,8 @@ import {
   newest,
   protocolIds,
   protocols,
+  testVerdict,
 } from '@/core/look';
-import { checkComponents } from '@/core/safety';
 import { send } from '@/keep';
 import { LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
@@ -142,7 +142,7 @@ const isForm = (id: ProtocolId): id is FormProtocol => formProtocols.includes(id
 function LookLink({ view, id, current }: { view: ClientView; id: ProtocolId; current: boolean }) {
   const record = newest(view.visit!.looks, id, 'before');
   const result = record && lookResult(record);
-  const off = !checkComponents(view.gates, protocols[id].components).allowed;
+  const off = !testVerdict(view.gates, protocols[id].components).allowed;
   return (
     <Link
       href={`/clients/${view.id}/look?protocol=${id}`}

@@ -1,8 +1,15 @@
 'use client';
 
-import { type LookRecord, type MarkerMeasure, type Raw, markerMeasureIds, markerMeasures, newest } from '@/core/look';
+import {
+  type LookRecord,
+  type MarkerMeasure,
+  type Raw,
+  markerMeasureIds,
+  markerMeasures,
+  newest,
+  testVerdict,
+} from '@/core/look';
 import { capital } from '@/core/reasons';
-import { checkComponents } from '@/core/safety';
 import { ChoiceChips } from '@/parts/Chips';
 import { Slider } from '@/parts/Slider';
 import { type ClientView } from '../view';
@@ -13,7 +20,7 @@ import { useLook } from './useLook';
 /** Today's own marker, taken twice with the same words; afterwards the same one again. */
 export function Marker({ view, moment = 'before' }: { view: ClientView; moment?: LookRecord['moment'] }) {
   const first = moment === 'after' ? newest(view.visit!.looks, 'marker', 'before') : null;
-  const allowed = markerMeasureIds.filter((id) => checkComponents(view.gates, markerMeasures[id].components).allowed);
+  const allowed = markerMeasureIds.filter((id) => testVerdict(view.gates, markerMeasures[id].components).allowed);
   const start: Partial<Raw<'marker'>> = first
     ? { measure: first.raw.measure, position: first.raw.position }
     : { measure: allowed[0] ?? 'hipRotation' };

@@ -9,9 +9,10 @@ import {
   postureTilts,
   tiltComponents,
   tiltNames,
+  testVerdict,
 } from '@/core/look';
 import { positions } from '@/core/catalogue';
-import { checkComponents, refusalInWords } from '@/core/safety';
+import { refusalInWords } from '@/core/safety';
 import { Slider } from '@/parts/Slider';
 import { type ClientView } from '../view';
 import { LookError } from './LookError';
@@ -27,7 +28,7 @@ export function PostureSearch({ view }: { view: ClientView }) {
   const { best, dropArched, dropSlouched, lostUpright } = bestPosture(raw.depth);
   const set = (position: PosturePosition, tilt: PostureTilt, value: number) =>
     save({ ...raw, depth: { ...raw.depth, [position]: { ...raw.depth[position], [tilt]: value } } });
-  const lying = checkComponents(view.gates, positions['hook-lying'].components);
+  const lying = testVerdict(view.gates, positions['hook-lying'].components);
   const sentences = [
     ...posturePositions.flatMap((position) => {
       const found = best[position];
@@ -53,7 +54,7 @@ export function PostureSearch({ view }: { view: ClientView }) {
               <p className="mt-2 text-ink2">{refusalInWords(lying)}</p>
             ) : (
               tiltsOf(position).map((tilt) => {
-                const verdict = checkComponents(view.gates, tiltComponents[tilt] ?? []);
+                const verdict = testVerdict(view.gates, tiltComponents[tilt] ?? []);
                 return verdict.allowed ? (
                   <Slider
                     key={tilt}

@@ -11,9 +11,9 @@ import {
   isOf,
   mapsByPosition,
   weightedKappa,
+  testVerdict,
 } from '@/core/look';
 import { capital, commonPractice } from '@/core/reasons';
-import { checkComponents } from '@/core/safety';
 import { type Grade, type Grades, gradeAnchors, gradeWords, regions, ringInWords, summariseRing } from '@/core/trunk';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
@@ -118,7 +118,7 @@ function MapOf({
   const [breath, setBreath] = useState<'quiet' | 'deep'>('quiet');
   const [over, setOver] = useState<LookPosition | 'none'>('none');
   const [selected, setSelected] = useState<RingPart>('belly');
-  const deep = checkComponents(view.gates, ['deepBreath']);
+  const deep = testVerdict(view.gates, ['deepBreath']);
   const other = others.find((map) => map.position === over)?.record ?? null;
 
   const neckKey = breath === 'quiet' ? 'neckQuiet' : 'neckDeep';

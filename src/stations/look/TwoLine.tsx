@@ -1,8 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type Raw, twoLine, twoLineProvenance } from '@/core/look';
-import { checkComponents } from '@/core/safety';
+import { type Raw, twoLine, twoLineProvenance, testVerdict } from '@/core/look';
 import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Slider } from '@/parts/Slider';
@@ -20,7 +19,7 @@ const lineRows = [
 export function TwoLine({ view }: { view: ClientView }) {
   const { raw, save, error } = useLook(view, 'twoLine');
   const [breath, setBreath] = useState<'quiet' | 'deep'>('quiet');
-  const deepAllowed = checkComponents(view.gates, ['deepBreath']).allowed;
+  const deepAllowed = testVerdict(view.gates, ['deepBreath']).allowed;
   const lines = raw[breath];
   const change = (next: Partial<Raw<'twoLine'>['quiet']>) => save({ ...raw, [breath]: { ...lines, ...next } });
   const { upperDegrees, lowerDegrees } = lines;

@@ -10,15 +10,15 @@ import {
   blankRaw,
   newest,
   protocols,
+  testVerdict,
 } from '@/core/look';
-import { checkComponents } from '@/core/safety';
 import { newId, useKeep } from '@/keep';
 import { type ClientView } from '../view';
 
 /** The positions of a protocol this client may take today. */
 export function allowedPositions(view: ClientView, protocol: ProtocolId): LookPosition[] {
   return protocols[protocol].positions.filter(
-    (position) => checkComponents(view.gates, positions[position].components).allowed,
+    (position) => testVerdict(view.gates, positions[position].components).allowed,
   );
 }
 

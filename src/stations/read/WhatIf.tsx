@@ -3,10 +3,9 @@
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type PositionId, positionIds, positions } from '@/core/catalogue';
-import { type LookRecord, bestGrades } from '@/core/look';
+import { type LookRecord, bestGrades, testVerdict } from '@/core/look';
 import { listed } from '@/core/reasons';
 import { positionEffects, seenEffects } from '@/core/sequence';
-import { checkComponents } from '@/core/safety';
 import {
   type RegionId,
   type TrunkEffect,
@@ -48,7 +47,7 @@ export function WhatIf({
     [seen, map.raw.position, always],
   );
   const allowed = useMemo(
-    () => positionIds.filter((id) => checkComponents(view.gates, positions[id].components).allowed),
+    () => positionIds.filter((id) => testVerdict(view.gates, positions[id].components).allowed),
     [view.gates],
   );
   const [chosen, setPosition] = useState<PositionId | null>(null);

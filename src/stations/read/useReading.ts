@@ -12,7 +12,6 @@ import {
   scorePatterns,
   snapshotOf,
 } from '@/core/read';
-import { type ConditionId } from '@/core/safety';
 import { newId, useKeep } from '@/keep';
 import { type ClientView } from '../view';
 
@@ -27,8 +26,7 @@ export function useReading(view: ClientView) {
   const { answers } = view.known.profile;
 
   const reading = useMemo(() => {
-    const conditions = (Object.keys(answers) as ConditionId[]).filter((id) => answers[id]?.value === 'yes');
-    const { all, read } = judgeFindings(readFindings(visit.looks, conditions), [...visit.judgements, ...made]);
+    const { all, read } = judgeFindings(readFindings(visit.looks, answers), [...visit.judgements, ...made]);
     const scores = scorePatterns(read);
     const likely = likelyPatterns(scores, read);
     return { all, read, scores, likely, snapshot: snapshotOf(read, likely.shown) };

@@ -13,7 +13,9 @@ import {
   gateTable,
   pregnancyWeek,
   screeningAge,
+  surgerySites,
 } from '@/core/safety';
+import { capital } from '@/core/reasons';
 import { dayInWords } from '@/core/record';
 import { newId, send } from '@/keep';
 import { Button } from '@/parts/Button';
@@ -208,7 +210,7 @@ function Detail({
       </div>
     );
   }
-  if (condition.detail === 'date' || condition.detail === 'birth') {
+  if (condition.detail === 'operation' || condition.detail === 'birth') {
     return (
       <div className="flex flex-wrap items-end gap-4">
         <DetailInput
@@ -217,6 +219,14 @@ function Detail({
           initial={detail.date ?? ''}
           save={(text) => save({ ...detail, date: text === '' ? undefined : text })}
         />
+        {condition.detail === 'operation' && (
+          <ChoiceChips
+            label="Where"
+            value={detail.site ?? null}
+            choices={surgerySites.map((value) => ({ value, label: capital(value) }))}
+            onChange={(site) => save({ ...detail, site })}
+          />
+        )}
         {condition.detail === 'birth' && (
           <ChoiceChips
             label="Kind of birth"

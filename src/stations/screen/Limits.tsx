@@ -1,4 +1,4 @@
-import { type Component, type Gate, checkComponents, components, smallestChanges } from '@/core/safety';
+import { type Component, type Gate, checkComponents, components, forms, waysOut } from '@/core/safety';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { type ClientView } from '../view';
 
@@ -22,7 +22,7 @@ export function Limits({ view }: { view: ClientView }) {
           title="Off"
           rows={blocks.map(({ component, gates: list }) => ({
             what: components[component],
-            instead: smallestChanges[component],
+            ...(waysOut[component] ? { instead: forms[waysOut[component]].says } : {}),
             list,
           }))}
         />
@@ -35,8 +35,8 @@ export function Limits({ view }: { view: ClientView }) {
             .map(({ component }) => {
               const { changes, overruled } = checkComponents(view.gates, [component]);
               return {
-                what: `${components[component]} → ${[...new Set(changes.map(({ to }) => to))].join('; ')}`,
-                overruled: overruled.map(({ gate }) => gate.to!),
+                what: `${components[component]} → ${[...new Set(changes.map(({ form }) => forms[form!].says))].join('; ')}`,
+                overruled: overruled.map(({ gate }) => forms[gate.form!].says),
                 list: [...changes],
               };
             })}

@@ -1,40 +1,51 @@
 'use client';
 
-import { AlertDialog } from 'radix-ui';
 import { useState } from 'react';
-import { type Sign, type SignsAnswer, emergencySigns, emergencySteps, redFlags, signInWords } from '@/core/safety';
+import { lowered } from '@/core/reasons';
+import {
+  type Sign,
+  type SignsAnswer,
+  emergencySigns,
+  rateSign,
+  redFlags,
+  signContextsOf,
+  signInWords,
+} from '@/core/safety';
 import { dayInWords } from '@/core/record';
-import { send } from '@/keep';
+import { newId, send } from '@/keep';
 import { Button } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
 import { Field, TextArea, TextInput } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
 import { say } from '@/parts/say';
 import { useKept } from '@/parts/useKept';
+import { EmergencyCard } from '../EmergencyCard';
 import { type ClientView } from '../view';
 import { useFact } from './useFact';
 
-/** Which signs to ask: those of pregnancy and birth only where they apply. */
+/** Which signs to ask: those of pregnancy and birth unless both were answered no. */
 function signsFor(view: ClientView, all: readonly Sign[]): Sign[] {
-  const said = (id: 'pregnancy' | 'recentBirth') => view.known.profile.answers[id]?.value === 'yes';
-  return all.filter(
-    ({ context }) =>
-      context === 'always' ||
-      (context === 'pregnancy' && said('pregnancy')) ||
-      (context === 'after birth' && said('recentBirth')),
-  );
+  const contexts = signContextsOf(view.known.profile.answers);
+  return all.filter(({ context }) => contexts.includes(context));
 }
 
-const askedToday = (answer: SignsAnswer | null, today: string) => answer?.day === today;
+/** Asked today, with the signs of everything that has been told by now. */
+const askedToday = (answer: SignsAnswer | null, view: ClientView) =>
+  answer?.day === view.today &&
+  signContextsOf(view.known.profile.answers).every((context) => answer.contexts.includes(context));
 
 /** Emergency signs and red flags, asked first at every visit. */
 export function Signs({ view }: { view: ClientView }) {
   const { emergency, redFlags: flags } = view.known.profile;
-  const both = askedToday(emergency, view.today) && askedToday(flags, view.today);
+  const both = askedToday(emergency, view) && askedToday(flags, view);
   const anyOpen = [emergency, flags].some((answer) => answer && answer.present.length > 0 && !answer.clearance);
   // The card of an emergency closes before the answer comes: a refusal is shown on whatever page is open.
   const askEmergency = useFact(view.id, 'emergency', view.known.latest.emergency, { shownHere: false });
   const askFlags = useFact(view.id, 'redFlags', view.known.latest.redFlags);
+
+  const { answers } = view.known.profile;
+  const untold = (['pregnancy', 'recentBirth'] as const).filter((id) => answers[id] === undefined);
+  const rateFlagged = view.path.state === 'red flag' && view.path.signs.includes(rateSign);
 
   const none = () => {
     void askEmergency.record({ present: [] });
@@ -61,12 +72,22 @@ export function Signs({ view }: { view: ClientView }) {
           <p className="font-semibold">Asked today: none.</p>
         ) : (
           !anyOpen && (
-            <Button look={view.visit ? 'strong' : 'plain'} onClick={none}>
+            <Button look={view.visit ? 'strong' : 'plain'} disabled={untold.length > 0} onClick={none}>
               None of these today
             </Button>
           )
         )}
       </div>
+      {untold.length > 0 && <BeforeTheSigns view={view} untold={untold} />}
+      {rateFlagged && (
+        <div className="mt-3">
+          <Clearance
+            view={view}
+            factKey="rateClearance"
+            title={`Not today: ${lowered(view.path.reasons[0]!.what)} ${rateFlaggedLine}`}
+          />
+        </div>
+      )}
       {both && !anyOpen ? (
         <details className="mt-2">
           <summary className="flex min-h-11 cursor-pointer items-center text-ink2">Something came up after all</summary>
@@ -98,33 +119,15 @@ function Emergency({ view, record }: { view: ClientView; record: (value: unknown
           </button>
         ))}
       </div>
-      <AlertDialog.Root open={asked !== null} onOpenChange={(shown) => !shown && setAsked(null)}>
-        <AlertDialog.Portal>
-          <AlertDialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
-          <AlertDialog.Content className="fixed top-1/2 left-1/2 z-50 max-h-[94vh] w-[min(94vw,44rem)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-one border-4 border-stop bg-paper p-6">
-            <AlertDialog.Title className="text-3xl font-bold text-stop dark:text-ink">
-              Stop. Call {view.settings.emergencyNumber}.
-            </AlertDialog.Title>
-            <AlertDialog.Description className="mt-1 text-lg">{asked && signInWords(asked)}</AlertDialog.Description>
-            <ol className="mt-4 list-decimal space-y-1.5 pl-6 text-lg">
-              {emergencySteps(view.settings.emergencyNumber).map((step) => (
-                <li key={step}>{step}</li>
-              ))}
-            </ol>
-            <div className="mt-6 flex flex-wrap gap-3">
-              <AlertDialog.Action
-                className="min-h-12 rounded-one bg-stop px-5 text-lg font-semibold text-onstop"
-                onClick={() => asked && void record({ present: [asked] })}
-              >
-                It is happening: log it and stop
-              </AlertDialog.Action>
-              <AlertDialog.Cancel className="min-h-12 rounded-one border border-ink px-5 font-semibold">
-                Not happening, tapped by mistake
-              </AlertDialog.Cancel>
-            </div>
-          </AlertDialog.Content>
-        </AlertDialog.Portal>
-      </AlertDialog.Root>
+      <EmergencyCard
+        sign={asked}
+        emergencyNumber={view.settings.emergencyNumber}
+        onHappening={(id) => {
+          void record({ present: [id] });
+          setAsked(null);
+        }}
+        onMistake={() => setAsked(null)}
+      />
       {open && open.since !== view.today && (
         <div className="mt-3">
           <Clearance
@@ -189,6 +192,43 @@ function RedFlags({
   );
 }
 
+const rateFlaggedLine = 'Counted twice: refer.';
+
+const tellings = [
+  ['Neither', null],
+  ['Pregnant', 'pregnancy'],
+  ['Given birth', 'recentBirth'],
+] as const;
+
+/** Pregnancy and birth have signs of their own: who could have them is asked before “none” can be said. */
+function BeforeTheSigns({ view, untold }: { view: ClientView; untold: readonly ('pregnancy' | 'recentBirth')[] }) {
+  const tell = (yes: 'pregnancy' | 'recentBirth' | null) => {
+    const factIds = untold.map((id) => {
+      const factId = newId();
+      const value = { value: id === yes ? 'yes' : 'no' };
+      send('fact.add', { factId, clientId: view.id, key: `answer:${id}`, value, basedOn: null });
+      return factId;
+    });
+    say(yes === null ? 'Answered: neither.' : 'Answered. The week or the day goes in below.', () => {
+      for (const factId of factIds) send('fact.retract', { factId });
+    });
+  };
+  const open = tellings.filter(([, id]) => id === null || untold.includes(id));
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3 border-l-4 border-caution pl-3">
+      <p className="font-semibold">
+        First:{' '}
+        {untold.map((id) => (id === 'pregnancy' ? 'pregnant now' : 'given birth in the last months')).join(', or ')}?
+      </p>
+      {open.map(([label, id]) => (
+        <Button key={label} onClick={() => tell(id)}>
+          {untold.length === 1 && id === null ? 'No' : label}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
 /** Going on after a sign: a reason and a clinician's name, both kept. */
 function Clearance({
   view,
@@ -196,7 +236,7 @@ function Clearance({
   title,
 }: {
   view: ClientView;
-  factKey: 'emergencyClearance' | 'redFlagClearance';
+  factKey: 'emergencyClearance' | 'redFlagClearance' | 'rateClearance';
   title: string;
 }) {
   const { record, error } = useFact(view.id, factKey, view.known.latest[factKey]);

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { dayInWords } from '@/core/record';
-import { type Gate, components, gateChanges } from '@/core/safety';
+import { type Gate, components, forms, gateChanges } from '@/core/safety';
 import { capital } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { type ClientView } from '../view';
@@ -81,7 +81,11 @@ function Differences({ title, gates }: { title: string; gates: readonly Gate[] }
         {[...byReason].map(([why, list]) => (
           <li key={why} className="border-t border-rule py-1.5">
             <span className="font-semibold">{why}: </span>
-            {capital(list.map(({ component, to }) => components[component] + (to ? ` → ${to}` : '')).join(', '))}
+            {capital(
+              list
+                .map(({ component, form }) => components[component] + (form ? ` → ${forms[form].says}` : ''))
+                .join(', '),
+            )}
           </li>
         ))}
       </ul>

@@ -23,8 +23,34 @@ const click = (name: string | RegExp) => doing(() => fireEvent.click(screen.getB
 const values = () => facts().map(({ payload }) => [payload.key, payload.value]);
 
 describe('today’s signs', () => {
+  const neither = [fact('answer:pregnancy', { value: 'no' }), fact('answer:recentBirth', { value: 'no' })];
+
+  test('who could have signs of their own is asked before “none” can be said', async () => {
+    const first = render(<Signs view={viewOf()} />);
+    expect((screen.getByRole('button', { name: 'None of these today' }) as HTMLButtonElement).disabled).toBe(true);
+    await click('Neither');
+    expect(values()).toEqual([
+      ['answer:pregnancy', { value: 'no' }],
+      ['answer:recentBirth', { value: 'no' }],
+    ]);
+    first.unmount();
+    render(<Signs view={viewOf([neither[1]!])} />);
+    await click('Pregnant');
+    expect(values().at(-1)).toEqual(['answer:pregnancy', { value: 'yes' }]);
+  });
+
+  test('told after the signs, pregnancy opens them again', () => {
+    const asked = [fact('emergency', { present: [] }), fact('redFlags', { present: [] })];
+    const before = render(<Signs view={viewOf([...neither, ...asked])} />);
+    expect(screen.getByText('Asked today: none.')).toBeTruthy();
+    before.unmount();
+    render(<Signs view={viewOf([...neither, ...asked, fact('answer:pregnancy', { value: 'yes', weekOnDay: 30 })])} />);
+    expect(screen.queryByText('Asked today: none.')).toBeNull();
+    expect(screen.getByText('reduced movements of the baby')).toBeTruthy();
+  });
+
   test('none of these answers both lists at once', async () => {
-    render(<Signs view={viewOf()} />);
+    render(<Signs view={viewOf(neither)} />);
     await click('None of these today');
     expect(values()).toEqual([
       ['emergency', { present: [] }],
@@ -49,7 +75,7 @@ describe('today’s signs', () => {
 
   test('signs of pregnancy are asked only of somebody who is', () => {
     const labels = () => screen.getAllByRole('button').map(({ textContent }) => textContent ?? '');
-    const shown = render(<Signs view={viewOf()} />);
+    const shown = render(<Signs view={viewOf(neither)} />);
     const plain = labels();
     shown.unmount();
     render(<Signs view={viewOf([fact('answer:pregnancy', { value: 'yes', weekOnDay: 20 })])} />);

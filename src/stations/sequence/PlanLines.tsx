@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { type Totals } from '@/core/dose';
 import { capital } from '@/core/reasons';
-import { type Plan, type Problem, weighPlan } from '@/core/sequence';
+import { type Plan, type PlanItem, type Problem, weighPlan } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
 import { type planContext } from './usePlan';
@@ -58,7 +58,16 @@ export function TotalsLine({ totals, changes, minutes }: { totals: Totals; chang
 }
 
 /** What is off is shown whole; what is to be minded, as one line each. */
-export function Problems({ problems, onShow }: { problems: readonly Problem[]; onShow: (id: string) => void }) {
+export function Problems({
+  problems,
+  onShow,
+  onFix,
+}: {
+  problems: readonly Problem[];
+  onShow: (id: string) => void;
+  /** Puts an item, as it may be done today, in its place. */
+  onFix: (item: PlanItem) => void;
+}) {
   const off = problems.filter(({ level }) => level === 'off');
   const mind = problems.filter(({ level }) => level === 'mind');
   const show = (itemId: string | null) =>
@@ -69,11 +78,12 @@ export function Problems({ problems, onShow }: { problems: readonly Problem[]; o
     );
   return (
     <>
-      {off.map(({ what, wayOut, itemId }, i) => (
+      {off.map(({ what, wayOut, itemId, fix }, i) => (
         <div key={`${i}${what}`} className="mt-3">
           <Notice kind="stop" title={what}>
             <span className="flex flex-wrap items-center gap-3">
               {wayOut}
+              {fix && <Button onClick={() => onFix(fix)}>Do it so</Button>}
               {show(itemId)}
             </span>
           </Notice>

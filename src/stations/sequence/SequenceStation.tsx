@@ -11,6 +11,7 @@ import {
   allDrills,
   checkPlan,
   drillOf,
+  inTodaysForm,
   knownDrill,
   planTotals,
 } from '@/core/sequence';
@@ -181,9 +182,9 @@ function Planning({ view }: { view: ClientView }) {
   };
 
   // The same functions from one drawing to the next, so that what is handed them need not be drawn anew.
-  const latest = useRef({ make, request, change, reading, plan });
+  const latest = useRef({ make, request, change, reading, plan, gates: view.gates });
   useEffect(() => {
-    latest.current = { make, request, change, reading, plan };
+    latest.current = { make, request, change, reading, plan, gates: view.gates };
   });
   const again = useCallback(() => void latest.current.make(latest.current.request), []);
   const takeRequest = useCallback((asked: PlanRequest) => {
@@ -195,11 +196,14 @@ function Planning({ view }: { view: ClientView }) {
     latest.current.change({
       request: { ...latest.current.request, intent, side },
       proven: false,
-      items,
+      // What was planned for another day or another person is taken in the forms this one asks for.
+      items: items.map((item) => inTodaysForm(item, latest.current.gates)),
       refusals: latest.current.plan?.refusals ?? [],
     });
     setSelectedId(items[0]?.id ?? null);
   }, []);
+
+  const takeFix = (fix: PlanItem) => edit((items) => items.map((item) => (item.id === fix.id ? fix : item)));
 
   const edits = useEdits({
     edit,
@@ -248,7 +252,7 @@ function Planning({ view }: { view: ClientView }) {
         {shown && totals && (
           <>
             <TotalsLine totals={totals.whole} changes={totals.positionChanges} minutes={shown.request.minutes} />
-            <Problems problems={problems} onShow={setSelectedId} />
+            <Problems problems={problems} onShow={setSelectedId} onFix={takeFix} />
             <div className="mt-3">
               <Fence what="The score">
                 <ScoreEditor

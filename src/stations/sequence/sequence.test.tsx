@@ -108,8 +108,8 @@ describe('what is said of a plan', () => {
     const pausing = { ...first, drillId: 'exhale-restore', position: '90/90' as const, props: [] };
     const held = { ...pausing, cadences: [cadence(3, 7, { bottomPauseSeconds: 3 })], breaths: 4 };
     const problems = checkPlan({ ...plan, items: [held] }, gatesWith('heart'));
-    const markup = html(<Problems problems={problems} onShow={nothing} />);
-    expect(markup).toMatch(/role="alert".*Drop the pause\./);
+    const markup = html(<Problems problems={problems} onShow={nothing} onFix={nothing} />);
+    expect(markup).toMatch(/role="alert".*Do it so: no pause, straight on/);
     expect(markup).toContain('aria-label="To be minded"');
     expect(markup).toContain('It does not begin with settling.');
   });

@@ -174,12 +174,16 @@ describe('a run', () => {
   });
 });
 
+/** A drill that is nothing but its pause: no form of it is left without. */
+const pausesOnly = (rest: Parameters<typeof heldItem>[0] = {}) =>
+  heldItem({ drillId: 'short-calm-pauses', position: 'sitting', ...rest });
+
 describe('a group', () => {
   const members = (...people: { clientId: string; visitId: string; sitsOut?: number[] }[]) =>
     people.map((one) => ({ sitsOut: [], ...one }));
 
   test('takes nobody into a drill that is off for them; they sit it out, and it is not counted as theirs', () => {
-    const held = [quietItem({ id: 'a' }), heldItem({ id: 'b' })];
+    const held = [quietItem({ id: 'a' }), pausesOnly({ id: 'b' })];
     const ada = studio.person('Ada', { items: held });
     const ben = studio.person('Ben', { yes: { heart: {} }, items: null });
     const create = (sitsOut: number[]) =>
@@ -209,7 +213,7 @@ describe('a group', () => {
     const runId = randomUUID();
     studio.take('run.create', { runId, visitId: ada.visitId, items: [quietItem()], members: members(ada, ben) });
     studio.append(runId, { type: 'start' });
-    const swap = (sitOut: string[]) => studio.append(runId, { type: 'swap', item: 0, to: heldItem(), sitOut });
+    const swap = (sitOut: string[]) => studio.append(runId, { type: 'swap', item: 0, to: pausesOnly(), sitOut });
     expect(swap([])).toMatchObject(refused('gated', /^Ben:/));
     expect(swap([randomUUID()])).toMatchObject(refused('gated', /not on the run/));
     expect(swap([ben.clientId])).toMatchObject({ state: 'saved' });

@@ -1,8 +1,8 @@
 import { eq } from 'drizzle-orm';
 import { positions } from '@/core/catalogue';
-import { type Raw, protocols, rawComponents } from '@/core/look';
+import { type Raw, protocols, rawComponents, testVerdict } from '@/core/look';
 import { type Payload, firstSentence, parseRaw } from '@/core/record';
-import { checkComponents, refusalInWords } from '@/core/safety';
+import { refusalInWords } from '@/core/safety';
 import { type Store } from '../file';
 import { looks } from '../schema';
 import { type Doors, Refusal, gone, nextRevision, scopeOf, visitOrRefuse } from './door';
@@ -30,7 +30,7 @@ export const lookDoors: Looks = {
     gated: (payload, moment, { clientIds: [clientId] }) => {
       const taken = rawOrRefuse(payload);
       const contained = [...rawComponents(payload.protocol, taken), ...positions[taken.position].components];
-      const verdict = checkComponents(moment.gatesOf(clientId!), contained);
+      const verdict = testVerdict(moment.gatesOf(clientId!), contained);
       return verdict.allowed ? null : refusalInWords(verdict);
     },
     revision: ({ lookId, revision }, { store }) => {

@@ -1,0 +1,122 @@
+import { type Cadence } from '../cadence';
+import { type Drill, type PositionId, type PropId, type Range, remade } from '../catalogue';
+import { type FormId, type Gate, type Gates, checkComponents, forms, waysOut } from '../safety';
+import { lowered } from '../reasons';
+import { type PlanItem, itemComponents, plainDrill, startCadences } from './plan';
+
+/** How a drill stands with somebody's limits: in these forms, for these reasons, or not at all. */
+export type Fit = { forms: FormId[]; because: Gate[] } | { refused: Gate };
+
+/** What of an item decides how it stands. */
+export type Standing = Pick<PlanItem, 'drillId' | 'position' | 'props' | 'cadences' | 'forms'> &
+  Partial<Pick<PlanItem, 'own' | 'side' | 'breaths' | 'sets'>>;
+
+/**
+ * What speaks against an item as it is: what is blocked, and what would have to be done in a form that it is not in.
+ *
+ * @example refusalsOf(item, gates).length === 0 // may be done as it is
+ */
+export function refusalsOf(item: Standing, gates: Gates): Gate[] {
+  const { refusals, changes } = checkComponents(gates, itemComponents(item));
+  return [...refusals, ...changes.filter(({ form }) => !item.forms?.includes(form!))];
+}
+
+/**
+ * The forms in which a drill may be done by somebody today in a position with its props: the smallest change that takes out
+ * what is blocked, and the form each caution asks for. Where a form would leave nothing of the drill, or what is blocked is
+ * in the position or can't be taken out, it is off.
+ *
+ * @param side which side is worked, where there are two
+ * @example fitOf(findDrill('ball-bridge')!, { position: 'bridge', props: [], side: 'none' }, gates) // { forms: ['releaseOnly'], … }
+ */
+export function fitOf(
+  drill: Drill,
+  { position, props, side }: { position: PositionId; props: readonly PropId[]; side: PlanItem['side'] },
+  gates: Gates,
+): Fit {
+  const taken: FormId[] = [];
+  const because: Gate[] = [];
+  // Every round takes a form that was not taken yet, so the rounds end.
+  for (;;) {
+    const now = remade(drill, taken, position);
+    if (!now) return { refused: because.at(-1)! };
+    const item = { ...startItem(drill, now), position, props: [...props], side, forms: [...taken] };
+    const [against] = refusalsOf(item, gates);
+    if (!against) return { forms: taken, because };
+    const form = against.level === 'change' ? against.form! : waysOut[against.component];
+    if (form === undefined || taken.includes(form)) return { refused: against };
+    taken.push(form);
+    because.push(against);
+  }
+}
+
+/** An item as it is where it may be done so today, else as it may be done; as it is where it may not be done at all. */
+export const inTodaysForm = (item: PlanItem, gates: Gates): PlanItem =>
+  refusalsOf(item, gates).length === 0 ? item : (refitted(item, gates) ?? item);
+
+const within = ({ min, max }: Range, value: number) => Math.min(max, Math.max(min, value));
+
+/**
+ * An item as it may be done today: in the forms that today asks for, its dose as near to what it was as they allow; in its own
+ * position, else in the first of the drill's that is open. Null when nothing of it may be done.
+ *
+ * @example refitted(item, gates)?.forms // ['noPause']
+ */
+export function refitted(item: PlanItem, gates: Gates): PlanItem | null {
+  const plain = plainDrill(item);
+  if (!plain) return null;
+  const places = [item.position, ...plain.positions.filter((position) => position !== item.position)];
+  const sides = item.side === 'both' ? (['both', 'left', 'right'] as const) : [item.side];
+  for (const position of places) {
+    for (const side of sides) {
+      const fit = fitOf(plain, { position, props: item.props, side }, gates);
+      if ('refused' in fit) continue;
+      const now = remade(plain, fit.forms, position)!;
+      const next: PlanItem = {
+        ...item,
+        position,
+        side,
+        forms: fit.forms,
+        cadences: cadencesWithin(now, item.cadences),
+        breaths: within(now.breaths, item.breaths),
+        sets: within(now.sets, item.sets),
+        changes: formsInWords(fit),
+        cues: item.cues?.filter((words) => now.cues.some((cue) => cue.words === words)) ?? [],
+      };
+      // A dose that grew by hand may say more than the drill does: then the one it starts with.
+      if (refusalsOf(next, gates).length === 0) return next;
+      const least = { ...next, cadences: startCadences(now), breaths: now.breaths.start, sets: now.sets.start };
+      if (refusalsOf(least, gates).length === 0) return least;
+    }
+  }
+  return null;
+}
+
+function cadencesWithin(drill: Drill, cadences: readonly Cadence[]): Cadence[] {
+  const { breath } = drill;
+  if (breath.kind === 'ladder' || cadences.length > 1) return startCadences(drill);
+  return cadences.map((one) => ({
+    inhaleSeconds: within(breath.inhale, one.inhaleSeconds),
+    topPauseSeconds: within(breath.topPause, one.topPauseSeconds),
+    exhaleSeconds: within(breath.exhale, one.exhaleSeconds),
+    bottomPauseSeconds: within(breath.bottomPause, one.bottomPauseSeconds),
+  }));
+}
+
+const startItem = (drill: Drill, now: Drill) => ({
+  drillId: drill.id,
+  own: drill,
+  cadences: startCadences(now),
+  breaths: now.breaths.start,
+  sets: now.sets.start,
+});
+
+/** The forms of a fit in words, each with why. @example formsInWords(fit) // ['release only on the exhale (pregnant, week 36)'] */
+export const formsInWords = ({ because }: { because: readonly Gate[] }): string[] => [
+  ...new Set(
+    because.map((gate) => {
+      const form = gate.level === 'change' ? gate.form! : waysOut[gate.component]!;
+      return `${forms[form].says} (${lowered(gate.reason.what).replace(/\.$/, '')})`;
+    }),
+  ),
+];
