@@ -1,5 +1,4 @@
 import { type Page, expect, test } from '@playwright/test';
-import { v7 as uuid } from 'uuid';
 import { testServer } from './support/server';
 import { allSaved, expectAccessible, openRunOf, planItem as item, seedClient, seedPlan } from './support/walk';
 
@@ -58,24 +57,7 @@ test('a group: who does the changed version, a mark and a stop for one tile, the
     item('half-dome-back', { position: 'prone over half-dome', props: ['halfDome'] }),
   ];
   const leader = await seedPlan(page, server.url, 'Ada Quay', plan);
-  const other = await seedClient(page, server.url, 'Ilse Marram');
-  await page.request.post(`${server.url}/api/commands`, {
-    data: {
-      commands: [
-        {
-          id: uuid(),
-          kind: 'fact.add',
-          payload: {
-            factId: uuid(),
-            clientId: other,
-            key: 'answer:pregnancy',
-            value: { value: 'yes', weekOnDay: 24 },
-            basedOn: null,
-          },
-        },
-      ],
-    },
-  });
+  const other = await seedClient(page, server.url, 'Ilse Marram', undefined, { pregnancy: { weekOnDay: 24 } });
   await page.goto(`${server.url}/group`);
   await page.getByRole('button', { name: 'Ilse Marram' }).click();
   await expect(page.getByRole('row', { name: /Half-dome/ })).toContainText('not this');

@@ -46,6 +46,8 @@ export async function seedClient(
   url: string,
   name: string,
   more: (visitId: string) => object[] = () => [],
+  /** Questions answered yes, with their details. */
+  yes: Record<string, object> = {},
 ) {
   const [clientId, visitId] = [uuid(), uuid()];
   const fact = (key: string, value: unknown) => ({
@@ -55,9 +57,9 @@ export async function seedClient(
   const commands = [
     { kind: 'client.create', payload: { clientId, factId: uuid(), name } },
     { kind: 'visit.start', payload: { visitId, clientId } },
+    ...conditionIds.map((id) => fact(`answer:${id}`, id in yes ? { value: 'yes', ...yes[id] } : { value: 'no' })),
     fact('emergency', { present: [] }),
     fact('redFlags', { present: [] }),
-    ...conditionIds.map((id) => fact(`answer:${id}`, { value: 'no' })),
     ...more(visitId),
   ].map((command) => ({ id: uuid(), ...command }));
   const answer = await page.request.post(`${url}/api/commands`, { data: { commands } });
@@ -151,7 +153,8 @@ export async function screenClear(page: Page, yes: string[] = []) {
   await page.getByRole('button', { name: 'None of these today' }).click();
   await expect(page.getByText('Asked today: none.')).toBeVisible();
   for (const question of yes) {
-    await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' }).check();
+    const answer = page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' });
+    if (!(await answer.isChecked())) await answer.click();
     await expect(page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' })).toBeChecked();
   }
   for (;;) {

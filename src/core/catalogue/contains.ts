@@ -42,6 +42,9 @@ const ofStance: Readonly<Record<string, readonly Component[]>> = {
 /** A cycle this short is fast breathing: twenty a minute or more. Common practice. */
 export const fastCycleSeconds = 3;
 
+/** A stay this long is a long one, and an effort over which breath is easily held. Common practice, ours. */
+const longStaySeconds = 10;
+
 /** From here on an inhale is a long, large one. Common practice, ours. */
 const deepInhaleSeconds = 5;
 
@@ -74,6 +77,7 @@ export function componentsOf(drill: Drill): Component[] {
   if (shortest <= fastCycleSeconds) found.add('fastBreath');
   if (breath.kind === 'steady' && breath.inhale.start >= deepInhaleSeconds) found.add('deepBreath');
   if (pauses(drill)) found.add('hold');
+  if (drill.stay && drill.stay.start >= longStaySeconds) add(['longStay', 'strain']);
   if (drill.movement === 'sideBend' && drill.props.includes('weight')) found.add('loadedSideBend');
   if (!quietDrills.includes(drill.id)) found.add('unquiet');
   const all = [...found];

@@ -28,6 +28,11 @@ type Written = Omit<
   | 'easier'
   | 'harder'
   | 'provenance'
+  | 'counting'
+  | 'setsAre'
+  | 'afterSet'
+  | 'stay'
+  | 'otherWay'
 > & {
   steps: [Drill['steps'][number]['phase'], string][];
   stances: Partial<Record<keyof Drill['stances'], string>>;
@@ -50,6 +55,11 @@ type Written = Omit<
       | 'components'
       | 'easier'
       | 'harder'
+      | 'counting'
+      | 'setsAre'
+      | 'afterSet'
+      | 'stay'
+      | 'otherWay'
     >
   >;
 
@@ -58,6 +68,13 @@ export const cueOf = (kind: CueKind, words: string): Cue => ({ words, kind, care
 
 /** A picture to breathe with. @example image('A lantern, all round').kind // 'image' */
 export const image = (words: string) => cueOf('image', words);
+/** Repetitions of so many breaths each. */
+export const repetitions = (breathsEach: 1 | 2, feet = false): Drill['counting'] => ({
+  each: 'repetition',
+  breathsEach,
+  feet,
+});
+
 /** Felt rather than said: a hand, a band, the floor, a wall. */
 export const touch = (words: string) => cueOf('touch', words);
 export const sound = (words: string) => cueOf('sound', words);
@@ -88,6 +105,11 @@ export function drill({ steps, cues, breath, rungs, stances, everyday = [], ...r
     components: [],
     easier: null,
     harder: null,
+    counting: { each: 'breath', breathsEach: 1, feet: false },
+    setsAre: 'sets',
+    afterSet: null,
+    stay: null,
+    otherWay: null,
     provenance: commonPractice,
     ...rest,
     cues: cues.map((cue) => (typeof cue === 'string' ? cueOf('instruction', cue) : cue)),

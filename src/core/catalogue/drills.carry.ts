@@ -1,5 +1,5 @@
 import { type Drill } from './schema';
-import { count, drill, image, range, touch } from './drill';
+import { count, drill, image, range, repetitions, touch } from './drill';
 
 /** Sitting at work, and what takes the visit into the day. */
 export const carryDrills: readonly Drill[] = [
@@ -47,6 +47,7 @@ export const carryDrills: readonly Drill[] = [
     breath: { inhale: range(2.5, 3, 4), exhale: range(3, 4, 5) },
     breaths: range(5, 5, 8),
     sets: range(1, 1, 2),
+    counting: repetitions(1),
     floorCue: 'Moves with the breath.',
     abdominalCue: 'Light, so that the back stays still.',
     stances: { chestOnInhale: 'moves front-and-back' },
@@ -76,6 +77,7 @@ export const carryDrills: readonly Drill[] = [
     breath: { inhale: range(2.5, 3, 4), exhale: range(3, 4, 5) },
     breaths: range(5, 5, 8),
     sets: range(1, 1, 2),
+    counting: repetitions(1),
     floorCue: 'Moves with the breath.',
     abdominalCue: 'Light low tension.',
     stances: { chestOnInhale: 'moves front-and-back' },
@@ -105,6 +107,7 @@ export const carryDrills: readonly Drill[] = [
     breath: { inhale: range(2.5, 3, 4), exhale: range(3, 4, 5) },
     breaths: range(5, 5, 8),
     sets: range(1, 1, 2),
+    counting: repetitions(1),
     floorCue: 'Moves with the breath.',
     abdominalCue: 'Light.',
     stances: { chestOnInhale: 'moves front-and-back' },
@@ -215,6 +218,7 @@ export const carryDrills: readonly Drill[] = [
     breath: { inhale: range(2, 3, 4), exhale: range(3, 4, 5) },
     breaths: range(3, 4, 6),
     sets: range(1, 1, 1),
+    counting: repetitions(1),
     floorCue: 'Recoils coming up.',
     abdominalCue: 'As much as the lean asks for.',
     stances: {},

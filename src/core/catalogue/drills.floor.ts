@@ -1,5 +1,5 @@
 import { type Drill } from './schema';
-import { drill, image, range, touch } from './drill';
+import { drill, image, range, repetitions, touch } from './drill';
 
 /** Lower abdominals first, and the pelvic floor in time with the breath. */
 export const floorDrills: readonly Drill[] = [
@@ -30,6 +30,7 @@ export const floorDrills: readonly Drill[] = [
     faults: ['upperFirst', 'glutes', 'pelvisRocks'],
     easier: 'supported-release',
     harder: 'exhale-then-foot',
+    otherWay: 'band-from-above',
     level: 2,
   }),
   drill({
@@ -43,11 +44,12 @@ export const floorDrills: readonly Drill[] = [
     setUpSeconds: 20,
     steps: [
       ['inhale', 'Wait; ribs wide, belly soft.'],
-      ['exhale', 'Begin the exhale, then lift the foot; exhale again to lower it.'],
+      ['exhale', 'Begin the exhale, then lift the foot; the next exhale lowers it.'],
     ],
     breath: { inhale: range(3, 3.5, 5), exhale: range(3, 4, 6) },
-    breaths: range(4, 6, 10),
+    breaths: range(4, 8, 12),
     sets: range(1, 1, 2),
+    counting: repetitions(2, true),
     floorCue: 'Comes before the foot.',
     abdominalCue: 'Low first; if the belly pops, slide the heel instead.',
     stances: { abdominalStrategy: 'low-to-high', glutes: 'stay relaxed' },
@@ -60,6 +62,7 @@ export const floorDrills: readonly Drill[] = [
     faults: ['upperFirst', 'pelvisRocks', 'heldBreath'],
     easier: 'ball-squeeze-low',
     harder: 'ball-bridge',
+    otherWay: 'heel-slide',
     level: 3,
   }),
   drill({
@@ -69,7 +72,8 @@ export const floorDrills: readonly Drill[] = [
     purpose: 'The floor lifts gently with the exhale and lets go fully with the inhale.',
     positions: ['side-lying', 'legs on a chair', 'sitting', 'propped'],
     props: ['pillow'],
-    setUp: 'Carried, glutes off. Feel for the lift between the hip bones; a quarter of what there is.',
+    setUp:
+      'Carried, glutes off. Feel for the lift between the hip bones; a quarter of what there is. Never practised by stopping urine in mid-stream; more effort comes over about three months, under supervision.',
     setUpSeconds: 30,
     steps: [
       ['inhale', 'Sit bones widen, the floor lets go.'],
@@ -84,6 +88,7 @@ export const floorDrills: readonly Drill[] = [
     opens: { pelvicFloor: 2 },
     skills: { floorTiming: 3, exhale: 1, lowToHigh: 1 },
     answers: ['floorLate'],
+    prerequisites: ['widen-and-settle'],
     cues: [image('A lift going up'), 'A quarter is plenty', 'Let go all the way'],
     faults: ['glutes', 'bellyPushed', 'heldBreath'],
     easier: 'widen-and-settle',

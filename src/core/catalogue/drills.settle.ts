@@ -89,6 +89,7 @@ export const settleDrills: readonly Drill[] = [
     faults: ['chestLeads', 'bellyPushed', 'backwards'],
     easier: 'tuck-breath',
     harder: 'lantern-all-round',
+    otherWay: 'side-low-breath',
     level: 2,
   }),
   drill({
@@ -123,7 +124,8 @@ export const settleDrills: readonly Drill[] = [
     family: 'settle',
     purpose: 'Four-part silent breath where the chest has no room to lead.',
     positions: ['crossed-leg tuck'],
-    setUp: 'Arms and legs folded in. Tongue on the roof of the mouth. Swap the crossed limbs next time.',
+    setUp:
+      'Arms and legs folded in. Tongue on the roof of the mouth. Swap the crossed limbs each time; daily, up to ten minutes.',
     setUpSeconds: 30,
     steps: [
       ['inhale', 'In low and silent.'],
@@ -133,6 +135,7 @@ export const settleDrills: readonly Drill[] = [
     ],
     breath: { inhale: range(2, 3, 4), topPause: range(0, 1, 2), exhale: range(4, 5, 7), bottomPause: range(0, 1, 2) },
     breaths: range(10, 10, 30),
+    sets: range(1, 1, 2),
     floorCue: 'Leave it alone.',
     abdominalCue: 'Soft; the thighs feel it rise.',
     stances: {
@@ -145,11 +148,12 @@ export const settleDrills: readonly Drill[] = [
     opens: { belly: 3, lowBack: 2 },
     quiets: ['chestFront'],
     skills: { lowBreath: 3, nose: 1, settle: 2 },
-    answers: ['upperChest', 'paradoxical'],
+    answers: ['upperChest'],
     cues: ['Low and silent', 'Wait for it', touch('Into your thighs')],
     faults: ['chestLeads', 'gasp', 'neck'],
     easier: 'resting-watch',
     harder: 'two-hand-belly',
+    otherWay: 'prone-low-breath',
     level: 1,
   }),
   drill({
@@ -176,6 +180,7 @@ export const settleDrills: readonly Drill[] = [
     faults: ['dumped', 'gasp', 'yawning'],
     easier: 'quiet-nose',
     harder: 'even-cadence',
+    otherWay: 'soft-hiss',
     level: 2,
   }),
   drill({

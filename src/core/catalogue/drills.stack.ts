@@ -1,5 +1,5 @@
 import { type Drill } from './schema';
-import { care, drill, image, range, sound, teaches, touch } from './drill';
+import { care, drill, image, range, repetitions, sound, teaches, touch } from './drill';
 
 /** Exhale, stack, release and the first steps toward load. */
 export const stackDrills: readonly Drill[] = [
@@ -22,6 +22,8 @@ export const stackDrills: readonly Drill[] = [
     breaths: range(4, 4, 5),
     sets: range(3, 3, 5),
     restSeconds: 25,
+    setsAre: 'rounds',
+    afterSet: 'Let the next inhale come: how full, and where?',
     floorCue: 'Rises with the dome on the exhale.',
     abdominalCue: 'Sound finds the deep abdominals.',
     stances: { exhaleRoute: 'open-mouth sigh or hiss', hold: 'calm after exhale', ribsOnExhale: 'let soften' },
@@ -33,6 +35,7 @@ export const stackDrills: readonly Drill[] = [
     faults: ['dumped', 'ribsYanked', 'backLifts', 'gasp'],
     easier: 'soft-hiss',
     harder: 'hook-stack',
+    otherWay: 'straw-lying',
     level: 3,
   }),
   drill({
@@ -49,6 +52,7 @@ export const stackDrills: readonly Drill[] = [
     ],
     breath: { inhale: range(2.5, 3, 4), exhale: range(4, 6, 9) },
     breaths: range(5, 8, 12),
+    afterSet: 'Let the next inhale come: how full, and where?',
     floorCue: 'Recoils by itself.',
     abdominalCue: 'Felt at the end of the hiss.',
     stances: { exhaleRoute: 'open-mouth sigh or hiss', hold: 'none', ribsOnExhale: 'let soften' },
@@ -98,6 +102,7 @@ export const stackDrills: readonly Drill[] = [
     faults: ['backLifts', 'ribsYanked', 'shoulders', 'upperFirst'],
     easier: 'soft-hiss',
     harder: 'elbows-on-wall',
+    otherWay: 'quadruped-breath',
     level: 3,
   }),
   drill({
@@ -127,6 +132,7 @@ export const stackDrills: readonly Drill[] = [
     faults: ['arching', 'shoulders', 'pelvisRocks'],
     easier: 'hook-stack',
     harder: 'front-tension-standing',
+    otherWay: 'half-dome-back',
     level: 4,
   }),
   drill({
@@ -146,6 +152,8 @@ export const stackDrills: readonly Drill[] = [
     breath: { inhale: range(3, 4, 5), exhale: range(5, 6, 8) },
     breaths: range(4, 5, 5),
     sets: range(1, 1, 3),
+    setsAre: 'rounds',
+    afterSet: 'Next round: weight further into the heels.',
     floorCue: 'Moves with the breath.',
     abdominalCue: 'Light tension kept.',
     stances: {
@@ -193,12 +201,13 @@ export const stackDrills: readonly Drill[] = [
   }),
   drill({
     id: 'supported-release',
-    name: 'Supported release',
+    name: 'Supported release, three in seven out',
     family: 'release',
     purpose: 'Carried everywhere, let belly and floor go on the inhale.',
-    positions: ['legs on a chair', 'side-lying', 'propped'],
+    positions: ['legs on a chair', 'side-lying', 'propped', "child's pose"],
     props: ['pillow'],
-    setUp: 'Pillows wherever there is a gap. Jaw loose, hands open. Eyes closed if that is welcome.',
+    setUp:
+      'Pillows wherever there is a gap. Think of the space between the sit bones getting larger. Jaw loose, hands open. Eyes closed if that is welcome.',
     setUpSeconds: 40,
     steps: [
       ['inhale', 'Let the belly and the floor go.'],
@@ -213,7 +222,12 @@ export const stackDrills: readonly Drill[] = [
     skills: { release: 3, settle: 3, exhale: 1 },
     answers: ['shallowBraced', 'paradoxical', 'floorHolds'],
     components: ['closedEyes'],
-    cues: [image('Sandbag settling'), 'Jaw loose', 'Let the floor go'],
+    cues: [
+      image('Sandbag settling'),
+      image('A lift going down'),
+      teaches('Nothing to lift', 'pelvicFloor', 'only release'),
+      'Jaw and floor loose',
+    ],
     faults: ['glutes', 'yawning', 'bellyPushed'],
     harder: 'widen-and-settle',
     level: 1,
@@ -233,6 +247,7 @@ export const stackDrills: readonly Drill[] = [
     ],
     breath: { inhale: range(2, 3, 4), exhale: range(2.5, 3.5, 5) },
     breaths: range(6, 10, 15),
+    counting: repetitions(1),
     floorCue: 'Moves with the breath.',
     abdominalCue: 'As little as possible.',
     stances: { glutes: 'stay relaxed' },
@@ -257,10 +272,12 @@ export const stackDrills: readonly Drill[] = [
     setUpSeconds: 30,
     steps: [
       ['exhale', 'Low belly first, then lift ribs and pelvis together.'],
+      ['bottomPause', 'Two counts at the top, hips over knees.'],
       ['inhale', 'Lower, and let the breath in.'],
     ],
-    breath: { inhale: range(3, 4, 5), exhale: range(3, 4, 6) },
+    breath: { inhale: range(3, 4, 5), exhale: range(3, 4, 6), bottomPause: range(0, 2, 3) },
     breaths: range(3, 5, 8),
+    counting: repetitions(1),
     floorCue: 'A gentle lift on the exhale, a quarter of what you have.',
     abdominalCue: 'Low to high.',
     stances: { abdominalStrategy: 'low-to-high', pelvicFloor: 'gentle lift on exhale', glutes: 'help' },
@@ -290,6 +307,7 @@ export const stackDrills: readonly Drill[] = [
     breaths: range(5, 6, 10),
     sets: range(1, 1, 2),
     restSeconds: 30,
+    counting: repetitions(1),
     floorCue: 'Recoils as you rise.',
     abdominalCue: 'A mild stiffness, about a twentieth.',
     stances: { abdominalStrategy: 'brace matched to the load', hold: 'none' },

@@ -24,8 +24,11 @@ export const drills: readonly Drill[] = [
 
 const byId = new Map(drills.map((drill) => [drill.id, drill]));
 
+/** Drills that became one with another: old plans and records still lead to it. */
+const mergedInto = new Map([['floor-lets-go', 'supported-release']]);
+
 /** A drill by its id, or undefined: an old plan may name a drill that is no longer here. */
-export const findDrill = (id: string): Drill | undefined => byId.get(id);
+export const findDrill = (id: string): Drill | undefined => byId.get(mergedInto.get(id) ?? id);
 
 export { drillSchema };
 export { componentsOf, pauses } from './contains';

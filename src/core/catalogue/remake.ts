@@ -73,6 +73,12 @@ const remakes: Readonly<Record<FormId, Remake>> = {
     fits: ({ family }) => family !== 'hold',
     edit: (drill) => ({ ...withBreath(drill, { pause: naturalPauseSeconds }), ...withStance(drill, 'hold', 'none') }),
   },
+  noStay: {
+    out: /\bstay(s|ing)?\b/i,
+    cue: say('Lift, and come down'),
+    fits: ({ stay }) => stay !== null,
+    edit: () => ({ stay: null }),
+  },
   shortSets: {
     setUp: 'Look at something in the room; end it whenever you like.',
     cue: say('Stop when you like'),

@@ -155,6 +155,20 @@ export const drillSchema = z
     sets: countRange(10, 'Sets'),
     restSeconds: z.number().int().min(0).max(180),
     sides: z.enum(['none', 'one or both']),
+    /** What is counted: breaths, or repetitions of one or two breaths each, which may change feet. */
+    counting: z
+      .object({
+        each: z.enum(['breath', 'repetition']),
+        breathsEach: z.number().int().min(1).max(2),
+        feet: z.boolean(),
+      })
+      .default({ each: 'breath', breathsEach: 1, feet: false }),
+    /** What a set is called: a round ends with a look at what it changed, a level goes one further up. */
+    setsAre: z.enum(['sets', 'rounds', 'levels']).default('sets'),
+    /** What is asked or done after each set. */
+    afterSet: z.string().min(3).max(120).nullable().default(null),
+    /** Seconds of staying in the position and breathing freely after the last breath of a set. */
+    stay: rangeOf(z.number().int().min(0).max(120)).nullable().default(null),
     floorCue: z.string().min(3).max(160),
     abdominalCue: z.string().min(3).max(160),
     stances: stancesSchema.refine(
@@ -175,6 +189,8 @@ export const drillSchema = z
     faults: z.array(z.enum(faultIds)).min(2),
     easier: z.string().nullable(),
     harder: z.string().nullable(),
+    /** Another way to the same when this one does not work, neither easier nor harder. */
+    otherWay: z.string().nullable().default(null),
     level: z.number().int().min(1).max(6),
     /** Where dose and breath come from; a published one names its reference. */
     provenance: provenanceSchema,

@@ -99,7 +99,7 @@ test('nothing that can be gated is carried by nothing', () => {
 const unsaid: Partial<Record<FormId, RegExp>> = {
   noPause: /three counts|wait for it|first wish|then wait|ten easy counts|rest there/i,
   softExhale: /all the way out|it all out|empty a little more|sigh it/i,
-  releaseOnly: /gather|zip|lift going up|gentle lift|a quarter|renewed/i,
+  releaseOnly: /gather|zip|lift going up|(gentle|light) lift|a quarter|lift is renewed/i,
   smallTurns: /edge|tight/i,
   armsLow: /behind the head|float up|arms up/i,
   eyesOpen: /eyes closed/i,

@@ -21,12 +21,15 @@ export interface Dose {
   side: ItemSide;
   restSeconds: number;
   setUpSeconds: number;
+  /** Staying in the position and breathing freely after each set; none when left out. */
+  staySeconds?: number | undefined;
 }
 
 /** One piece of a drill's time, in order. */
 export type Segment =
   | { kind: 'set-up'; seconds: number }
   | { kind: 'breaths'; seconds: number; side: 'left' | 'right' | null; set: number; stretches: BreathStretch[] }
+  | { kind: 'stay'; seconds: number; side: 'left' | 'right' | null; set: number }
   | { kind: 'rest'; seconds: number }
   | { kind: 'change side'; seconds: number; to: 'left' | 'right' };
 
@@ -57,6 +60,7 @@ export function segmentsOf(dose: Dose, changeSeconds = 0): Segment[] {
     for (let set = 1; set <= dose.sets; set += 1) {
       if (set > 1 && dose.restSeconds > 0) segments.push({ kind: 'rest', seconds: dose.restSeconds });
       segments.push({ kind: 'breaths', seconds, side, set, stretches });
+      if (dose.staySeconds) segments.push({ kind: 'stay', seconds: dose.staySeconds, side, set });
     }
   });
   return segments;

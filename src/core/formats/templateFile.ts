@@ -24,7 +24,20 @@ export function templateOf({ items, request }: Plan): Template {
     minutes: request.minutes,
     leadSchool: request.leadSchool,
     items: items.map(
-      ({ drillId, position, props, side, cadences, breaths, sets, restSeconds, setUpSeconds, contrast, own }) => ({
+      ({
+        drillId,
+        position,
+        props,
+        side,
+        cadences,
+        breaths,
+        sets,
+        restSeconds,
+        setUpSeconds,
+        staySeconds,
+        contrast,
+        own,
+      }) => ({
         drillId,
         position,
         props,
@@ -34,6 +47,7 @@ export function templateOf({ items, request }: Plan): Template {
         sets,
         restSeconds,
         setUpSeconds,
+        ...(staySeconds === undefined ? {} : { staySeconds }),
         ...(contrast ? { contrast } : {}),
         ...(own ? { own } : {}),
       }),

@@ -15,6 +15,7 @@ const row = (says: string, ...takesOut: Component[]): Form => ({ says, takesOut 
  */
 export const forms = {
   noPause: row('no pause, straight on', 'hold', 'longHold'),
+  noStay: row('no stay at the end', 'longStay', 'strain'),
   shortSets: row('one short set with an outside focus, ended at will'),
   softExhale: row('soft pursed exhale, never to empty', 'forcedExhale'),
   offTheBack: row('sitting, propped or on the side'),
@@ -47,6 +48,8 @@ export const formIds = Object.keys(forms) as [FormId, ...FormId[]];
 export const waysOut: Readonly<Partial<Record<Component, FormId>>> = {
   hold: 'noPause',
   longHold: 'noPause',
+  longStay: 'noStay',
+  strain: 'noStay',
   forcedExhale: 'softExhale',
   floorLift: 'releaseOnly',
   deepBreath: 'easyBreath',

@@ -20,7 +20,7 @@ import { type AxisId, type SchoolId, clashes, everydayRules, schools } from '../
 import { type RegionId, type Shares, type TrunkEffect, predictShares, regionIds, regions } from '../trunk';
 import { type DrillHistory, isOwned, prescribedBreaths } from './history';
 import { fitOf, formsInWords, refusalsOf } from './fit';
-import { type PlanItem, type PlanRequest, drillOf, itemComponents, startCadences } from './plan';
+import { type PlanItem, type PlanRequest, drillOf, itemComponents, startCadences, startStay } from './plan';
 import { newFromLevel, worth } from './rules';
 
 /** What the planner knows besides the request. */
@@ -276,6 +276,7 @@ function itemFor(
       sets: now.sets.start,
       restSeconds: now.restSeconds,
       setUpSeconds: now.setUpSeconds,
+      ...startStay(now),
       ...(fit.forms.length > 0 ? { forms: fit.forms } : {}),
       changes: [...formsInWords(fit), ...oneSide],
       cues: cuesFor(now, request.leadSchool, history.get(drill.id)),

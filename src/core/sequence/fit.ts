@@ -2,14 +2,14 @@ import { type Cadence } from '../cadence';
 import { type Drill, type PositionId, type PropId, type Range, remade } from '../catalogue';
 import { type FormId, type Gate, type Gates, checkComponents, forms, waysOut } from '../safety';
 import { lowered } from '../reasons';
-import { type PlanItem, itemComponents, plainDrill, startCadences } from './plan';
+import { type PlanItem, itemComponents, plainDrill, startCadences, startStay } from './plan';
 
 /** How a drill stands with somebody's limits: in these forms, for these reasons, or not at all. */
 export type Fit = { forms: FormId[]; because: Gate[] } | { refused: Gate };
 
 /** What of an item decides how it stands. */
 export type Standing = Pick<PlanItem, 'drillId' | 'position' | 'props' | 'cadences' | 'forms'> &
-  Partial<Pick<PlanItem, 'own' | 'side' | 'breaths' | 'sets'>>;
+  Partial<Pick<PlanItem, 'own' | 'side' | 'breaths' | 'sets' | 'staySeconds'>>;
 
 /**
  * What speaks against an item as it is: what is blocked, and what would have to be done in a form that it is not in.
@@ -80,6 +80,7 @@ export function refitted(item: PlanItem, gates: Gates): PlanItem | null {
         cadences: cadencesWithin(now, item.cadences),
         breaths: within(now.breaths, item.breaths),
         sets: within(now.sets, item.sets),
+        staySeconds: now.stay ? within(now.stay, item.staySeconds ?? now.stay.start) : undefined,
         changes: formsInWords(fit),
         cues: item.cues?.filter((words) => now.cues.some((cue) => cue.words === words)) ?? [],
       };
@@ -109,6 +110,7 @@ const startItem = (drill: Drill, now: Drill) => ({
   cadences: startCadences(now),
   breaths: now.breaths.start,
   sets: now.sets.start,
+  ...startStay(now),
 });
 
 /** The forms of a fit in words, each with why. @example formsInWords(fit) // ['release only on the exhale (pregnant, week 36)'] */

@@ -35,4 +35,5 @@ export {
   planTotals,
   recheckSeconds,
   startCadences,
+  startStay,
 } from './plan';

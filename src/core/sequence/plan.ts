@@ -44,6 +44,8 @@ export const planItemSchema = z.object({
   sets: z.number().int().min(1).max(10),
   restSeconds: z.number().int().min(0).max(300),
   setUpSeconds: z.number().int().min(0).max(300),
+  /** Seconds of staying after each set. */
+  staySeconds: z.number().int().min(0).max(120).optional(),
   /** The other forms a condition asks for: what is shown, said and counted is the drill as it is in them. */
   forms: z.array(z.enum(formIds)).max(formIds.length).optional(),
   /** The same in words, with why. */
@@ -100,6 +102,7 @@ type Named = Pick<PlanItem, 'drillId'> & {
   position?: PositionId;
   cadences?: readonly Cadence[];
   props?: readonly PropId[];
+  staySeconds?: number | undefined;
 };
 
 /** The drill of an item as the catalogue has it, in no form; undefined when it no longer has it. */
@@ -107,12 +110,15 @@ export const plainDrill = (item: Named): Drill | undefined => item.own ?? findDr
 
 /**
  * The drill of an item in the forms it is done in, or undefined when the catalogue no longer has it. Whoever takes its pauses
- * out by hand has it without the words for them.
+ * or its stay out by hand has it without the words for them.
  */
 export function knownDrill(item: Named): Drill | undefined {
   const plain = plainDrill(item);
   if (!plain || !item.position) return plain;
-  const dropped = item.cadences && pauses(plain) && !item.cadences.some(isHold) ? (['noPause'] as const) : [];
+  const dropped: FormId[] = [
+    ...(item.cadences && pauses(plain) && !item.cadences.some(isHold) ? (['noPause'] as const) : []),
+    ...(item.cadences && plain.stay && !item.staySeconds ? (['noStay'] as const) : []),
+  ];
   const wanted = [...(item.forms ?? []), ...dropped];
   const now = remade(plain, wanted, item.position) ?? remade(plain, item.forms ?? [], item.position) ?? plain;
   return item.props ? inProps(now, item.props) : now;
@@ -178,7 +184,7 @@ const longStandingSeconds = 90;
 export function itemComponents(
   item: Named &
     Pick<PlanItem, 'position' | 'props' | 'cadences'> &
-    Partial<Pick<PlanItem, 'side' | 'breaths' | 'sets'>>,
+    Partial<Pick<PlanItem, 'side' | 'breaths' | 'sets' | 'staySeconds'>>,
 ): Component[] {
   const { position, cadences, side, breaths = 0, sets = 1 } = item;
   const own = componentsOf(drillOf(item)).filter((component) => component !== 'hold');
@@ -199,6 +205,10 @@ export function itemComponents(
   }
   return [...found];
 }
+
+/** How long a drill stays after a set as it begins, as an item holds it. */
+export const startStay = ({ stay }: Drill): Pick<PlanItem, 'staySeconds'> =>
+  stay && stay.start > 0 ? { staySeconds: stay.start } : {};
 
 /** The cadences a drill starts with: one, or the rungs of its ladder. */
 export const startCadences = (drill: Drill): Cadence[] =>

@@ -30,6 +30,10 @@ export function blankDrill(id: string): Drill {
     sets: range(1, 1, 3),
     restSeconds: 20,
     sides: 'none',
+    counting: { each: 'breath', breathsEach: 1, feet: false },
+    setsAre: 'sets',
+    afterSet: null,
+    stay: null,
     floorCue: 'Moves with the breath.',
     abdominalCue: 'Soft.',
     stances: {},
@@ -46,6 +50,7 @@ export function blankDrill(id: string): Drill {
     faults: [],
     easier: null,
     harder: null,
+    otherWay: null,
     level: 2,
     provenance: setByYou,
   };
