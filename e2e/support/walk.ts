@@ -46,8 +46,8 @@ export async function seedClient(
   url: string,
   name: string,
   more: (visitId: string) => object[] = () => [],
-  /** Questions answered yes, with their details. */
-  yes: Record<string, object> = {},
+  /** Questions answered yes, with their details; null when nobody asked any but those of pregnancy and birth. */
+  yes: Record<string, object> | null = {},
 ) {
   const [clientId, visitId] = [uuid(), uuid()];
   const fact = (key: string, value: unknown) => ({
@@ -57,7 +57,9 @@ export async function seedClient(
   const commands = [
     { kind: 'client.create', payload: { clientId, factId: uuid(), name } },
     { kind: 'visit.start', payload: { visitId, clientId } },
-    ...conditionIds.map((id) => fact(`answer:${id}`, id in yes ? { value: 'yes', ...yes[id] } : { value: 'no' })),
+    ...conditionIds
+      .filter((id) => yes !== null || id === 'pregnancy' || id === 'recentBirth')
+      .map((id) => fact(`answer:${id}`, yes && id in yes ? { value: 'yes', ...yes[id] } : { value: 'no' })),
     fact('emergency', { present: [] }),
     fact('redFlags', { present: [] }),
     ...more(visitId),
@@ -73,14 +75,25 @@ export const seedReading = (
   page: Page,
   url: string,
   name: string,
-  { intent = 'openSidesAndBack', side = null as 'left' | 'right' | null, patterns = ['sidesAndBackClosed'] } = {},
+  {
+    intent = 'openSidesAndBack',
+    side = null as 'left' | 'right' | null,
+    patterns = ['sidesAndBackClosed'],
+    asked = true,
+  } = {},
 ) =>
-  seedClient(page, url, name, (visitId) => [
-    {
-      kind: 'reading.confirm',
-      payload: { readingId: uuid(), visitId, reading: { intent, side, patterns, ownLine: '', snapshot: null } },
-    },
-  ]);
+  seedClient(
+    page,
+    url,
+    name,
+    (visitId) => [
+      {
+        kind: 'reading.confirm',
+        payload: { readingId: uuid(), visitId, reading: { intent, side, patterns, ownLine: '', snapshot: null } },
+      },
+    ],
+    asked ? {} : null,
+  );
 
 /** An item of a plan: three breaths of 2 in, 4 out, sitting, unless said otherwise. */
 export const planItem = (drillId: string, rest: Partial<PlanItem>) =>

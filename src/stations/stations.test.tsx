@@ -307,7 +307,13 @@ describe('Sequence', () => {
   });
 
   test('doses and cadences are said as a coach says them', () => {
-    const item = { side: 'both', sets: 2, breaths: 5, cadences: [cadence(4, 6)] } as unknown as PlanItem;
+    const item = {
+      drillId: 'towel-hug',
+      side: 'both',
+      sets: 2,
+      breaths: 5,
+      cadences: [cadence(4, 6)],
+    } as unknown as PlanItem;
     expect(doseInWords(item)).toBe('2 × 5 breaths, each side');
     expect(doseInWords({ ...item, side: 'left', sets: 1 })).toBe('5 breaths, left');
     expect(cadencesInWords(item)).toBe('4 in, 6 out');

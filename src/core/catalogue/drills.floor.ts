@@ -44,7 +44,8 @@ export const floorDrills: readonly Drill[] = [
     setUpSeconds: 20,
     steps: [
       ['inhale', 'Wait; ribs wide, belly soft.'],
-      ['exhale', 'Begin the exhale, then lift the foot; the next exhale lowers it.'],
+      ['exhale', 'Begin the exhale, then lift the foot.'],
+      ['exhale', 'Out again, and the foot comes down.'],
     ],
     breath: { inhale: range(3, 3.5, 5), exhale: range(3, 4, 6) },
     breaths: range(4, 8, 12),

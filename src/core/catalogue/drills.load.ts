@@ -17,8 +17,10 @@ export const loadDrills: readonly Drill[] = [
       'Feet as tripods. Tuck, then peel the back off the floor from below; inhale at the top, roll down from above.',
     setUpSeconds: 20,
     steps: [
-      ['inhale', 'At the top or at the bottom, and nowhere else.'],
-      ['exhale', 'Roll, one bone after the other.'],
+      ['inhale', 'Lying; wide and soft.'],
+      ['exhale', 'Tuck, and roll up, one bone after the other.'],
+      ['inhale', 'At the top; stay there for it.'],
+      ['exhale', 'Roll down from above, one bone after the other.'],
     ],
     breath: { inhale: range(2, 3, 4), exhale: range(4, 5, 7) },
     // Each way is a breath: three bridges are six.

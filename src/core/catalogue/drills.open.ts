@@ -275,9 +275,8 @@ export const openDrills: readonly Drill[] = [
     setUp: 'Band snug round the lower ribs, own hand on the breastbone, other hand behind if it reaches.',
     setUpSeconds: 35,
     steps: [
-      ['throughout', 'First two breaths: widen the band all round, narrow it again.'],
-      ['inhale', 'Low ribs stay; breastbone forward, blades apart, shoulders down.'],
-      ['exhale', 'Low ribs lower still, the light lift renewed; then the breastbone sinks.'],
+      ['inhale', 'First two: widen the band all round. Then: breastbone forward, blades apart.'],
+      ['exhale', 'First two: narrow it. Then: low ribs lower, the light lift renewed.'],
     ],
     breath: { inhale: range(3, 4, 5), exhale: range(4, 6, 8) },
     breaths: range(4, 6, 10),

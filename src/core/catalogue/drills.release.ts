@@ -196,7 +196,8 @@ export const releaseDrills: readonly Drill[] = [
     setUpSeconds: 20,
     steps: [
       ['inhale', 'Wait; ribs wide.'],
-      ['exhale', 'Begin the exhale, then slide the heel out; the next exhale brings it back.'],
+      ['exhale', 'Begin the exhale, then slide the heel out.'],
+      ['exhale', 'Out again, and the heel comes back.'],
     ],
     breath: { inhale: range(2.5, 3, 4), exhale: range(4, 5, 6) },
     breaths: range(4, 8, 12),

@@ -128,8 +128,8 @@ describe('what answers what', () => {
   test('sternum and blades: the whole band first, then a light lift kept; also for those who lift the shoulders', () => {
     const sternum = drill('sternum-and-blades');
     expect(sternum.steps[0]).toMatchObject({
-      phase: 'throughout',
-      words: expect.stringMatching(/widen the band all round/),
+      phase: 'inhale',
+      words: expect.stringMatching(/first two: widen the band all round/i),
     });
     expect(sternum.floorCue).toMatch(/light lift kept/);
     expect(sternum.answers).toContain('upperChest');

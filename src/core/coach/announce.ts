@@ -26,6 +26,7 @@ export function announcement(state: RunState, { item, timed, moment, over }: Run
   if (state.status === 'ready') return '';
   const { segment } = timed;
   if (segment.kind === 'rest') return 'Rest.';
+  if (segment.kind === 'stay') return 'Stay, and breathe.';
   if (segment.kind === 'change side') return `Now the ${segment.to} side.`;
   if (segment.kind === 'set-up' || !moment) return `Next position: ${state.items[item]!.position}.`;
   if (moment.phaseSeconds < spokenFromSeconds) return '';

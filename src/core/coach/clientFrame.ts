@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { type Segment } from '../dose';
 import { cadenceSchema } from '../cadence';
 import { type RunState, cursorAt } from './run';
 import { locate, timelineOf } from './timeline';
@@ -52,7 +53,7 @@ export function clientFrame(
   const cursor = cursorAt(state, nowEpochMs);
   const { timed, intoSeconds, over } = locate(timelineOf(state.items), cursor);
   if (!timed.breaths || over) {
-    return { kind: 'rest', words: timed.segment.kind === 'change side' ? `Now the ${timed.segment.to} side` : 'Rest' };
+    return { kind: 'rest', words: betweenWords(timed.segment) };
   }
   return {
     kind: 'breathing',
@@ -62,4 +63,9 @@ export function clientFrame(
     showCount,
     cue,
   };
+}
+
+function betweenWords(segment: Segment): string {
+  if (segment.kind === 'change side') return `Now the ${segment.to} side`;
+  return segment.kind === 'stay' ? 'Stay, and breathe' : 'Rest';
 }

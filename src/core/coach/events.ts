@@ -14,7 +14,11 @@ const sitOut = z.array(z.uuid()).max(6).optional();
 export const pacingModes = ['fixed', 'follow', 'ramp'] as const;
 export type PacingMode = (typeof pacingModes)[number];
 
-export const swapReasons = ['easier', 'harder', 'by hand'] as const;
+export const swapReasons = ['easier', 'harder', 'another way', 'by hand'] as const;
+
+/** What a recheck of the marker after a drill showed. */
+export const helpedWords = ['better', 'same', 'worse'] as const;
+export type Helped = (typeof helpedWords)[number];
 export const settledThens = ['go on', 'easier', 'end', 'refer'] as const;
 export type SettledThen = (typeof settledThens)[number];
 
@@ -61,6 +65,8 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('named'), of: z.uuid(), fault: z.enum(faultIds) }),
   z.object({ type: z.literal('cue'), item, cue: z.string().max(120), landed: z.enum(['yes', 'partly', 'no']) }),
   z.object({ type: z.literal('effort'), item, of10: z.number().int().min(0).max(10), who }),
+  /** The marker rechecked right after a drill, so that a change belongs to it. */
+  z.object({ type: z.literal('helped'), item, result: z.enum(helpedWords), who }),
   z.object({ type: z.literal('swap'), item, to: planItemSchema, why: z.enum(swapReasons).optional(), sitOut }),
   z.object({ type: z.literal('stop'), item, who }),
   z.object({

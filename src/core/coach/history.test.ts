@@ -29,6 +29,7 @@ const summary = (rest: object) =>
     deliveredSeconds: 90,
     cycles: { planned: 8, paced: 8, tapped: null },
     efforts: [],
+    helped: null,
     swapped: null,
     faults: [],
     cues: [],

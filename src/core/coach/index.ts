@@ -9,7 +9,9 @@ export {
   silentAfterMs,
 } from './clientFrame';
 export {
+  type Helped,
   type PacingMode,
+  helpedWords,
   type RunEvent,
   type SettledThen,
   type StampedEvent,
@@ -70,6 +72,8 @@ export {
   stateOf,
   stepRun,
 } from './run';
+export { type Counted, countedAt, stepAt } from './counting';
+export { watchSigns } from './watching';
 export { type ClockBridge, audioTimeOf, lateSeconds, observeClocks } from './sound';
 export {
   type ItemSummary,

@@ -1,6 +1,6 @@
 import { cycleSeconds } from '../cadence';
 import { type PlanItem } from '../sequence';
-import { type RunEvent, type StampedEvent } from './events';
+import { type Helped, type RunEvent, type StampedEvent } from './events';
 import { tappedCycles } from './pacing';
 import { type RunState, cursorAt, freshRun, stepRun } from './run';
 import { type RunItem, locate, timelineOf } from './timeline';
@@ -20,9 +20,11 @@ export interface ItemSummary {
   faults: { fault: string; times: number }[];
   cues: { cue: string; landed: 'yes' | 'partly' | 'no' }[];
   efforts: number[];
+  /** What the marker showed right after it; null when it was not rechecked. */
+  helped: Helped | null;
   stopped: boolean;
   /** Why another drill took its place, or null. */
-  swapped: 'easier' | 'harder' | 'by hand' | null;
+  swapped: Extract<RunEvent, { type: 'swap' }>['why'] | null;
 }
 
 export interface RunSummary {
@@ -159,6 +161,7 @@ function summed({ item, planned, index, events, seconds, swapped }: Tenure, name
     faults: [...faults].map(([fault, times]) => ({ fault, times })),
     cues: events.flatMap(({ event }) => (event.type === 'cue' ? [{ cue: event.cue, landed: event.landed }] : [])),
     efforts: events.flatMap(({ event }) => (event.type === 'effort' ? [event.of10] : [])),
+    helped: events.reduce<Helped | null>((last, { event }) => (event.type === 'helped' ? event.result : last), null),
     stopped: events.some(({ event }) => event.type === 'stop'),
     swapped,
   } satisfies ItemSummary;
@@ -176,7 +179,7 @@ function standing(state: RunState): StampedEvent[] {
   return state.events.filter(({ id }) => !undone.has(id));
 }
 
-const undoable: readonly RunEvent['type'][] = ['fault', 'cue', 'effort', 'note'];
+const undoable: readonly RunEvent['type'][] = ['fault', 'cue', 'effort', 'helped', 'note'];
 
 /** The newest thing marked by hand that can be taken back, or null. */
 export function lastMark(state: RunState): StampedEvent | null {

@@ -149,7 +149,8 @@ export const gateTable: readonly GateRow[] = [
   row(
     'lung',
     ['hold', 'longHold', 'forcedExhale', 'bellyPush'],
-    [protect('offTheBack', 'flatSupine'), protect('ribsAlone', 'flare')],
+    // Ours: lying on the front takes as much room as lying on the back.
+    [protect('offTheBack', 'flatSupine', 'prone', 'proneRibs'), protect('ribsAlone', 'flare')],
     ['wheeze', 'cough', 'inhaler at hand'],
     { clearable: ['hold', 'longHold'] },
   ),

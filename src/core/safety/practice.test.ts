@@ -152,6 +152,7 @@ const cells: Cells[] = [
     },
     otherwise: {
       'sitting, leaning forward on the arms': ['flatSupine', ['offTheBack']],
+      'nor on the front (added)': ['prone', ['offTheBack']],
       'a barrel-shaped chest is not a flare to correct': ['flare', ['ribsAlone']],
     },
     watch: ['wheeze', 'cough', 'inhaler at hand'],

@@ -45,7 +45,7 @@ function weighed(candidates: readonly Candidate[], weights: readonly number[], r
 export interface Alternative {
   drill: Drill;
   item: Omit<PlanItem, 'id'>;
-  relation: 'easier' | 'harder' | 'other';
+  relation: 'easier' | 'harder' | 'another way' | 'other';
   /** Worth of the plan with it, as a part of its worth now: 0.95 is five per cent less. */
   worth: number;
   /** Seconds the visit gets longer or shorter by. */
@@ -55,6 +55,15 @@ export interface Alternative {
   /** A rule the plan would break with it that it does not break now, in words. */
   breaks: string | null;
 }
+
+const relationOf = ({ id }: Drill, current: Drill | undefined): Alternative['relation'] =>
+  id === current?.easier
+    ? 'easier'
+    : id === current?.harder
+      ? 'harder'
+      : id === current?.otherWay
+        ? 'another way'
+        : 'other';
 
 /**
  * What could stand in an item's place, or be added: its easier and harder neighbours first, then by what the plan would be
@@ -95,7 +104,7 @@ export function alternatives(
     best.set(drill.id, {
       drill,
       item: { ...item, reasons: [], byHand: true },
-      relation: drill.id === current?.easier ? 'easier' : drill.id === current?.harder ? 'harder' : 'other',
+      relation: relationOf(drill, current),
       points: then.points,
       worth: now.points > 0 ? then.points / now.points : 1,
       seconds: then.seconds - secondsNow,
@@ -103,7 +112,7 @@ export function alternatives(
       breaks: then.broken !== null && then.broken !== now.broken ? then.broken : null,
     });
   }
-  const order = { easier: 0, harder: 1, other: 2 };
+  const order = { easier: 0, harder: 1, 'another way': 2, other: 3 };
   return [...best.values()]
     .sort(
       (a, b) =>

@@ -82,7 +82,18 @@ function runLines(summary: RunSummary): string[] {
  * @example itemInWords(summary) // 'Towel round the ribs, sitting: 8 of 10 breaths at 3 in, 6 out; shoulders creep up × 2; landed “Fill the towel”.'
  */
 export function itemInWords(summary: ItemSummary): string {
-  const { item, plannedBreaths, deliveredBreaths, cycles, faults: marks, cues, efforts, stopped, swapped } = summary;
+  const {
+    item,
+    plannedBreaths,
+    deliveredBreaths,
+    cycles,
+    faults: marks,
+    cues,
+    efforts,
+    helped,
+    stopped,
+    swapped,
+  } = summary;
   const name = knownDrill(item)?.name ?? item.drillId;
   const [first] = item.cadences;
   const cadence = first && item.cadences.length === 1 ? ` at ${cadenceInWords(first)}` : '';
@@ -97,13 +108,17 @@ export function itemInWords(summary: ItemSummary): string {
   const landed = cues.filter((cue) => cue.landed === 'yes').map(({ cue }) => `“${cue}”`);
   const parts = [
     `${name}, ${item.position}: ${deliveredBreaths} of ${plannedBreaths} breaths${cadence}${rate}`,
+    ...(item.changes.length > 0 ? [`done otherwise: ${item.changes.join(', ')}`] : []),
     ...marks.map(
       ({ fault, times }) => `${faults[fault as FaultId]?.words ?? 'unnamed mark'}${times > 1 ? ` × ${times}` : ''}`,
     ),
     ...(landed.length > 0 ? [`landed ${listed(landed)}`] : []),
     ...(efforts.length > 0 ? [`effort ${efforts.at(-1)} of 10`] : []),
+    ...(helped ? [`the marker right after it: ${helped}`] : []),
     ...(stopped ? ['stopped'] : []),
-    ...(swapped ? [swapped === 'by hand' ? 'changed for another' : `changed for the ${swapped} one`] : []),
+    ...(swapped
+      ? [swapped === 'easier' || swapped === 'harder' ? `changed for the ${swapped} one` : 'changed for another']
+      : []),
   ];
   return `${parts.join('; ')}.`;
 }

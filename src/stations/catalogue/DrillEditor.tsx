@@ -328,12 +328,74 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
         <ErrorLine words={errorOf('faults')} />
       </Group>
 
+      <Group title="What is counted">
+        <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+          <ChoiceChips
+            label="A set counts"
+            value={draft.counting.each === 'breath' ? 'breaths' : `${draft.counting.breathsEach}`}
+            choices={[
+              { value: 'breaths', label: 'Breaths' },
+              { value: '1', label: 'Repetitions of one breath' },
+              { value: '2', label: 'Repetitions of two' },
+            ]}
+            onChange={(value) =>
+              set({
+                counting:
+                  value === 'breaths'
+                    ? { each: 'breath', breathsEach: 1, feet: false }
+                    : { ...draft.counting, each: 'repetition', breathsEach: value === '1' ? 1 : 2 },
+              })
+            }
+          />
+          <ChoiceChips
+            label="Feet"
+            value={draft.counting.feet ? 'change' : 'no'}
+            choices={[
+              { value: 'no', label: 'Do not change' },
+              { value: 'change', label: 'Change each repetition' },
+            ]}
+            onChange={(value) => set({ counting: { ...draft.counting, each: 'repetition', feet: value === 'change' } })}
+          />
+          <ChoiceChips
+            label="A set is called"
+            value={draft.setsAre}
+            choices={[
+              { value: 'sets', label: 'Set' },
+              { value: 'rounds', label: 'Round' },
+              { value: 'levels', label: 'Level' },
+            ]}
+            onChange={(setsAre) => set({ setsAre })}
+          />
+          <Stepper
+            label="Stay after a set"
+            unit="s"
+            step={5}
+            value={draft.stay?.start ?? 0}
+            min={0}
+            max={60}
+            onChange={(seconds) =>
+              set({ stay: seconds === 0 ? null : { min: 0, start: seconds, max: Math.max(30, seconds) } })
+            }
+          />
+        </div>
+        <Field label="Asked or done after each set">
+          {(ids) => (
+            <TextInput
+              {...ids}
+              maxLength={120}
+              value={draft.afterSet ?? ''}
+              onChange={(event) => set({ afterSet: event.target.value === '' ? null : event.target.value })}
+            />
+          )}
+        </Field>
+      </Group>
+
       <Group title="Neighbours and stances">
-        <div className="grid gap-4 sm:grid-cols-3">
-          {(['easier', 'harder'] as const).map((key) => (
+        <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
+          {(['easier', 'harder', 'otherWay'] as const).map((key) => (
             <NamedSelect
               key={key}
-              label={key === 'easier' ? 'Easier neighbour' : 'Harder neighbour'}
+              label={neighbourLabels[key]}
               error={errorOf(key)}
               value={draft[key] ?? ''}
               none="none"
@@ -422,6 +484,8 @@ function readKept(key: string): Partial<Drill> | null {
     return null;
   }
 }
+
+const neighbourLabels = { easier: 'Easier neighbour', harder: 'Harder neighbour', otherWay: 'Another way' } as const;
 
 /** The draft, written into this browser on every change, so that a closed tab loses nothing. */
 function useKeptDraft(initial: Drill): [Drill, (draft: Drill) => void, () => void] {

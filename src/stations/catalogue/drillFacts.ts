@@ -35,11 +35,21 @@ export function factsOfDrill(drill: Drill, nameOf: (id: string) => string): { he
       head: 'Dose',
       words: [
         breath.kind === 'ladder' ? `${breath.rungs.length} breaths` : rangeInWords(drill.breaths, 'breaths'),
-        rangeInWords(drill.sets, drill.sets.start === 1 ? 'set' : 'sets'),
+        rangeInWords(drill.sets, drill.sets.start === 1 ? drill.setsAre.slice(0, -1) : drill.setsAre),
         ...(drill.sets.max > 1 ? [`${drill.restSeconds} s rest`] : []),
         ...(drill.sides === 'none' ? [] : ['each side, or one']),
       ].join('; '),
     },
+    ...(drill.counting.each === 'repetition'
+      ? [
+          {
+            head: 'Counted',
+            words: `repetitions of ${drill.counting.breathsEach === 1 ? 'one breath' : 'two breaths'}${drill.counting.feet ? ', changing feet' : ''}`,
+          },
+        ]
+      : []),
+    ...(drill.stay ? [{ head: 'Stay', words: `${rangeInWords(drill.stay, 's')}, breathing freely` }] : []),
+    ...(drill.afterSet ? [{ head: `After each ${drill.setsAre.slice(0, -1)}`, words: drill.afterSet }] : []),
     { head: 'Movement', words: capital(movementWords[drill.movement]) },
     { head: 'Props', words: drill.props.length > 0 ? listed(drill.props.map((id) => withSubstitutes(id))) : 'none' },
     { head: 'Pelvic floor', words: drill.floorCue },
@@ -47,6 +57,7 @@ export function factsOfDrill(drill: Drill, nameOf: (id: string) => string): { he
     { head: 'Level', words: `${drill.level} of 6` },
     { head: 'Easier', words: drill.easier ? nameOf(drill.easier) : '–' },
     { head: 'Harder', words: drill.harder ? nameOf(drill.harder) : '–' },
+    ...(drill.otherWay ? [{ head: 'Another way', words: nameOf(drill.otherWay) }] : []),
     {
       head: 'Wants first',
       words: drill.prerequisites.length > 0 ? listed(drill.prerequisites.map(nameOf)) : 'nothing',

@@ -127,7 +127,7 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
 
   return (
     <>
-      <ol className="border-t border-ink">
+      <ol className="border-t border-ink" data-plan>
         {plan.items.map((item, i) => (
           <li key={item.id} className="flex flex-wrap items-baseline gap-x-4 border-b border-rule py-2">
             <span className="w-6 text-right text-ink2">{i + 1}</span>

@@ -3,6 +3,7 @@
 import { useCallback, useMemo } from 'react';
 import { type Phase } from '@/core/cadence';
 import { type FaultId, faults, positions, props } from '@/core/catalogue';
+import { stepAt } from '@/core/coach';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf } from '@/core/sequence';
 import { Button } from '@/parts/Button';
@@ -62,9 +63,9 @@ export function Middle(props: Props) {
   const phase = (shown.phase ?? 'inhale') as Phase;
   const paused = status === 'paused';
   return (
-    <button type="button" onClick={onPress} className="flex min-h-0 min-w-0 flex-col text-left">
-      <span className="flex min-h-0 grow justify-between gap-4">
-        <span className="flex min-w-0 flex-col">
+    <button type="button" onClick={onPress} className="flex min-h-0 min-w-0 flex-col gap-2 text-left">
+      <span className="flex min-h-0 items-start justify-between gap-4">
+        <span className="flex min-w-0 flex-wrap items-end gap-x-8 gap-y-1">
           <span
             className={`text-7xl leading-none font-bold lg:text-[min(9rem,17dvh)] ${paused ? 'text-ink2 lg:!text-[min(7rem,14dvh)]' : phaseInk[phase]}`}
             data-phase={phase}
@@ -72,7 +73,7 @@ export function Middle(props: Props) {
             {paused ? 'WAITING' : phaseWords[phase]}
           </span>
           {paused ? (
-            <span className="mt-6 block text-3xl font-semibold">
+            <span className="block text-3xl font-semibold">
               {state.pausedBy === 'gap'
                 ? 'Back where you left it. Tap, or Space, to go on.'
                 : 'Tap, or Space, to go on.'}
@@ -80,16 +81,50 @@ export function Middle(props: Props) {
           ) : (
             <Tick
               ask={askCount}
-              className={`min-h-0 text-7xl leading-none font-bold ${tight ? 'lg:text-[min(11rem,18dvh)]' : 'lg:text-[min(16.25rem,31dvh)]'}`}
+              className={`text-7xl leading-none font-bold ${tight ? 'lg:text-[min(9rem,15dvh)]' : 'lg:text-[min(11rem,20dvh)]'}`}
             />
           )}
         </span>
-        <span className="hidden min-h-0 w-56 shrink-0 self-center xl:block">
-          <TrunkSection motion={motion} view="side" ask={askBreath} className="max-h-88 w-full" />
+        <span className={`hidden shrink-0 ${tight ? '' : 'xl:block'}`}>
+          <TrunkSection motion={motion} view="side" ask={askBreath} className="h-[min(12rem,22dvh)] w-auto" />
         </span>
       </span>
-      <Ribbon stretches={stretches} askSeconds={askSeconds} className="w-full shrink-0" />
+      <Now item={item} phase={phase} breath={shown.breath} tight={tight} />
+      <Ribbon stretches={stretches} askSeconds={askSeconds} className="mt-auto w-full shrink-0 max-lg:hidden" />
     </button>
+  );
+}
+
+/** What to do in this phase, and what floor and belly do meanwhile: read from across the room. */
+function Now({ item, phase, breath, tight }: { item: PlanItem; phase: Phase; breath: number; tight: boolean }) {
+  const drill = drillOf(item);
+  const step = stepAt(drill, phase, breath);
+  return (
+    <span className="flex min-h-0 flex-col gap-2">
+      {step && (
+        <span
+          className={`block leading-[1.08] font-semibold ${step.length > 60 ? 'text-2xl lg:text-[min(1.8rem,4dvh)] xl:text-[min(2.2rem,5dvh)]' : 'text-3xl lg:text-[min(2.2rem,5dvh)] xl:text-[min(2.8rem,6.2dvh)]'}`}
+          data-step
+        >
+          {step}
+        </span>
+      )}
+      {!tight && (
+        <span
+          className="block text-lg leading-tight lg:text-[min(1.3rem,3dvh)] xl:text-[min(1.6rem,3.6dvh)]"
+          data-lines
+        >
+          <span className="block">
+            <span className="text-ink2">Floor: </span>
+            {drill.floorCue}
+          </span>
+          <span className="block">
+            <span className="text-ink2">Belly: </span>
+            {drill.abdominalCue}
+          </span>
+        </span>
+      )}
+    </span>
   );
 }
 
@@ -103,8 +138,8 @@ function Ready({ run, item, onBegin, ask, motion }: Inner) {
   return (
     <section className="grid min-h-0 min-w-0 items-center gap-5 xl:grid-cols-[minmax(0,1fr)_11rem]">
       <div className="flex min-w-0 flex-col gap-5">
-        <p className="text-5xl leading-tight font-semibold lg:text-[4.2rem]">{capital(item.position)}</p>
-        <p className="text-2xl">
+        <p className="text-4xl leading-tight font-semibold lg:text-[4.2rem]">{capital(item.position)}</p>
+        <p className="text-lg lg:text-2xl">
           {drill.name}. {drill.setUp}
         </p>
         <div>
@@ -148,35 +183,53 @@ function Between({ run, shown, item, naming, onPress, ask, motion }: Inner) {
   const drill = drillOf(item);
   const { segment } = run.timeline.segments[shown.segment] ?? place().timed;
   const rest = shown.kind === 'rest';
+  const stay = shown.kind === 'stay';
+  const before = shown.kind === 'set-up' ? run.state.items[shown.item - 1] : undefined;
+  // What a round changed is asked when it is over: in the rest, and once more when the next drill is set up.
+  const asked = rest ? drill.afterSet : before ? drillOf(before).afterSet : null;
+  const throughout = drill.steps.find(({ phase }) => phase === 'throughout')?.words;
   const askLeft = useCallback(() => `${Math.ceil(place().leftSeconds)} s`, [place]);
   const title =
     rest || segment.kind === 'rest'
       ? 'Rest'
-      : segment.kind === 'change side'
-        ? `Now the ${segment.to} side`
-        : capital(positions[item.position].name);
+      : stay
+        ? 'Stay, and breathe'
+        : segment.kind === 'change side'
+          ? `Now the ${segment.to} side`
+          : capital(positions[item.position].name);
   return (
     <section className="grid min-h-0 min-w-0 gap-4 xl:grid-cols-[minmax(0,1fr)_11rem]">
       <div className="flex min-h-0 min-w-0 flex-col justify-center gap-4">
-        <button type="button" onClick={onPress} className="flex min-w-0 flex-col gap-4 text-left">
-          <span className="text-2xl text-ink2">
+        <button type="button" onClick={onPress} className="flex min-w-0 flex-col gap-2 text-left lg:gap-4">
+          <span className="text-lg text-ink2 lg:text-2xl">
             {state.status === 'paused'
               ? state.pausedBy === 'gap'
                 ? 'Back where you left it. Tap, or Space, to go on.'
                 : 'waiting: tap to go on'
               : rest
-                ? 'rest, then the next set'
-                : 'set up'}
+                ? `rest, then the next ${drill.setsAre.slice(0, -1)}`
+                : stay
+                  ? 'after the last repetition'
+                  : 'set up'}
           </span>
-          <span className="text-5xl leading-none font-semibold lg:text-[4.5rem]">{title}</span>
-          <span className="text-2xl lg:text-3xl">
+          <span className="text-4xl leading-none font-semibold lg:text-[4.5rem]">{title}</span>
+          <span className="text-lg leading-snug lg:text-3xl">
+            {asked && (
+              <span className="mb-2 block font-semibold" data-after-set>
+                {before ? `${drillOf(before).name}: ` : ''}
+                {asked}
+              </span>
+            )}
             {rest
               ? ''
-              : [capital(item.props.map((id) => props[id].name).join(', ')), drill.setUp]
-                  .filter((part) => part !== '')
-                  .join('. ')}
+              : stay
+                ? `${drill.floorCue} ${drill.abdominalCue}`
+                : [capital(item.props.map((id) => props[id].name).join(', ')), drill.setUp, throughout ?? '']
+                    .filter((part) => part !== '')
+                    .map((part) => part.replace(/\.?$/, '.'))
+                    .join(' ')}
           </span>
-          <Tick ask={askLeft} className="text-7xl font-semibold tabular-nums" />
+          <Tick ask={askLeft} className="text-5xl font-semibold tabular-nums lg:text-7xl" />
         </button>
         <Unnamed run={run} naming={naming} />
       </div>

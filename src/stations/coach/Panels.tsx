@@ -3,7 +3,9 @@
 import { type ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { breathsPerMinute, cadenceInWords, cycleSeconds } from '@/core/cadence';
-import { type PacingMode, modeOf } from '@/core/coach';
+import { type PacingMode, helpedWords, modeOf } from '@/core/coach';
+import { markerMeasures, newest } from '@/core/look';
+import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, phaseLimits, withPhase } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
@@ -192,6 +194,53 @@ export function EffortPanel({
   );
 }
 
+/** The marker rechecked right after a drill, in one tap, so that a change belongs to it. */
+export function HelpedPanel({
+  view,
+  run,
+  index,
+  who,
+  onDone,
+}: {
+  view: ClientView;
+  run: LiveRun;
+  /** The drill it is about: the one under way, or while the next is set up the one before. */
+  index: number;
+  who: string | undefined;
+  onDone: () => void;
+}) {
+  const item = run.state.items[index]!;
+  const undone = new Set(run.state.events.flatMap(({ event }) => (event.type === 'undo' ? [event.of] : [])));
+  const asked = run.state.events.findLast(
+    ({ id, event }) => event.type === 'helped' && event.item === index && event.who === who && !undone.has(id),
+  )?.event;
+  const marker = newest(view.visit?.looks ?? [], 'marker', 'before');
+  return (
+    <>
+      <p className="text-xl font-semibold">{drillOf(item).name}</p>
+      <p className="text-lg text-ink2">
+        {marker
+          ? `${markerMeasures[marker.raw.measure].name}: same position, same words.`
+          : 'No marker was chosen today: how they feel it, in their own word.'}
+      </p>
+      <div className="grid grid-cols-3 gap-2" role="group" aria-label="Did it help?">
+        {helpedWords.map((result) => (
+          <Button
+            key={result}
+            className={`min-h-16 !px-2 text-2xl ${asked?.type === 'helped' && asked.result === result ? '!bg-ink !text-onink' : ''}`}
+            onClick={() => {
+              run.append({ type: 'helped', item: index, result, ...(who ? { who } : {}) });
+              onDone();
+            }}
+          >
+            {capital(result)}
+          </Button>
+        ))}
+      </div>
+    </>
+  );
+}
+
 const noteChips = [
   'Colour of the voice stayed free',
   'Needed more time to find it',
@@ -309,6 +358,8 @@ const keyRows: readonly (readonly [string, string])[] = [
   ['C', 'cue landed; after a correction, back to the cue'],
   ['T', 'hold for a talk, and go on'],
   ['E / H', 'easier / harder now'],
+  ['W', 'another way'],
+  ['R', 'recheck the marker: did this help?'],
   ['N or →', 'ready, next'],
   ['←', 'this drill from its beginning'],
   ['U', 'take the last mark back'],

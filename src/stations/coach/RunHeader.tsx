@@ -2,11 +2,12 @@
 
 import { ArrowLeft, TriangleAlert, Volume2, VolumeX } from 'lucide-react';
 import Link from 'next/link';
+import { capital } from '@/core/reasons';
 import { type TouchConsent } from '@/core/safety';
 import { SaveMark } from '@/parts/shell/SaveMark';
 import { TouchBadge } from './TouchBadge';
 
-/** The strip on top: consent, the one watch sign in words, and the time there is. */
+/** The strip on top: consent, every sign to watch in words, and the time there is. */
 export function RunHeader({
   back,
   touch,
@@ -28,8 +29,8 @@ export function RunHeader({
   onMute: () => void;
 }) {
   return (
-    <header className="flex min-h-16 flex-wrap items-center justify-between gap-x-5 border-b border-rule px-4 max-lg:py-1">
-      <div className="flex items-center gap-3">
+    <header className="flex min-h-16 flex-wrap items-center justify-between gap-x-5 border-b border-rule px-4 max-lg:py-1 max-sm:gap-x-2 max-sm:px-2">
+      <div className="flex items-center gap-3 max-sm:gap-1">
         {touch === null ? (
           <span className="text-2xl font-semibold">Group</span>
         ) : (
@@ -40,13 +41,18 @@ export function RunHeader({
         </Link>
       </div>
       {watch.length > 0 && (
-        <p className="flex min-w-0 items-center gap-2 text-2xl font-semibold text-caution">
+        <p
+          className={`flex min-w-0 grow basis-0 items-center justify-center gap-2 leading-tight font-semibold text-caution max-lg:order-last max-lg:basis-full max-lg:justify-start max-lg:text-base ${watch.length > 4 ? 'lg:text-xl' : 'lg:text-2xl'}`}
+          data-watch
+        >
           <TriangleAlert size={26} aria-hidden className="shrink-0" />
-          <span className="truncate">{watch.slice(0, 2).join(', ')}? stop</span>
+          <span>{capital(watch.join(', '))}? Stop</span>
         </p>
       )}
       <div className="flex items-center gap-3">
-        <SaveMark zone={zone} />
+        <span className="max-sm:hidden">
+          <SaveMark zone={zone} />
+        </span>
         <button
           type="button"
           className="grid size-11 place-items-center"
@@ -55,7 +61,7 @@ export function RunHeader({
         >
           {muted ? <VolumeX size={24} aria-hidden /> : <Volume2 size={24} aria-hidden />}
         </button>
-        <span className="text-3xl font-semibold tabular-nums">{minutesLeft} min</span>
+        <span className="text-3xl font-semibold tabular-nums max-sm:text-xl">{minutesLeft} min</span>
       </div>
     </header>
   );

@@ -12,6 +12,7 @@ import {
   endedByStop,
   mostInGroup,
   restingIn,
+  watchSigns,
 } from '@/core/coach';
 import { newest, rateOf } from '@/core/look';
 import { capital } from '@/core/reasons';
@@ -24,7 +25,7 @@ import { Tide } from '@/parts/figures/Tide';
 import { type ClientView } from '../view';
 import { type GroupMember, GroupTiles } from './GroupTiles';
 import { Middle } from './Middle';
-import { EffortPanel, KeysPanel, NotePanel, PacePanel, Panel, SoundPanel } from './Panels';
+import { EffortPanel, HelpedPanel, KeysPanel, NotePanel, PacePanel, Panel, SoundPanel } from './Panels';
 import { RunHeader } from './RunHeader';
 import { RunZones } from './RunZones';
 import { StopPanel } from './StopPanel';
@@ -39,8 +40,17 @@ import { useAwake, useShown } from './useShown';
 import { useSound, useSpokenCue } from './useSound';
 import { useTones } from './useTones';
 
-const panels = { pace: 'Pace and dose', effort: 'Effort', note: 'Note', sound: 'Sound', keys: 'Keys' } as const;
-type PanelId = keyof typeof panels | 'touch';
+const panels = {
+  helped: 'This helped?',
+  pace: 'Pace and dose',
+  effort: 'Effort',
+  note: 'Note',
+  sound: 'Sound',
+  keys: 'Keys',
+} as const;
+type PanelId = keyof typeof panels | 'touch' | 'more';
+/** On a phone these stand beside “More”; the rest is behind it. */
+const onPhone: readonly PanelId[] = ['helped', 'pace'];
 
 /** The live screen: read at three metres, worked with one finger, every press kept before anything else happens. */
 export function RunScreen({
@@ -90,7 +100,10 @@ export function RunScreen({
     [writes, ready, live, state.status],
   );
   const toggle = useCallback((id: PanelId) => setPanel((open) => (open === id ? null : id)), []);
-  const keys = useMemo(() => ({ ...actions.keys, '?': () => toggle('keys') }), [actions.keys, toggle]);
+  const keys = useMemo(
+    () => ({ ...actions.keys, '?': () => toggle('keys'), r: () => toggle('helped') }),
+    [actions.keys, toggle],
+  );
   useKeys(keys, may);
   usePedal(view.settings.pedalKeys, actions.press, writes && ready && (live || state.status === 'ready'));
 
@@ -141,7 +154,9 @@ export function RunScreen({
   const about = group.find(({ clientId }) => clientId === chosen) ?? null;
   const stopped = group.find(({ clientId }) => resting.unsettled.has(clientId)) ?? null;
   const person = about ?? { clientId: view.id, touch: view.known.profile.touch, latestTouch: view.known.latest.touch };
-  const watch = signsOf(view, about ? [about] : group);
+  const watch = watchSigns(item, signsFor(view, about ? [about] : group));
+  // While the next drill is set up, it is the one before that helped or not.
+  const rechecked = shown.kind === 'set-up' && index > 0 ? index - 1 : index;
   const panelShown: ReactNode = stopped ? (
     <StopPanel
       key={stopped.clientId}
@@ -164,8 +179,25 @@ export function RunScreen({
         onDone={() => setPanel(null)}
       />
     </Panel>
+  ) : panel === 'more' ? (
+    <Panel title="More" onClose={() => setPanel(null)}>
+      <div className="flex flex-wrap gap-2">
+        {(Object.keys(panels) as (keyof typeof panels)[])
+          .filter((id) => !onPhone.includes(id))
+          .map((id) => (
+            <Button
+              key={id}
+              disabled={!writes || (id !== 'keys' && id !== 'sound' && !live)}
+              onClick={() => setPanel(id)}
+            >
+              {panels[id]}
+            </Button>
+          ))}
+      </div>
+    </Panel>
   ) : (
     <Panel title={panels[panel]} onClose={() => setPanel(null)}>
+      {panel === 'helped' && <HelpedPanel {...{ view, run, who }} index={rechecked} onDone={() => setPanel(null)} />}
       {panel === 'pace' && <PacePanel {...{ view, run, item, index, restingCycle, group }} />}
       {panel === 'effort' && <EffortPanel {...{ run, index, neighbours, who }} />}
       {panel === 'note' && <NotePanel run={run} who={who} />}
@@ -176,7 +208,7 @@ export function RunScreen({
 
   return (
     <main
-      className={`grid min-h-dvh content-start lg:h-dvh lg:content-stretch lg:overflow-hidden ${group.length > 0 ? 'lg:grid-rows-[auto_auto_minmax(0,1fr)_auto_auto]' : 'lg:grid-rows-[auto_minmax(0,1fr)_auto_auto]'}`}
+      className={`grid h-dvh overflow-hidden ${group.length > 0 ? 'grid-rows-[auto_auto_minmax(0,1fr)_auto_auto]' : 'grid-rows-[auto_minmax(0,1fr)_auto_auto]'}`}
       aria-label="Coaching"
     >
       <RunHeader
@@ -198,7 +230,7 @@ export function RunScreen({
           onChoose={setChosen}
         />
       )}
-      <div className="grid min-h-0 grid-cols-[72px_minmax(0,1fr)] gap-4 p-3 pb-1 lg:grid-cols-[160px_minmax(0,1fr)_minmax(17rem,25rem)] lg:gap-6">
+      <div className="grid min-h-0 grid-cols-[56px_minmax(0,1fr)] gap-x-4 gap-y-1 p-3 pb-1 max-lg:grid-rows-[minmax(0,1fr)_auto] max-lg:overflow-y-auto max-sm:p-2 lg:grid-cols-[160px_minmax(0,1fr)_minmax(17rem,25rem)] lg:gap-6">
         <TideOf run={run} />
         <Middle
           {...{ run, shown, item, side, naming }}
@@ -207,17 +239,21 @@ export function RunScreen({
           onBegin={actions.waitOrGo}
           onTalkOver={actions.talk}
         />
-        <ThisDrill {...{ run, shown, item, side, cues, naming }} panel={panelShown} whole={stopped !== null} />
+        <ThisDrill
+          {...{ run, shown, item, side, cues, naming, neighbours }}
+          panel={panelShown}
+          whole={stopped !== null}
+        />
       </div>
       <div className="flex flex-wrap items-center gap-x-1 px-3" role="group" aria-label="While it runs">
-        <Button look="quiet" className="!px-3" disabled={!enabled} onClick={actions.talk}>
+        <Button look="quiet" className="!px-3 max-sm:!px-1.5" disabled={!enabled} onClick={actions.talk}>
           {state.pausedBy === 'talk' ? 'Talk over' : 'Talk'}
         </Button>
         {(Object.keys(panels) as (keyof typeof panels)[]).map((id) => (
           <Button
             key={id}
             look="quiet"
-            className={`!px-3 ${panel === id ? '!text-ink !decoration-ink' : ''}`}
+            className={`!px-3 max-sm:!px-1.5 ${onPhone.includes(id) ? '' : 'max-sm:hidden'} ${panel === id ? '!text-ink !decoration-ink' : ''}`}
             aria-expanded={panel === id}
             disabled={!writes || (id !== 'keys' && id !== 'sound' && !live)}
             onClick={() => toggle(id)}
@@ -225,7 +261,15 @@ export function RunScreen({
             {panels[id]}
           </Button>
         ))}
-        <Button look="quiet" className="!px-3" onClick={openClientWindow}>
+        <Button
+          look="quiet"
+          className="!px-1.5 sm:hidden"
+          aria-expanded={panel === 'more'}
+          onClick={() => toggle('more')}
+        >
+          More
+        </Button>
+        <Button look="quiet" className="!px-3 max-sm:hidden" onClick={openClientWindow}>
           <MonitorUp size={18} aria-hidden /> Client’s window
         </Button>
         <PlanStrip
@@ -275,11 +319,9 @@ function peopleOf(view: ClientView, group: readonly GroupMember[]): RunPerson[] 
   }));
 }
 
-/** The signs to watch: the client's own, or those of everybody chosen, each once. */
-function signsOf(view: ClientView, members: readonly GroupMember[]): string[] {
-  const all = members.length > 0 ? members.map(({ gates }) => gates) : [view.gates];
-  return [...new Set(all.flatMap(({ watch }) => watch.map(({ sign }) => sign)))];
-}
+/** Whose signs are watched: the client's own, or those of everybody chosen. */
+const signsFor = (view: ClientView, members: readonly GroupMember[]) =>
+  members.length > 0 ? members.map(({ gates }) => gates) : [view.gates];
 
 /** Who was stopped in a group, still being settled or out for today. */
 function useResting({ state }: LiveRun) {
@@ -313,7 +355,7 @@ function sideNow(run: LiveRun, item: PlanItem): PlanItem['side'] {
 function TideOf({ run }: { run: LiveRun }) {
   const { place, state } = run;
   const ask = useCallback(() => (state.status === 'ready' ? null : place().moment), [place, state.status]);
-  return <Tide ask={ask} className="h-full min-h-56 w-full lg:min-h-0" />;
+  return <Tide ask={ask} className="h-full min-h-0 w-full" />;
 }
 
 /** Every fault, likeliest first, when none of the three was it. */

@@ -29,7 +29,7 @@ export function RunZones({
 }) {
   const { remedy } = naming;
   return (
-    <footer className="sticky bottom-0 grid grid-cols-3 gap-2 bg-paper p-3 pt-0 sm:grid-cols-5 lg:h-36 lg:gap-2.5">
+    <footer className="grid grid-cols-3 gap-2 bg-paper p-3 pt-0 max-sm:gap-1.5 max-sm:p-2 sm:grid-cols-5 lg:h-36 lg:gap-2.5">
       {naming.open && !naming.all ? (
         <>
           {naming.order.slice(0, likeliest).map((fault, i) => (

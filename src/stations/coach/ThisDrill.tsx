@@ -1,12 +1,13 @@
 'use client';
 
 import { type ReactNode, memo } from 'react';
-import { modeOf } from '@/core/coach';
+import { countedAt, modeOf } from '@/core/coach';
+import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, openedRegions } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { LateMannequin } from '@/parts/figures/mannequin/LateMannequin';
 import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
-import { type Naming, type useCues } from './useCoaching';
+import { type Naming, type Neighbours, type useCues } from './useCoaching';
 import { type LiveRun } from './useRun';
 import { type Shown } from './useShown';
 
@@ -24,6 +25,7 @@ export function ThisDrill({
   side,
   cues,
   naming,
+  neighbours,
   panel,
   whole = false,
 }: {
@@ -33,6 +35,7 @@ export function ThisDrill({
   side: PlanItem['side'];
   cues: ReturnType<typeof useCues>;
   naming: Naming;
+  neighbours: Neighbours;
   panel: ReactNode;
   /** The panel needs the whole height: the breaths are only read out meanwhile. */
   whole?: boolean;
@@ -46,7 +49,7 @@ export function ThisDrill({
       {panel ?? (
         <>
           <Figure item={item} side={side} />
-          <p className="text-4xl leading-[1.06] font-semibold lg:text-[2.9rem]" aria-live="polite" data-cue>
+          <p className="text-3xl leading-[1.06] font-semibold sm:text-4xl lg:text-[2.9rem]" aria-live="polite" data-cue>
             {naming.remedy?.words ?? cues.words}
           </p>
           {naming.remedy ? (
@@ -55,7 +58,11 @@ export function ThisDrill({
               {naming.named}
             </p>
           ) : (
-            <div className="mt-2 flex flex-wrap items-center gap-2" role="group" aria-label="Did the cue land?">
+            <div
+              className="mt-2 flex flex-wrap items-center gap-x-2 max-lg:mt-1"
+              role="group"
+              aria-label="Did the cue land?"
+            >
               {answers.map(([value, label]) => (
                 <Button
                   key={value}
@@ -70,6 +77,11 @@ export function ThisDrill({
               <Button look="quiet" className="!px-1" onClick={cues.next}>
                 Another cue
               </Button>
+              {neighbours.another && (
+                <Button look="quiet" className="!px-1" disabled={!live || !run.writes} onClick={neighbours.takeAnother}>
+                  Another way: {neighbours.another}
+                </Button>
+              )}
             </div>
           )}
         </>
@@ -97,18 +109,31 @@ const Figure = memo(function Figure({ item, side }: { item: PlanItem; side: Plan
 
 function Counter({ run, shown, item }: { run: LiveRun; shown: Shown; item: PlanItem }) {
   const mode = modeOf(run.state, shown.item);
+  const drill = drillOf(item);
+  const counted = countedAt(drill, shown.breath, shown.of || item.breaths);
+  const one = drill.setsAre.slice(0, -1);
   return (
     <div>
       <p className="flex flex-wrap items-baseline gap-x-3" data-breaths>
-        <span className="text-6xl leading-none font-bold lg:text-8xl">{shown.breath || '–'}</span>
-        <span className="text-4xl text-ink2 lg:text-5xl">/{shown.of || item.breaths}</span>
-        {shown.side && <span className="text-5xl leading-none font-bold lg:text-7xl">{shown.side}</span>}
+        <span className="text-5xl leading-none font-bold lg:text-8xl">{counted.at || '–'}</span>
+        <span className="text-3xl text-ink2 lg:text-5xl">/{counted.of}</span>
+        {(counted.foot ?? shown.side) && (
+          <span className="text-4xl leading-none font-bold lg:text-7xl">
+            {counted.foot ? `${counted.foot} foot` : shown.side}
+          </span>
+        )}
       </p>
-      <h1 className="mt-2 text-2xl leading-tight font-normal text-ink2" data-item={shown.item}>
-        {drillOf(item).name}
-        {item.sets > 1 && (shown.set > 0 ? `, set ${shown.set} of ${item.sets}` : `, ${item.sets} sets`)}
+      <h1 className="mt-2 text-xl leading-tight max-lg:mt-0 lg:text-2xl font-normal text-ink2" data-item={shown.item}>
+        {drill.name}
+        {counted.what === 'repetition' && ', repetitions'}
+        {item.sets > 1 && (shown.set > 0 ? `, ${one} ${shown.set} of ${item.sets}` : `, ${item.sets} ${drill.setsAre}`)}
         {mode !== 'fixed' && `, ${mode === 'follow' ? 'following' : 'ramp'}`}
       </h1>
+      {item.changes.length > 0 && (
+        <p className="mt-1 text-base leading-tight font-semibold text-caution lg:text-lg" data-forms>
+          ▲ {capital(item.changes.join('; '))}
+        </p>
+      )}
     </div>
   );
 }

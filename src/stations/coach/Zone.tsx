@@ -22,7 +22,7 @@ export function Zone({
       type="button"
       disabled={disabled}
       onClick={onPress}
-      className={`flex min-h-18 min-w-0 flex-col justify-center rounded-one border px-3 text-left disabled:border-rule disabled:text-ink2 lg:px-6 ${
+      className={`flex min-h-18 min-w-0 flex-col justify-center rounded-one border px-3 text-left max-sm:min-h-16 max-sm:px-2 disabled:border-rule disabled:text-ink2 lg:px-6 ${
         stop
           ? 'border-stop bg-stop text-onstop disabled:bg-leaf max-sm:col-span-2 sm:col-start-5'
           : loud
@@ -31,7 +31,11 @@ export function Zone({
       }`}
     >
       <span className="text-xl leading-tight font-semibold lg:text-3xl">{title}</span>
-      <span className={`mt-1 text-sm leading-tight lg:text-base ${stop && !disabled ? '' : 'text-ink2'}`}>{hint}</span>
+      <span
+        className={`mt-1 text-sm leading-tight max-sm:line-clamp-1 lg:text-base ${stop && !disabled ? '' : 'text-ink2'}`}
+      >
+        {hint}
+      </span>
     </button>
   );
 }

@@ -108,6 +108,7 @@ export function useActions(
       ArrowRight: next,
       ArrowLeft: back,
       e: () => void neighbours.takeEasier(),
+      w: () => void neighbours.takeAnother(),
       h: () => void (neighbours.readiness.met && neighbours.takeHarder()),
       Escape: stop,
       ...Object.fromEntries(Array.from({ length: likeliest + 1 }, (_, i) => [String(i + 1), () => nameByPlace(i)])),

@@ -148,7 +148,12 @@ export function useNeighbours(
   const plan = view.visit?.plan?.plan ?? null;
   const drill: Drill = drillOf(item);
   const { items } = run.state;
-  const [found, setFound] = useState<{ for: string; easier: Neighbour | null; harder: Neighbour | null } | null>(null);
+  const [found, setFound] = useState<{
+    for: string;
+    easier: Neighbour | null;
+    harder: Neighbour | null;
+    another: Neighbour | null;
+  } | null>(null);
   // Taps and ramps give new lists of the same drills; only other drills need new neighbours.
   const drillsKey = items.map(({ drillId, position }) => `${drillId} ${position}`).join('|');
   const list = useRef(items);
@@ -156,17 +161,17 @@ export function useNeighbours(
     list.current = items;
   });
   useEffect(() => {
-    if (!plan || (!drill.easier && !drill.harder)) return;
+    if (!plan || (!drill.easier && !drill.harder && !drill.otherWay)) return;
     let over = false;
     const plain = list.current.map(({ paced: _, ...rest }) => rest);
     void planner()
       .alternatives(plan.request, planContext(view), plain, index, 'swap')
       .then((offers) => {
-        const of = (relation: 'easier' | 'harder'): Neighbour | null => {
+        const of = (relation: 'easier' | 'harder' | 'another way'): Neighbour | null => {
           const one = offers.find((offer) => offer.relation === relation);
           return one ? { name: one.drill.name, item: one.item } : null;
         };
-        if (!over) setFound({ for: drill.id, easier: of('easier'), harder: of('harder') });
+        if (!over) setFound({ for: drill.id, easier: of('easier'), harder: of('harder'), another: of('another way') });
       });
     return () => {
       over = true;
@@ -175,7 +180,7 @@ export function useNeighbours(
   const usable = found?.for === drill.id ? found : null;
   const readiness = useMemo(() => harderReadiness(run.state, index), [run.state, index]);
   const { append } = run;
-  const swap = (neighbour: Neighbour | null, why: 'easier' | 'harder') =>
+  const swap = (neighbour: Neighbour | null, why: 'easier' | 'harder' | 'another way') =>
     neighbour &&
     append({
       type: 'swap',
@@ -187,8 +192,10 @@ export function useNeighbours(
   return {
     easier: usable?.easier?.name ?? null,
     harder: usable?.harder?.name ?? null,
+    another: usable?.another?.name ?? null,
     readiness,
     takeEasier: () => swap(usable?.easier ?? null, 'easier'),
+    takeAnother: () => swap(usable?.another ?? null, 'another way'),
     takeHarder: () => swap(usable?.harder ?? null, 'harder'),
   };
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { type ClientFrame } from '@/core/coach';
 import {
@@ -234,6 +235,14 @@ function Tries({ view, raw, onSave }: { view: ClientView; raw: RawHold; onSave: 
       </p>
       <p className="mt-1">
         {advice.words} <ProvenanceMark provenance={commonPractice} />
+        {advice.atMostSeconds !== null && (
+          <>
+            {' '}
+            <Link className="underline decoration-rule underline-offset-4" href="/catalogue/calm-hold-practice">
+              The drill for it
+            </Link>
+          </>
+        )}
       </p>
       <ul className="mt-3">
         {raw.tries.map((hold, i) => (

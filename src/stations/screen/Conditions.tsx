@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import {
   type Answer,
   type AnswerDetail,
@@ -106,6 +106,15 @@ function Row({ view, condition }: { view: ClientView; condition: Condition & { i
   const { record, error } = useFact(view.id, key, view.known.latest[key]);
   const value = answer?.value ?? 'unknown';
   const save = (next: { value: AnswerValue } & AnswerDetail) => void record(next);
+  // A second detail tapped before the first came back is added to it, not put in its place.
+  const told = useRef<AnswerDetail>(answer?.detail ?? {});
+  useEffect(() => {
+    told.current = answer?.detail ?? {};
+  }, [answer?.recordId, answer?.detail]);
+  const add = (detail: AnswerDetail) => {
+    told.current = { ...told.current, ...detail };
+    save({ value: 'yes', ...told.current });
+  };
   return (
     <li className="border-t border-rule py-2">
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
@@ -123,16 +132,9 @@ function Row({ view, condition }: { view: ClientView; condition: Condition & { i
         />
       </div>
       {value === 'yes' && condition.detail !== 'none' && (
-        <Detail
-          condition={condition}
-          answer={answer!}
-          today={view.today}
-          save={(detail) => save({ value: 'yes', ...detail })}
-        />
+        <Detail condition={condition} answer={answer!} today={view.today} save={add} />
       )}
-      {value === 'yes' && (
-        <Notes condition={condition.id} answer={answer!} save={(detail) => save({ value: 'yes', ...detail })} />
-      )}
+      {value === 'yes' && <Notes condition={condition.id} answer={answer!} save={add} />}
       {error && (
         <p role="alert" className="mt-1 text-sm font-semibold text-stop dark:text-ink">
           {error}
@@ -160,14 +162,14 @@ function Notes({
         label="Note"
         type="text"
         initial={detail.note ?? ''}
-        save={(text) => save({ ...detail, note: text.trim() === '' ? undefined : text })}
+        save={(text) => save({ note: text.trim() === '' ? undefined : text })}
       />
       {clearable && (
         <DetailInput
           label="Cleared by (licensed clinician)"
           type="text"
           initial={detail.clearedBy ?? ''}
-          save={(text) => save({ ...detail, clearedBy: text.trim() === '' ? undefined : text })}
+          save={(text) => save({ clearedBy: text.trim() === '' ? undefined : text })}
           hint="Lifts what only a clinician can lift; it is watched then."
         />
       )}
@@ -195,7 +197,7 @@ function Detail({
           label="Due date"
           type="date"
           initial={detail.dueDate ?? ''}
-          save={(text) => save({ ...detail, dueDate: text === '' ? undefined : text })}
+          save={(text) => save({ dueDate: text === '' ? undefined : text })}
           hint={detail.dueDate && week !== null ? `Week ${week} today.` : 'Or the week:'}
         />
         {!detail.dueDate && (
@@ -203,7 +205,7 @@ function Detail({
             label="Week of pregnancy today"
             type="number"
             initial={String(week ?? '')}
-            save={(text) => save({ ...detail, weekOnDay: text === '' ? undefined : Number(text) })}
+            save={(text) => save({ weekOnDay: text === '' ? undefined : Number(text) })}
             hint="Limits change by themselves as the weeks pass."
           />
         )}
@@ -217,14 +219,14 @@ function Detail({
           label={condition.detail === 'birth' ? 'Day of the birth' : 'Day of the operation'}
           type="date"
           initial={detail.date ?? ''}
-          save={(text) => save({ ...detail, date: text === '' ? undefined : text })}
+          save={(text) => save({ date: text === '' ? undefined : text })}
         />
         {condition.detail === 'operation' && (
           <ChoiceChips
             label="Where"
             value={detail.site ?? null}
             choices={surgerySites.map((value) => ({ value, label: capital(value) }))}
-            onChange={(site) => save({ ...detail, site })}
+            onChange={(site) => save({ site })}
           />
         )}
         {condition.detail === 'birth' && (
@@ -235,7 +237,7 @@ function Detail({
               { value: 'vaginal', label: 'Vaginal' },
               { value: 'caesarean', label: 'Caesarean' },
             ]}
-            onChange={(kind) => save({ ...detail, caesarean: kind === 'caesarean' })}
+            onChange={(kind) => save({ caesarean: kind === 'caesarean' })}
           />
         )}
       </div>
@@ -252,7 +254,7 @@ function Detail({
           { value: 'right', label: 'Right' },
           { value: 'both', label: 'Both' },
         ]}
-        onChange={(side) => save({ ...detail, side })}
+        onChange={(side) => save({ side })}
       />
     </div>
   );

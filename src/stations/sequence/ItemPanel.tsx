@@ -6,7 +6,7 @@ import { type MeasuredBreath, type Phase } from '@/core/cadence';
 import { positions, props } from '@/core/catalogue';
 import { durationInWords } from '@/core/dose';
 import { capital } from '@/core/reasons';
-import { type Plan, type PlanItem, cueWords, drillOf, openedRegions } from '@/core/sequence';
+import { type Plan, type PlanItem, cueWords, drillOf, openedRegions, plainDrill } from '@/core/sequence';
 import { regions } from '@/core/trunk';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
@@ -49,6 +49,8 @@ export function ItemPanel({
   onChange: (change: Partial<PlanItem>) => void;
 }) {
   const drill = drillOf(item);
+  // Of the drill as it is written: a stay that was taken out can be put back.
+  const stay = plainDrill(item)?.stay ?? null;
   const index = plan.items.findIndex(({ id }) => id === item.id);
   const tinted = partsToTint(openedRegions(drill, item.side));
   return (
@@ -120,6 +122,17 @@ export function ItemPanel({
                 max={180}
                 step={5}
                 onChange={(restSeconds) => onChange({ restSeconds })}
+              />
+            )}
+            {stay && (
+              <Stepper
+                label="Stay after a set"
+                value={item.staySeconds ?? 0}
+                unit="s"
+                min={0}
+                max={stay.max}
+                step={5}
+                onChange={(staySeconds) => onChange({ staySeconds })}
               />
             )}
             {drill.sides !== 'none' && (

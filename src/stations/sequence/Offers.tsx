@@ -80,7 +80,10 @@ export function Offers({
               <span className="grow">
                 <span className="font-semibold">{alternative.drill.name}</span>
                 {alternative.relation !== 'other' && (
-                  <span className="text-sm"> · {alternative.relation} neighbour</span>
+                  <span className="text-sm">
+                    {' '}
+                    · {alternative.relation === 'another way' ? 'another way' : `${alternative.relation} neighbour`}
+                  </span>
                 )}
                 <span className="block text-ink2">
                   {alternative.item.position}. {alternative.drill.purpose}

@@ -1,4 +1,5 @@
 import { cadenceInWords } from '@/core/cadence';
+import { countedAt } from '@/core/coach';
 import {
   type Plan,
   type PlanItem,
@@ -13,11 +14,13 @@ import { type FloorStance } from '@/parts/figures/score/score.geometry';
 import { type ScoreItem } from '@/parts/figures/score/ScoreBar';
 import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
 
-/** A dose in short: breaths, sets, sides. */
+/** A dose in short: breaths or repetitions, sets, sides, a stay. */
 export function doseInWords(item: PlanItem): string {
   const sets = item.sets > 1 ? `${item.sets} × ` : '';
+  const { of, what } = countedAt(drillOf(item), 0, item.breaths);
+  const stay = item.staySeconds ? `, then stay ${item.staySeconds} s` : '';
   const side = item.side === 'none' ? '' : item.side === 'both' ? ', each side' : `, ${item.side}`;
-  return `${sets}${item.breaths} breaths${side}`;
+  return `${sets}${of} ${what}${of === 1 ? '' : 's'}${side}${stay}`;
 }
 
 export const cadencesInWords = (item: PlanItem) =>
