@@ -64,7 +64,6 @@ export function modelOf(problem: PlanningProblem): string {
     arcs.flatMap((arc) => (arc.seconds === 0 ? [] : [y(arc.seconds, arc)])),
   );
   capped(problem.mostHoldSeconds, ({ holdSeconds }) => holdSeconds);
-  capped(problem.mostSupineSeconds, ({ supineSeconds }) => supineSeconds);
   capped(problem.mostNew, ({ isNew }) => Number(isNew));
   add(
     arcs.filter(({ base }) => base).map((arc) => y(1, arc)),

@@ -171,6 +171,9 @@ export const gateTable: readonly GateRow[] = [
     site: 'abdomen',
   }),
   row('surgery', ['ribPressure', 'proneRibs', 'halfDome', 'ribEdge', 'twinBalls'], [], [], { site: 'chest' }),
+  // Lain on is the side that was operated on, where it was told; where not, both.
+  row('surgery', ['lyingOnLeft'], [], [], { site: 'chest', side: 'left' }),
+  row('surgery', ['lyingOnRight'], [], [], { site: 'chest', side: 'right' }),
   row('surgery', ['twist', 'spineRoll', 'twinBalls', 'endRangeArch', 'endRangeTuck', 'loadedRounding'], [], [], {
     site: 'spine',
   }),

@@ -201,6 +201,14 @@ const cells: Cells[] = [
     open: ['bellyBand', 'twist'],
   },
   {
+    name: 'surgery on the chest, right',
+    condition: 'surgery',
+    detail: { date: '2026-10-20', site: 'chest', side: 'right' },
+    off: { 'not on the side of it (site and side)': ['lyingOnRight'] },
+    watch: ['pain at the site'],
+    open: ['lyingOnLeft', 'bellyBand'],
+  },
+  {
     name: 'surgery on the spine',
     condition: 'surgery',
     detail: { date: '2026-10-20', site: 'spine' },

@@ -54,10 +54,9 @@ export interface Candidate {
   dose: 'start' | 'prescribed' | 'kept';
   /** Gain on each wanted thing, in tenths, by index into {@link Wanted}. */
   gains: number[];
-  /** Seconds, hold seconds and seconds flat on the back, without the change into its position. */
+  /** Seconds and hold seconds, without the change into its position. */
   seconds: number;
   holdSeconds: number;
-  supineSeconds: number;
   value: number;
   valueParts: readonly WorthPart[];
   holds: boolean;
@@ -332,7 +331,6 @@ export function candidateOf(
     gains,
     seconds,
     holdSeconds,
-    supineSeconds: (positions[item.position].components as readonly string[]).includes('flatSupine') ? seconds : 0,
     value: valueParts.reduce((sum, { points }) => sum + points, 0),
     valueParts,
     holds: itemComponents(item).includes('hold'),

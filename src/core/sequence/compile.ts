@@ -15,7 +15,6 @@ export interface Compiled {
   levelOf: Int32Array;
   seconds: Float64Array;
   holdSeconds: Float64Array;
-  supineSeconds: Float64Array;
   isNew: Uint8Array;
   holds: Uint8Array;
   value: Float64Array;
@@ -90,7 +89,6 @@ export function compile(problem: PlanningProblem): Compiled {
     levelOf: whole(({ level }) => level),
     seconds: numbers(({ seconds }) => seconds),
     holdSeconds: numbers(({ holdSeconds }) => holdSeconds),
-    supineSeconds: numbers(({ supineSeconds }) => supineSeconds),
     isNew: Uint8Array.from(items, ({ isNew }) => Number(isNew)),
     holds: Uint8Array.from(items, ({ holds }) => Number(holds)),
     value: numbers(({ value }) => value),

@@ -17,7 +17,6 @@ export function firstPrices(c: Compiled): Prices {
     row: new Float64Array(c.rows.length),
     second: 0,
     holdSecond: 0,
-    supineSecond: 0,
     item: 0,
   };
 }
@@ -89,17 +88,17 @@ export function findPrices(
 }
 
 /** Limits are scaled so that a step moves each kind of price by a like amount. */
-const scale = { tenth: 1 / 30, second: 1 / 60, holdSecond: 1 / 20, supineSecond: 1 / 60, item: 1 };
+const scale = { tenth: 1 / 30, second: 1 / 60, holdSecond: 1 / 20, item: 1 };
 
 /** How much of the last direction the next one keeps: without it the prices zigzag. */
 const momentum = 0.7;
 
 /** What a relaxed path leaves of each limit, scaled: the direction in which prices fall. */
 function slackOf(c: Compiled, prices: Prices, state: State, path: readonly number[]): Prices {
-  const { mostItems, mostSeconds, mostHoldSeconds, mostSupineSeconds } = c.problem;
+  const { mostItems, mostSeconds, mostHoldSeconds } = c.problem;
   const total = Float64Array.from(state.gains);
   const count = Float64Array.from(state.taken);
-  let { seconds, holdSeconds, supineSeconds } = state;
+  let { seconds, holdSeconds } = state;
   let last = state.chosen.at(-1);
   for (const i of path) {
     for (let g = c.gainStart[i]!; g < c.gainStart[i + 1]!; g += 1) total[c.gainTarget[g]!]! += c.gainTenths[g]!;
@@ -107,7 +106,6 @@ function slackOf(c: Compiled, prices: Prices, state: State, path: readonly numbe
     seconds += c.seconds[i]!;
     if (last !== undefined) seconds += c.changeSeconds[c.placeOf[last]! * c.places + c.placeOf[i]!]!;
     holdSeconds += c.holdSeconds[i]!;
-    supineSeconds += c.supineSeconds[i]!;
     last = i;
   }
   const slack = (most: number, used: number) => (Number.isFinite(most) ? most - used : 0);
@@ -127,12 +125,11 @@ function slackOf(c: Compiled, prices: Prices, state: State, path: readonly numbe
     row,
     second: slack(mostSeconds, seconds) * scale.second,
     holdSecond: slack(mostHoldSeconds, holdSeconds) * scale.holdSecond,
-    supineSecond: slack(mostSupineSeconds, supineSeconds) * scale.supineSecond,
     item: (mostItems - state.chosen.length - path.length) * scale.item,
   };
 }
 
-const single = ['second', 'holdSecond', 'supineSecond', 'item'] as const;
+const single = ['second', 'holdSecond', 'item'] as const;
 
 /** Adds a part of the last direction to a new one, in place. */
 function turned(direction: Prices, before: Prices | null): Prices {

@@ -12,7 +12,6 @@ export interface PlanningItem {
   /** Seconds without the change into the position. */
   seconds: number;
   holdSeconds: number;
-  supineSeconds: number;
   /** Something the client has to learn: few of these a visit. */
   isNew: boolean;
   /** Contains a hold: never next to another one. */
@@ -44,7 +43,6 @@ export interface PlanningProblem {
   mostItems: number;
   mostSeconds: number;
   mostHoldSeconds: number;
-  mostSupineSeconds: number;
   mostNew: number;
   mostBaseChanges: number;
   /** The level may rise by at most this much over the hardest so far. */
@@ -87,7 +85,6 @@ export interface Tally {
   points: number;
   seconds: number;
   holdSeconds: number;
-  supineSeconds: number;
   newOnes: number;
   baseChanges: number;
   gains: readonly number[];
@@ -113,7 +110,6 @@ export function tally(problem: PlanningProblem, chosen: readonly number[]): Tall
       changes.reduce((points, change) => points + change.points, 0),
     seconds: sum(({ seconds }) => seconds) + changes.reduce((total, { seconds }) => total + seconds, 0),
     holdSeconds: sum(({ holdSeconds }) => holdSeconds),
-    supineSeconds: sum(({ supineSeconds }) => supineSeconds),
     newOnes: sum(({ isNew }) => Number(isNew)),
     baseChanges: changes.filter(({ base }) => base).length,
     gains,
@@ -124,7 +120,7 @@ export function tally(problem: PlanningProblem, chosen: readonly number[]): Tall
 function brokenRule(
   problem: PlanningProblem,
   items: readonly PlanningItem[],
-  { seconds, holdSeconds, supineSeconds, newOnes, baseChanges }: Omit<Tally, 'broken' | 'points' | 'gains'>,
+  { seconds, holdSeconds, newOnes, baseChanges }: Omit<Tally, 'broken' | 'points' | 'gains'>,
 ): string | null {
   const drills = items.map(({ drill }) => drill);
   const before = (i: number) => items.slice(0, i);
@@ -133,7 +129,6 @@ function brokenRule(
     [items.length > problem.mostItems, 'too many things for the visit'],
     [seconds > problem.mostSeconds, 'longer than the minutes there are'],
     [holdSeconds > problem.mostHoldSeconds, 'more holds than the cap'],
-    [supineSeconds > problem.mostSupineSeconds, 'too long flat on the back'],
     [newOnes > problem.mostNew, 'too much that is new'],
     [baseChanges > problem.mostBaseChanges, 'too many changes between floor, chair and standing'],
     [problem.settleFirst && items.length > 0 && items[0]!.stage !== 0, 'settling does not come first'],

@@ -8,7 +8,6 @@ export interface Prices {
   row: Float64Array;
   second: number;
   holdSecond: number;
-  supineSecond: number;
   /** Of one item more; the tables that count items do without it. */
   item: number;
 }
@@ -62,7 +61,7 @@ export const roomFor = (c: Compiled, items: Int32Array): Room => ({
 
 function priced(c: Compiled, items: Int32Array, prices: Prices, room: Room = roomFor(c, items)): Base {
   const { worth, drill, aim, arc } = room;
-  const { second, holdSecond, supineSecond, tenth } = prices;
+  const { second, holdSecond, tenth } = prices;
   const n = items.length;
   drill.fill(0);
   let ruleBase = 0;
@@ -77,7 +76,6 @@ function priced(c: Compiled, items: Int32Array, prices: Prices, room: Room = roo
     const i = items[j]!;
     let value = c.value[i]! - second * c.seconds[i]! - drill[c.drillOf[i]!]!;
     if (holdSecond > 0) value -= holdSecond * c.holdSeconds[i]!;
-    if (supineSecond > 0) value -= supineSecond * c.supineSeconds[i]!;
     const end = c.gainStart[i + 1]!;
     for (let g = c.gainStart[i]!; g < end; g += 1) value += tenth[c.gainTarget[g]!]! * c.gainTenths[g]!;
     worth[j] = value;
@@ -141,12 +139,11 @@ export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: 
 
 /** What is certain at a state under a set of prices, without the path to come. */
 export function certain(c: Compiled, { prices, aim, ruleBase, drill }: Base, state: State): number {
-  const { mostSeconds, mostHoldSeconds, mostSupineSeconds } = c.problem;
+  const { mostSeconds, mostHoldSeconds } = c.problem;
   let sum = state.fixed + ruleBase;
   // A limit without a price may be endless.
   if (prices.second > 0) sum += prices.second * (mostSeconds - state.seconds);
   if (prices.holdSecond > 0) sum += prices.holdSecond * (mostHoldSeconds - state.holdSeconds);
-  if (prices.supineSecond > 0) sum += prices.supineSecond * (mostSupineSeconds - state.supineSeconds);
   for (let at = 0; at < state.chosen.length; at += 1) sum -= drill[c.drillOf[state.chosen[at]!]!]!;
   for (let target = 0; target < c.targets; target += 1) {
     // The curve falls: short of the aim the rest is bought at its price, past it nothing is.

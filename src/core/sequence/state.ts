@@ -7,7 +7,6 @@ export interface State {
   taken: Uint8Array;
   seconds: number;
   holdSeconds: number;
-  supineSeconds: number;
   newOnes: number;
   baseChanges: number;
   hardest: number;
@@ -21,7 +20,6 @@ export const nothingChosen = (c: Compiled): State => ({
   taken: new Uint8Array(c.drills),
   seconds: 0,
   holdSeconds: 0,
-  supineSeconds: 0,
   newOnes: 0,
   baseChanges: 0,
   hardest: 0,
@@ -57,7 +55,6 @@ export function fits(c: Compiled, state: State, i: number): boolean {
     if (state.baseChanges + c.changeBase[arc]! > problem.mostBaseChanges) return false;
   }
   if (state.holdSeconds + c.holdSeconds[i]! > problem.mostHoldSeconds) return false;
-  if (state.supineSeconds + c.supineSeconds[i]! > problem.mostSupineSeconds) return false;
   if (state.newOnes + c.isNew[i]! > problem.mostNew) return false;
   for (const need of c.needs[i]!) if (need < 0 || state.taken[need] === 0) return false;
   for (const other of c.clashes[drill]!) if (state.taken[other] === 1) return false;
@@ -99,7 +96,6 @@ export function putBack(c: Compiled, state: State, hardestBefore: number) {
 function addUp(c: Compiled, state: State, i: number, sign: 1 | -1) {
   state.seconds += sign * c.seconds[i]!;
   state.holdSeconds += sign * c.holdSeconds[i]!;
-  state.supineSeconds += sign * c.supineSeconds[i]!;
   state.newOnes += sign * c.isNew[i]!;
   state.fixed += sign * c.value[i]!;
   for (let g = c.gainStart[i]!; g < c.gainStart[i + 1]!; g += 1) {

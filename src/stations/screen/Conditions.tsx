@@ -229,6 +229,9 @@ function Detail({
             onChange={(site) => save({ site })}
           />
         )}
+        {condition.detail === 'operation' && detail.site === 'chest' && (
+          <Side side={detail.side} onChange={(side) => save({ side })} />
+        )}
         {condition.detail === 'birth' && (
           <ChoiceChips
             label="Kind of birth"
@@ -245,18 +248,30 @@ function Detail({
   }
   return (
     <div className="mt-1">
-      <ChoiceChips
-        label="Side"
-        hideLabel
-        value={detail.side ?? null}
-        choices={[
-          { value: 'left', label: 'Left' },
-          { value: 'right', label: 'Right' },
-          { value: 'both', label: 'Both' },
-        ]}
-        onChange={(side) => save({ side })}
-      />
+      <Side side={detail.side} onChange={(side) => save({ side })} />
     </div>
+  );
+}
+
+function Side({
+  side,
+  onChange,
+}: {
+  side: AnswerDetail['side'];
+  onChange: (side: NonNullable<AnswerDetail['side']>) => void;
+}) {
+  return (
+    <ChoiceChips
+      label="Side"
+      hideLabel
+      value={side ?? null}
+      choices={[
+        { value: 'left', label: 'Left' },
+        { value: 'right', label: 'Right' },
+        { value: 'both', label: 'Both' },
+      ]}
+      onChange={onChange}
+    />
   );
 }
 
