@@ -257,11 +257,13 @@ export const releaseDrills: readonly Drill[] = [
     positions: ['hook-lying'],
     movement: 'pelvicRock',
     setUp:
-      'A clock lies on the low belly, 12 at the navel, 6 at the pubic joint, 9 at the right hip. First up and down, then from side to side.',
+      'A clock lies on the low belly, 12 at the navel, 6 at the pubic joint, 9 at the right hip. Up and down, then from side to side, turn about.',
     setUpSeconds: 20,
     steps: [
-      ['inhale', 'To 6; later to 9, the right hip.'],
-      ['exhale', 'To 12; later to 3, the left hip.'],
+      ['inhale', 'To 6, the pubic joint.'],
+      ['exhale', 'To 12, the navel.'],
+      ['inhale', 'To 9, the right hip.'],
+      ['exhale', 'To 3, the left hip.'],
     ],
     breath: { inhale: range(2.5, 3, 4), exhale: range(3, 4, 5) },
     breaths: range(6, 8, 12),

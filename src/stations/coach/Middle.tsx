@@ -223,7 +223,7 @@ function Between({ run, shown, item, naming, onPress, ask, motion }: Inner) {
             {rest
               ? ''
               : stay
-                ? `${drill.floorCue} ${drill.abdominalCue}`
+                ? `Floor: ${drill.floorCue} Belly: ${drill.abdominalCue}`
                 : [capital(item.props.map((id) => props[id].name).join(', ')), drill.setUp, throughout ?? '']
                     .filter((part) => part !== '')
                     .map((part) => part.replace(/\.?$/, '.'))
