@@ -1,5 +1,6 @@
 import { groupForm, remedyFor } from './coach';
 import { type Drill, type PositionId, componentsOf, drills, faultIds, positions, propIds, props } from './catalogue';
+import { type Choices, choices } from './fixtures';
 import { intentIds } from './read';
 import {
   type Answer,
@@ -19,21 +20,9 @@ import { evenYields } from './trunk';
  * Whoever comes and whatever is planned, swapped, corrected or shared: nothing that is blocked is done, and what is changed is
  * done otherwise. Held here with a reckoning of its own and not with the one under test.
  */
-function source(seed: number) {
-  let state = seed;
-  const next = () => (state = (state * 48271) % 2147483647) / 2147483647;
-  return {
-    next,
-    below: (limit: number) => Math.floor(next() * limit),
-    pick: <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!,
-    chance: (part: number) => next() < part,
-  };
-}
-type Source = ReturnType<typeof source>;
-
 const today = '2026-11-23';
 const sites = ['abdomen', 'chest', 'spine', 'eye'] as const;
-function someProfile(from: Source): Profile {
+function someProfile(from: Choices): Profile {
   const detailOf = (id: string): Answer['detail'] =>
     id === 'pregnancy'
       ? { weekOnDay: 1 + from.below(41) }
@@ -114,7 +103,7 @@ const expectSafe = (item: PlanItem, gates: Gates) => {
 };
 
 test('a hundred thousand people and drills: what a drill may be done as contains nothing that is off', () => {
-  const from = source(61);
+  const from = choices(61);
   let changed = 0;
   let gates = evaluateGates(emptyProfile, today);
   for (let round = 0; round < 100_000; round += 1) {
@@ -147,7 +136,7 @@ const itemOf = (drill: Drill, position: PositionId, side: PlanItem['side']): Pla
   byHand: false,
 });
 
-const request = (from: Source) => ({
+const request = (from: Choices) => ({
   intent: from.pick(intentIds),
   side: from.pick(['left', 'right'] as const),
   minutes: 8 + from.below(30),
@@ -156,7 +145,7 @@ const request = (from: Source) => ({
 });
 
 test('plans, swaps, what is added, groups and corrections', () => {
-  const from = source(67);
+  const from = choices(67);
   let id = 0;
   for (let round = 0; round < 60; round += 1) {
     const gates = evaluateGates(someProfile(from), today);

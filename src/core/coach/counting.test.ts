@@ -1,7 +1,6 @@
 import { cadence } from '../cadence';
 import { findDrill } from '../catalogue';
-import { planItem } from '../fixtures';
-import { type ConditionId, conditionIds, emptyProfile, evaluateGates } from '../safety';
+import { gatesOfPerson, planItem } from '../fixtures';
 import {
   type RunEvent,
   type StampedEvent,
@@ -15,20 +14,6 @@ import {
 } from '.';
 
 const march = findDrill('exhale-then-foot')!;
-const gatesWith = (...yes: ConditionId[]) =>
-  evaluateGates(
-    {
-      ...emptyProfile,
-      answers: Object.fromEntries(
-        conditionIds.map((id) => [
-          id,
-          { value: yes.includes(id) ? ('yes' as const) : ('no' as const), day: '2026-11-25', recordId: id, detail: {} },
-        ]),
-      ),
-    },
-    '2026-11-25',
-  );
-
 describe('what is counted', () => {
   test('a foot takes two breaths, and the feet change (common practice)', () => {
     const told = Array.from({ length: 8 }, (_, i) => countedAt(march, i + 1, 8));
@@ -73,7 +58,7 @@ describe('what is counted', () => {
 describe('every sign to watch', () => {
   const bridge = planItem({ id: 'b', drillId: 'ball-bridge', position: 'bridge', cadences: [cadence(4, 4)] });
   test('the drill’s come first, then all of their own, each once and none left out', () => {
-    const gates = gatesWith('leaking', 'prolapse', 'dizziness');
+    const gates = gatesOfPerson({ leaking: {}, prolapse: {}, dizziness: {} });
     const signs = watchSigns(bridge, [gates]);
     expect(signs.slice(0, 3)).toEqual(expect.arrayContaining(['doming', 'held breath', 'bearing down']));
     for (const { sign } of gates.watch) expect(signs).toContain(sign);
@@ -81,7 +66,9 @@ describe('every sign to watch', () => {
     expect(signs.length).toBeGreaterThan(5);
   });
   test('a quiet breath has none of its own', () => {
-    expect(watchSigns(planItem({ id: 'q', drillId: 'quiet-nose', position: 'sitting' }), [gatesWith()])).toEqual([]);
+    expect(watchSigns(planItem({ id: 'q', drillId: 'quiet-nose', position: 'sitting' }), [gatesOfPerson()])).toEqual(
+      [],
+    );
   });
 });
 

@@ -1,23 +1,10 @@
 import { type FaultId, faultIds } from '../catalogue';
-import { type AnswerDetail, type ConditionId, conditionIds, emptyProfile, evaluateGates } from '../safety';
+import { gatesOfPerson } from '../fixtures';
+import { type AnswerDetail, type ConditionId } from '../safety';
 import { remedyFor } from '.';
 
-const today = '2026-11-25';
-const gatesOf = (yes: Partial<Record<ConditionId, AnswerDetail>>) =>
-  evaluateGates(
-    {
-      ...emptyProfile,
-      answers: Object.fromEntries(
-        conditionIds.map((id) => [
-          id,
-          { value: id in yes ? ('yes' as const) : ('no' as const), day: today, recordId: id, detail: yes[id] ?? {} },
-        ]),
-      ),
-    },
-    today,
-  );
 const words = (fault: FaultId, times: number, yes: Partial<Record<ConditionId, AnswerDetail>> = {}) =>
-  remedyFor(fault, times, gatesOf(yes)).words;
+  remedyFor(fault, times, gatesOfPerson(yes)).words;
 
 describe('corrections, as the trade gives them (common practice, no published source)', () => {
   test.each<[FaultId, RegExp, RegExp]>([

@@ -1,6 +1,7 @@
 import { type LookRecord, type Raw, blankRaw, cautionsSeen, testVerdict } from '.';
 import { readFindings } from '../read';
-import { type Profile, checkComponents, conditionIds, emptyProfile, evaluateGates } from '../safety';
+import { answersWith } from '../fixtures';
+import { checkComponents, emptyProfile, evaluateGates } from '../safety';
 
 const today = '2026-11-23';
 let made = 0;
@@ -13,22 +14,15 @@ const floor = (raw: Partial<Raw<'floor'>>, day = today): LookRecord => ({
   takenAt: `${day}T10:00:00Z`,
   raw: blankRaw('floor', raw),
 });
-const answers = (yes: readonly string[] = []): Profile['answers'] =>
-  Object.fromEntries(
-    conditionIds.map((id) => [
-      id,
-      { value: yes.includes(id) ? ('yes' as const) : ('no' as const), day: today, recordId: `told-${id}`, detail: {} },
-    ]),
-  );
-const gates = (looks: LookRecord[], yes: string[] = []) =>
-  evaluateGates({ ...emptyProfile, answers: answers(yes) }, today, undefined, cautionsSeen(looks));
+const gates = (looks: LookRecord[], yes: Parameters<typeof answersWith>[0] = {}) =>
+  evaluateGates({ ...emptyProfile, answers: answersWith(yes) }, today, undefined, cautionsSeen(looks));
 
 describe('what Look finds gates like what is told on Screen (common practice, ours)', () => {
   test.each<Partial<Raw<'floor'>>>([{ softens: 'no' }, { letsGo: 'no' }, { pain: 'yes' }])(
     'a floor that holds: %p',
     (raw) => {
       const found = gates([floor(raw)]);
-      const told = gates([], ['holdingFloor']);
+      const told = gates([], { holdingFloor: {} });
       const off = (all: typeof found) =>
         all.gates.map(({ level, component, form }) => `${level} ${component} ${form ?? ''}`).sort();
       expect(off(found)).toEqual(off(told));
@@ -58,17 +52,17 @@ describe('what is told on Screen reaches the reading', () => {
     ['leaking', 'leaks'],
     ['separation', 'separation'],
   ])('%s is the finding %s, with its record', (condition, id) => {
-    const finding = readFindings([], answers([condition])).find((one) => one.id === id)!;
+    const finding = readFindings([], answersWith({ [condition]: {} })).find((one) => one.id === id)!;
     expect(finding.severity).toBeGreaterThanOrEqual(2);
     expect(finding.record).toEqual({ kind: 'fact', id: `told-${condition}`, label: 'Screen' });
-    expect(readFindings([], answers([]))).toEqual([]);
+    expect(readFindings([], answersWith())).toEqual([]);
   });
 });
 
 describe('a test has no other form', () => {
   test('what would be done otherwise is left out; a foot lifted on the exhale is one already', () => {
-    expect(testVerdict(gates([], ['ribFracture']), ['sideBend'])).toMatchObject({ allowed: false });
-    expect(testVerdict(gates([], ['leaking']), ['march'])).toMatchObject({ allowed: true });
-    expect(testVerdict(gates([], ['pelvicGirdlePain']), ['march'])).toMatchObject({ allowed: false });
+    expect(testVerdict(gates([], { ribFracture: {} }), ['sideBend'])).toMatchObject({ allowed: false });
+    expect(testVerdict(gates([], { leaking: {} }), ['march'])).toMatchObject({ allowed: true });
+    expect(testVerdict(gates([], { pelvicGirdlePain: {} }), ['march'])).toMatchObject({ allowed: false });
   });
 });

@@ -1,3 +1,4 @@
+import { gatesOfPerson, testDay as today } from '../fixtures';
 import {
   type AnswerDetail,
   type Component,
@@ -26,7 +27,6 @@ interface Cells {
   open?: Component[];
 }
 
-const today = '2026-11-23';
 const holds: Component[] = ['hold', 'longHold'];
 
 const cells: Cells[] = [
@@ -391,23 +391,7 @@ const cells: Cells[] = [
 ];
 
 const gatesOf = ({ condition, detail = {} }: Pick<Cells, 'condition' | 'detail'>) =>
-  evaluateGates(
-    {
-      ...emptyProfile,
-      answers: Object.fromEntries(
-        conditionIds.map((id) => [
-          id,
-          {
-            value: id === condition ? ('yes' as const) : ('no' as const),
-            day: today,
-            recordId: id,
-            detail: id === condition ? detail : {},
-          },
-        ]),
-      ),
-    },
-    today,
-  );
+  gatesOfPerson({ [condition]: detail });
 
 const offCells = cells.flatMap((row) =>
   Object.entries(row.off).map(([words, components]) => ({ name: row.name, words, components, row })),

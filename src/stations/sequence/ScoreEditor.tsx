@@ -104,7 +104,7 @@ export function ScoreEditor({
 
 function Labels() {
   return (
-    <div aria-hidden className="sticky left-0 z-20 shrink-0 bg-paper pt-12" style={{ width: labelWidth }}>
+    <div aria-hidden className="sticky left-0 z-10 shrink-0 bg-paper pt-12" style={{ width: labelWidth }}>
       {lanes.map(({ id, label, height }, i) => (
         <div
           key={id}
