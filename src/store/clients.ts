@@ -85,8 +85,12 @@ export function countFacts(store: Store, clientId: string): { entries: number; d
 const signKeys = ['emergency', 'redFlags'] as const;
 const clearanceKeys = ['emergencyClearance', 'redFlagClearance'] as const;
 
+/** Whose signs were asked depends on what had been answered by then, and not on the newest answer alone. */
+const contextKeys = ['answer:pregnancy', 'answer:recentBirth'] as const;
+
 /**
- * The facts that decide what is known of clients: the newest of each key, and of the signs every one that was there or was cleared.
+ * The facts that decide what is known of clients: the newest of each key, of the signs every one that was there or was cleared, and
+ * every answer on pregnancy and birth.
  * What a long history holds besides is not read.
  *
  * @param untilDay what was known on an earlier day; everything when it is left out
@@ -115,7 +119,7 @@ function decidingFacts(store: Store, clientIds: readonly string[], untilDay?: st
     .select({ id: ranked.rowid })
     .from(ranked)
     .where(
-      sql`${ranked.place} = 1 or (${inArray(ranked.key, [...signKeys])} and ${ranked.value} <> '{"present":[]}') or ${inArray(ranked.key, [...clearanceKeys])}`,
+      sql`${ranked.place} = 1 or (${inArray(ranked.key, [...signKeys])} and ${ranked.value} <> '{"present":[]}') or ${inArray(ranked.key, [...clearanceKeys, ...contextKeys])}`,
     );
   return store
     .select()

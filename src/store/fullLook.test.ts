@@ -5,9 +5,10 @@ import sharp from 'sharp';
 import { cadence } from '@/core/cadence';
 import { blankRaw } from '@/core/look';
 import { type CommandKind, type Payload } from '@/core/record';
-import { conditionIds, defaultLimits } from '@/core/safety';
+import { conditionIds, defaultLimits, pathState } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
 import {
+  knownClientOf,
   type Store,
   carryOut,
   carryOutAll,
@@ -136,6 +137,22 @@ describe('a plan made weeks ago', () => {
     askedOn(threeWeeksOn);
     expect(runOn(threeWeeksOn)).toMatchObject({ state: 'refused', why: expect.stringContaining('week 17') });
   });
+});
+
+test('a week put right after the signs were asked is no new telling; a pregnancy told after them is', () => {
+  const ask = () => {
+    for (const key of ['emergency', 'redFlags'] as const) fact(key, { present: [] });
+  };
+  const state = () => pathState(knownClientOf(store, ids.clientId).profile, '2026-11-23', []).state;
+  fact('answer:pregnancy', { value: 'no' });
+  ask();
+  expect(state()).toBe('open');
+  fact('answer:pregnancy', { value: 'yes', weekOnDay: 20 });
+  expect(state()).toBe('not asked');
+  ask();
+  expect(state()).toBe('open');
+  fact('answer:pregnancy', { value: 'yes', weekOnDay: 21 });
+  expect(state()).toBe('open');
 });
 
 describe('looks', () => {

@@ -105,15 +105,18 @@ function Row({ view, condition }: { view: ClientView; condition: Condition & { i
   const answer = view.known.profile.answers[condition.id];
   const { record, error } = useFact(view.id, key, view.known.latest[key]);
   const value = answer?.value ?? 'unknown';
-  const save = (next: { value: AnswerValue } & AnswerDetail) => void record(next);
+  const save = (next: { value: AnswerValue } & AnswerDetail) => record(next);
   // A second detail tapped before the first came back is added to it, not put in its place.
   const told = useRef<AnswerDetail>(answer?.detail ?? {});
+  const underway = useRef(0);
   useEffect(() => {
-    told.current = answer?.detail ?? {};
+    // What comes back while another is on its way does not know of that one yet.
+    if (underway.current === 0) told.current = answer?.detail ?? {};
   }, [answer?.recordId, answer?.detail]);
   const add = (detail: AnswerDetail) => {
     told.current = { ...told.current, ...detail };
-    save({ value: 'yes', ...told.current });
+    underway.current += 1;
+    void save({ value: 'yes', ...told.current }).finally(() => (underway.current -= 1));
   };
   return (
     <li className="border-t border-rule py-2">
@@ -128,7 +131,7 @@ function Row({ view, condition }: { view: ClientView; condition: Condition & { i
           choices={choices.map((choice) =>
             choice.value === 'unknown' ? { ...choice, label: <span aria-label="Unknown">?</span> } : choice,
           )}
-          onChange={(next) => save({ value: next, ...(next === 'yes' ? answer?.detail : {}) })}
+          onChange={(next) => void save({ value: next, ...(next === 'yes' ? answer?.detail : {}) })}
         />
       </div>
       {value === 'yes' && condition.detail !== 'none' && (

@@ -21,6 +21,7 @@ const names: Readonly<Record<string, string>> = {
   redFlags: 'Red flags',
   emergencyClearance: 'Cleared after an emergency sign',
   redFlagClearance: 'Red flag cleared',
+  rateClearance: 'Resting rate cleared',
   whatChanged: 'What changed',
   screened: 'Gone through',
 };
@@ -31,6 +32,7 @@ const detailNames: Readonly<Record<string, string>> = {
   date: 'on',
   caesarean: 'caesarean',
   side: 'side',
+  site: 'at',
   clearedBy: 'cleared by',
   note: 'note',
 };

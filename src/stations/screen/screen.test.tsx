@@ -149,6 +149,32 @@ describe('conditions', () => {
     jest.useRealTimers();
   });
 
+  test('a detail tapped while others are on their way is added to them, whatever comes back meanwhile', async () => {
+    const told = (detail: object) => viewOf([fact('answer:recentBirth', { value: 'yes', ...detail })]);
+    const shown = render(<Conditions view={told({})} />);
+    const day = screen.getByLabelText('Day of the birth') as HTMLInputElement;
+    // The server takes its time: nothing comes back before it is let.
+    let answer = () => undefined as void;
+    const slow = new Promise<void>((resolve) => (answer = resolve));
+    const real = globalThis.fetch;
+    globalThis.fetch = (async (...asked: Parameters<typeof fetch>) => {
+      await slow;
+      return real(...asked);
+    }) as typeof fetch;
+    fireEvent.change(day, { target: { value: '2026-10-20' } });
+    await doing(() => fireEvent.blur(day));
+    const kind = () => within(screen.getByRole('radiogroup', { name: 'Kind of birth' }));
+    await doing(() => fireEvent.click(kind().getByRole('radio', { name: 'Caesarean' })));
+    // The first answer comes back, not knowing of the second.
+    shown.rerender(<Conditions view={told({ date: '2026-10-20' })} />);
+    const note = screen.getAllByLabelText('Note')[0]!;
+    fireEvent.change(note, { target: { value: 'twins' } });
+    await doing(() => fireEvent.blur(note));
+    await doing(() => answer());
+    await doing(() => undefined);
+    expect(values().at(-1)![1]).toEqual({ value: 'yes', date: '2026-10-20', caesarean: true, note: 'twins' });
+  });
+
   test('every condition can be answered by name', () => {
     render(<Conditions view={viewOf()} />);
     expect(screen.getAllByRole('radiogroup')).toHaveLength(conditionIds.length);
