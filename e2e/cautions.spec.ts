@@ -1,6 +1,6 @@
 import { type Page, expect, test } from '@playwright/test';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, seedReading } from './support/walk';
+import { allSaved, expectAccessible, openRunOf, planItem, seedPlan, seedReading } from './support/walk';
 
 /**
  * People who must be coached otherwise, each from Screen through plan, run, correction and swap to the note: what is off for
@@ -211,3 +211,22 @@ for (const person of people) {
     if (instead) expect([...read, text].join('\n')).toMatch(instead);
   });
 }
+
+test('chest tightness after a stop opens what to do; happening, it is logged and closes the day for them', async ({
+  page,
+}) => {
+  const id = await seedPlan(page, server.url, 'Ada Quay', [planItem('quiet-nose', { breaths: 20 })]);
+  await openRunOf(page, server.url, id);
+  await page.keyboard.press(' ');
+  await page.keyboard.press('n');
+  await expect(page.locator('[data-step]')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'chest tightness' }).click();
+  await expect(page.getByRole('heading', { name: /^Stop\. Call/ })).toBeVisible();
+  await page.getByRole('button', { name: 'It is happening: log it and stop' }).click();
+  await expect(page.getByText(/Logged today: chest pain/)).toBeVisible();
+  await expect(async () => {
+    await page.goto(`${server.url}/clients/${id}/coach`);
+    await expect(page.getByText(/Logged today: chest pain/)).toBeVisible({ timeout: 1000 });
+  }).toPass();
+});

@@ -38,12 +38,17 @@ export function PathStop({ view, as = 'h1' }: { view: ClientView; as?: 'h1' | 'h
 export function EmergencyStop({ view }: { view: ClientView }) {
   const { path, settings } = view;
   if (path.state !== 'emergency') return null;
+  return <EmergencyWords emergencyNumber={settings.emergencyNumber} signs={path.signs} />;
+}
+
+/** The same for signs that were just said, whether or not the server has them yet. */
+export function EmergencyWords({ emergencyNumber, signs }: { emergencyNumber: string; signs: readonly string[] }) {
   return (
     <section role="alert" className="rounded-one border-4 border-stop p-6">
-      <h1 className="text-4xl text-stop dark:text-ink">Stop. Call {settings.emergencyNumber}.</h1>
-      <p className="mt-2 text-lg">Logged today: {path.signs.join('; ')}.</p>
+      <h1 className="text-4xl text-stop dark:text-ink">Stop. Call {emergencyNumber}.</h1>
+      <p className="mt-2 text-lg">Logged today: {signs.join('; ')}.</p>
       <ol className="mt-5 list-decimal space-y-2 pl-6 text-xl">
-        {emergencySteps(settings.emergencyNumber).map((step) => (
+        {emergencySteps(emergencyNumber).map((step) => (
           <li key={step}>{step}</li>
         ))}
       </ol>

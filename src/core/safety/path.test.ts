@@ -93,6 +93,9 @@ describe('the way from Screen to Coach', () => {
 
     test('a second one beyond the edge is a red flag, and only a clinician’s word of the day lifts it', () => {
       expect(state(count(27), count(26))).toBe('red flag');
+      const [why] = pathState(profile, today, [count(27), count(26)]).reasons;
+      expect(why!.what).toMatch(/^26 a minute.*second time/);
+      expect(why!.what).not.toMatch(/count again/i);
       expect(state(count(27), count(18, 20), count(26))).toBe('red flag');
       expect(state(count(7), count(6))).toBe('red flag');
       const cleared = fact('rateClearance', { clinician: 'Dr A', reason: 'known slow breather' });

@@ -116,7 +116,9 @@ function rateState(counts: readonly CountedRate[], profile: Profile, onDay: stri
   if (!flags.at(-2)) return { state: 'recount', reasons: [last] };
   if (profile.rateClearance?.day === onDay) return null;
   const rule = 'A second count beyond the edge: no drills today, refer.';
-  return { state: 'red flag', reasons: [{ ...last, rule }], signs: [rateSign] };
+  const again = Math.round(counts.filter(({ seconds }) => seconds >= leastCountSeconds).at(-1)!.breathsPerMinute);
+  const what = `${again} a minute at rest, beyond the edge for the second time.`;
+  return { state: 'red flag', reasons: [{ ...last, what, rule }], signs: [rateSign] };
 }
 
 function signReason(id: string, recordId: string, rule: string): Reason {

@@ -2,7 +2,6 @@
 
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { MonitorUp } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { type FaultId, faults } from '@/core/catalogue';
 import {
   type RunPerson,
@@ -16,12 +15,14 @@ import {
 } from '@/core/coach';
 import { newest, rateOf } from '@/core/look';
 import { capital } from '@/core/reasons';
+import { signInWords } from '@/core/safety';
 import { type StoredRun } from '@/core/record';
 import { type PlanItem, drillOf } from '@/core/sequence';
 import { newId, send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { PlanStrip } from '@/parts/figures/PlanStrip';
 import { Tide } from '@/parts/figures/Tide';
+import { EmergencyWords } from '../PathStop';
 import { type ClientView } from '../view';
 import { type GroupMember, GroupTiles } from './GroupTiles';
 import { Middle } from './Middle';
@@ -123,14 +124,21 @@ export function RunScreen({
     return now.timed.startSeconds + now.intoSeconds;
   }, [place]);
   const openClientWindow = useOpenClientWindow();
-  const router = useRouter();
+  const [emergency, setEmergency] = useState<string | null>(null);
   const logEmergency = (clientId: string, sign: string) => {
     send('fact.add', { factId: newId(), clientId, key: 'emergency', value: { present: [sign] }, basedOn: null });
-    // In a group the others go on; what to do stays on the page of whoever it is about.
-    if (clientId === view.id) router.push(`/clients/${clientId}/screen`);
+    // What to do is shown at once and not when the server has answered; in a group the others go on.
+    if (clientId === view.id && group.length === 0) setEmergency(sign);
   };
   const restingCycle = useMemo(() => restingCycleOf(view), [view]);
 
+  if (emergency !== null) {
+    return (
+      <main className="p-6">
+        <EmergencyWords emergencyNumber={view.settings.emergencyNumber} signs={[signInWords(emergency)]} />
+      </main>
+    );
+  }
   if (state.status === 'stopped') {
     return (
       <main className="h-dvh">

@@ -84,7 +84,7 @@ export function Signs({ view }: { view: ClientView }) {
           <Clearance
             view={view}
             factKey="rateClearance"
-            title={`Not today: ${lowered(view.path.reasons[0]!.what)} ${rateFlaggedLine}`}
+            title={`Not today: ${lowered(view.path.reasons[0]!.what)} Refer.`}
           />
         </div>
       )}
@@ -191,8 +191,6 @@ function RedFlags({
     </div>
   );
 }
-
-const rateFlaggedLine = 'Counted twice: refer.';
 
 const tellings = [
   ['Neither', null],
