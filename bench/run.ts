@@ -8,6 +8,7 @@ import { coachScreen, eventAppend } from './coach';
 import { rereading, ringFrames, sweep } from './look';
 import { underLoad } from './load';
 import { againstSolver, editing, growth, randomPlans, realPlans } from './plan';
+import { reading } from './reading';
 import { percentile, report } from './report';
 
 function phases() {
@@ -33,7 +34,9 @@ function sound() {
   );
 }
 
-if (!process.argv.includes('--load')) {
+const only = (flag: string) => process.argv.includes(flag);
+if (only('--reading')) reading();
+else if (!only('--load')) {
   phases();
   realPlans();
   randomPlans();
@@ -49,4 +52,4 @@ if (!process.argv.includes('--load')) {
 }
 // The long part, whole studios and a million events, can be left out or asked for alone; ten minutes of memory only when asked for.
 const minutes = process.argv.includes('--memory') ? 10 : 1;
-if (!process.argv.includes('--quick')) await underLoad({ large: true, minutes });
+if (!only('--quick') && !only('--reading')) await underLoad({ large: true, minutes });

@@ -17,8 +17,8 @@ describe('constructed people reach the reading a practitioner would give (tradeâ
     const { shown, tie, settledBy } = read(seen);
     expect(ids(shown).slice(0, 2).sort()).toEqual([...expected].sort());
     expect(tie).toBe(true);
-    // A side-bend test is what would tell them apart.
-    expect(settledBy.map(({ protocol }) => protocol)).toContain('sideBend');
+    // How far the lower ribs open is what would tell them apart.
+    expect(settledBy.map(({ protocol }) => protocol)).toContain('fingerGap');
   });
 
   test('an even breath gets no diagnosis of trouble', () => {
@@ -38,7 +38,7 @@ describe('constructed people reach the reading a practitioner would give (tradeâ
       const bend = seen.sideBend;
       const turned: Seen = {
         ...seen,
-        regionMap: { ...map, deep: mirrored(map.deep as never) },
+        regionMap: { ...map, deep: mirrored(map.deep as never), quiet: mirrored(map.quiet as never) },
         ...(bend ? { sideBend: { left: bend.right!, right: bend.left! } } : {}),
       };
       const [one, other] = [read(seen), read(turned)];

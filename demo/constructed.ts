@@ -1,5 +1,5 @@
 import { type LookRecord, type ProtocolId, type Raw, blankRaw, rawSchemas } from '@/core/look';
-import { type Grades, regionIds, unobserved } from '@/core/trunk';
+import { type Grades, regionIds } from '@/core/trunk';
 
 /** What was seen of a person, by protocol; everything else was not looked for. */
 export type Seen = { [P in ProtocolId]?: Partial<Raw<P>> } & {
@@ -19,9 +19,13 @@ export interface Constructed {
 }
 
 const all = (grade: number): Grades => Object.fromEntries(regionIds.map((id) => [id, grade])) as Grades;
+/** Sitting, where no part is given more than another; a quiet breath shows a step less of everything. */
 const map = (base: number, parts: Partial<Grades> = {}, rest: Partial<Raw<'regionMap'>> = {}) => ({
+  position: 'sitting' as const,
   deep: { ...all(base), ...parts },
-  quiet: unobserved(),
+  quiet: Object.fromEntries(
+    Object.entries({ ...all(base), ...parts }).map(([id, grade]) => [id, Math.max(0, (grade ?? 0) - 1)]),
+  ) as Grades,
   neckQuiet: 0,
   neckDeep: 0,
   ...rest,
@@ -99,9 +103,9 @@ export const constructed: readonly Constructed[] = [
       rate: 14,
       quietLook: quietNose,
       twoHands: together,
-      regionMap: map(2),
+      regionMap: map(2, { leftBack: 1, rightBack: 1 }),
       stack: {
-        flareRest: 1,
+        flareRest: 2,
         flareExhale: 0,
         thorax: 'in front',
         pelvis: 'tipped forward',
@@ -275,12 +279,13 @@ export const constructed: readonly Constructed[] = [
   },
   {
     id: 'mixed',
-    who: 'a sailmaker closed on both sides, the left a little more',
+    who: 'a sailmaker closed on the left, and stiff in a bend both ways',
     seen: {
       rate: 14,
       quietLook: quietNose,
       twoHands: together,
-      regionMap: map(2, { leftSide: 0, rightSide: 1, leftBack: 0, rightBack: 1 }),
+      regionMap: map(2, { leftSide: 0, leftBack: 0 }, { quiet: { ...all(1), leftSide: 0, leftBack: 0 } }),
+      sideBend: { left: 0, right: 2 },
     },
     expected: ['oneSide', 'sidesAndBackClosed'],
     tie: true,

@@ -165,7 +165,7 @@ export const people: readonly DemoPerson[] = [
       },
       {
         daysAgo: 7,
-        quiet: quiet(16.1, 0.6, { starts: 'belly' }),
+        quiet: quiet(16.1, 0.6, { starts: 'belly', route: 'both', seen: ['sighs', 'yawns'] }),
         hands: hands({ deepLeads: 'chest' }),
         map: {
           quiet: { ...even(1), belly: 2, chestFront: 2 },
@@ -174,7 +174,7 @@ export const people: readonly DemoPerson[] = [
           neckDeep: 1,
         },
         mapAfter: { ...even(2), belly: 3, chestFront: 2 },
-        holds: calm(15, 16.5, 16),
+        holds: calm(13, 14.5, 14),
         ease: { before: [5.5, 5.5], after: [7, 7] },
         intent: 'lowerBreath',
         patterns: ['airHunger'],
@@ -223,14 +223,14 @@ export const people: readonly DemoPerson[] = [
         quiet: quiet(12.4, 0.3, { starts: 'ribs' }),
         hands: hands({ leads: 'together', movesMore: 'even' }),
         map: {
-          quiet: { ...even(2), leftSide: 1 },
-          deep: { ...even(3), leftSide: 2, leftBack: 1, lowBack: 2 },
+          quiet: { ...even(2), leftSide: 1, leftBack: 1 },
+          deep: { ...even(3), leftSide: 2, leftBack: 2, lowBack: 2 },
           neckQuiet: 0,
           neckDeep: 0,
         },
         mapAfter: { ...even(3), leftBack: 3, lowBack: 2 },
         more: {
-          sideBend: { left: 2, right: 3 },
+          sideBend: { left: 1, right: 3 },
           tape: {
             levels: {
               fourth: [
@@ -279,13 +279,13 @@ export const people: readonly DemoPerson[] = [
         hands: hands({}),
         map: {
           quiet: { ...even(1), belly: 3 },
-          deep: { ...even(1), belly: 3, leftSide: 1, rightSide: 2 },
+          deep: { ...even(1), belly: 3, leftSide: 1, rightSide: 1 },
           neckQuiet: 0,
           neckDeep: 0,
         },
         mapAfter: { ...even(1), belly: 2, leftSide: 2, rightSide: 2 },
         more: {
-          stack: { flareRest: 1, flareExhale: 1, pelvis: 'tipped forward', lowBackOff: 'yes' },
+          stack: { flareRest: 2, flareExhale: 1, pelvis: 'tipped forward', lowBackOff: 'yes' },
           exhale: { seconds: [7.5, 8.1], sound: 'even', ribsDown: 'yes', nextInhale: 6 },
         },
         ease: { before: [5.5, 5], after: [6.5, 6.5] },
@@ -325,7 +325,7 @@ export const people: readonly DemoPerson[] = [
         quiet: quiet(13.5, 0.4, { starts: 'ribs' }),
         hands: hands({ leads: 'together', movesMore: 'even' }),
         map: {
-          quiet: { ...even(2), chestFront: 1, chestBack: 0 },
+          quiet: { ...even(2), chestFront: 0, chestBack: 0 },
           deep: { ...even(2), chestFront: 1, chestBack: 1, leftSide: 3, rightSide: 3 },
           neckQuiet: 0,
           neckDeep: 1,
@@ -367,10 +367,10 @@ export const people: readonly DemoPerson[] = [
         quiet: quiet(19.1, 0.9, { position: 'sitting', route: 'both', sound: 'audible' }),
         hands: hands({ position: 'sitting', leads: 'chest', movesMore: 'even', deepLeads: 'chest' }),
         map: {
-          quiet: { ...even(1), belly: 1 },
-          deep: { ...even(1), belly: 1, leftSide: 2, rightSide: 2 },
+          quiet: { ...even(1), chestFront: 2, belly: 0 },
+          deep: { ...even(1), belly: 1, chestFront: 2, leftSide: 2, rightSide: 2 },
           neckQuiet: 1,
-          neckDeep: 2,
+          neckDeep: 3,
         },
         mapAfter: { ...even(1), belly: 2, leftSide: 2, rightSide: 2 },
         ease: { before: [3.5, 4], after: [4.5, 5] },

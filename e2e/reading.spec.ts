@@ -23,12 +23,12 @@ test('a look is arranged for the visit, half-done looks stay, and the pictures a
   await page.getByRole('button', { name: 'Tape: skip' }).click();
   await expect(list).toHaveCount(17);
   await page.getByRole('button', { name: 'Stack: earlier' }).click();
-  await expect(list.nth(7)).toContainText('Stack');
+  await expect(list.nth(3)).toContainText('Stack');
   await page.getByRole('button', { name: '+ Tape' }).click();
   await expect(list.last()).toContainText('Tape');
   await allSaved(page);
   await page.reload();
-  await expect(list.nth(7)).toContainText('Stack');
+  await expect(list.nth(3)).toContainText('Stack');
 
   for (const protocol of ['tape', 'twoLine', 'postureSearch', 'exhale', 'questionnaire', 'marker']) {
     await lookAt(page, clientId, protocol);
@@ -126,6 +126,12 @@ test('the coach judges findings; a changed record shows what changed since the r
   page,
 }) => {
   const clientId = await seedClient(page, server.url, 'Demelza Quay');
+  await lookAt(page, clientId, 'twoHands');
+  await page
+    .getByRole('radiogroup', { name: /quiet breaths: which hand leads/ })
+    .getByRole('radio', { name: 'Chest hand' })
+    .click();
+  await allSaved(page);
   await lookAt(page, clientId, 'frontOn');
   for (const question of ['Shoulders rise?', 'Only the upper chest moves?']) {
     await page.getByRole('radiogroup', { name: question, exact: true }).getByRole('radio', { name: 'Yes' }).click();
@@ -134,15 +140,15 @@ test('the coach judges findings; a changed record shows what changed since the r
   const read = `${server.url}/clients/${clientId}/read`;
   await page.goto(read);
   const block = page.getByRole('region', { name: 'upper-chest lead' });
-  await expect(block).toContainText('8 for − 0 against = 8');
+  await expect(block).toContainText('12 for − 0 against = 12');
   await page.getByRole('button', { name: 'the shoulders rise: reject' }).click();
-  await expect(block).toContainText('4 for − 0 against = 4');
+  await expect(block).toContainText('9 for − 0 against = 9');
   await page.getByRole('button', { name: 'the shoulders rise: reject' }).click();
   await page.getByRole('button', { name: 'the shoulders rise: less marked' }).click();
-  await expect(block).toContainText('7 for');
+  await expect(block).toContainText('11 for');
   await allSaved(page);
   await page.reload();
-  await expect(block).toContainText('7 for');
+  await expect(block).toContainText('11 for');
   await page.getByRole('button', { name: 'Confirm this intent' }).click();
   await page.getByRole('link', { name: 'On to Sequence' }).waitFor();
 

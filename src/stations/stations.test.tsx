@@ -5,7 +5,7 @@ import { type StoredLook, type VisitRecord } from '@/core/record';
 import { type Fact, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
 import { type PlanItem, makePlan } from '@/core/sequence';
 import { followed, repeatsOf } from '@/core/track';
-import { type Grades, evenYields, unobserved } from '@/core/trunk';
+import { type Grades, evenYields, regionIds, unobserved } from '@/core/trunk';
 import { PathStop } from './PathStop';
 import { CoachStation } from './coach/CoachStation';
 import { LookStation } from './look/LookStation';
@@ -241,7 +241,7 @@ describe('Look', () => {
     const looks = [look('tape', blankRaw('tape', { levels: { fourth: [{ exhaleCm: 90, inhaleCm: 96 }] } }))];
     const markup = html(<LookStation view={clientView({ visit: { looks } })} />);
     expect(markup).toContain('fourth space 6.0 cm');
-    expect(markup).toContain('About 9 min');
+    expect(markup).toContain('About 10 min');
     const own = clientView({ visit: { lookList: { set: 'full', protocols: ['stack', 'quietLook'] } } });
     expect(html(<LookStation view={own} />)).toMatch(/Stack<.*Unannounced quiet look</s);
   });
@@ -267,12 +267,35 @@ describe('Read', () => {
   });
 
   test('shows evidence with points, links to the look, and suggests an intent', () => {
-    const markup = html(<ReadStation view={clientView({ visit: { looks: [chestLeads] } })} />);
+    const shoulders = look('frontOn', blankRaw('frontOn', { shoulders: 'yes', upperOnly: 'yes' }));
+    const markup = html(<ReadStation view={clientView({ visit: { looks: [chestLeads, shoulders] } })} />);
     expect(markup).toContain('upper-chest lead');
     expect(markup).toContain('the chest leads the breath');
+    // What a strength and a point mean is there to be tapped; what was not looked for is named.
+    expect(markup).toMatch(/: how strong it is, show what it means/);
+    expect(markup).toMatch(/Not looked for:.*floor that is late/s);
     expect(markup).toContain('/clients/client/look?protocol=twoHands');
     expect(markup).toContain('Suggested by “upper-chest lead”.');
     expect(markup).toContain('Confirm this intent');
+  });
+
+  test('one sign alone suggests nothing: too little was looked at, and what would settle it is a link', () => {
+    const markup = html(<ReadStation view={clientView({ visit: { looks: [look('twoHands', blankRaw('twoHands', { leads: 'chest' }))] } })} />);
+    expect(markup).not.toContain('Suggested by');
+    expect(markup).toContain('Not enough was looked at to say anything.');
+  });
+
+  test('nothing found in enough looks is an even breath, said so, with what was not looked for', () => {
+    const grades = Object.fromEntries(regionIds.map((id) => [id, 2])) as Grades;
+    const looks = [
+      look('regionMap', blankRaw('regionMap', { position: 'sitting', quiet: grades, deep: grades })),
+      look('twoHands', blankRaw('twoHands', { leads: 'together', bellyDrawsIn: 'no' })),
+      look('sideBend', blankRaw('sideBend', { left: 2, right: 3 })),
+    ];
+    const markup = html(<ReadStation view={clientView({ visit: { looks } })} />);
+    expect(markup).toContain('Nothing that was looked at speaks for trouble');
+    expect(markup).toContain('Suggested by “even and variable”.');
+    expect(markup).toMatch(/Not looked for:.*top-down abdominal/s);
   });
 
   test('after confirming it leads on', () => {

@@ -83,6 +83,7 @@ export {
   baseMap,
   bestGrades,
   blindPairs,
+  countingLooks,
   byTime,
   easiestGraded,
   isOf,
@@ -90,6 +91,7 @@ export {
   newest,
 } from './records';
 export { type LookPictureId, type Protocol, protocols } from './protocols';
+export { type ToldAlready, ledBy, toldForFloor } from './led';
 export { type LookList, type LookSetId, expectedMinutes, lookList, lookSetIds, lookSets } from './sets';
 export { type FormField, type FormProtocol, formProtocols, forms, nothingElse } from './forms';
 export { lookResult } from './result';

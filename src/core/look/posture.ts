@@ -20,8 +20,9 @@ export interface PostureResult {
   /** Depth lost when arched and when slouched against the best upright one; null where it was not tried. */
   dropArched: number | null;
   dropSlouched: number | null;
-  /** Depth lost from lying to the better of sitting and standing; null unless both were tried. */
-  lostUpright: number | null;
+  /** Depth lost from lying to the best of sitting, and to the best of standing; null unless both were tried. */
+  lostSitting: number | null;
+  lostStanding: number | null;
 }
 
 /**
@@ -46,11 +47,13 @@ export function bestPosture(depth: Raw<'postureSearch'>['depth']): PostureResult
     });
     return drops.length === 0 ? null : Math.max(...drops);
   };
-  const upright = [best.sitting, best.standing].flatMap((found) => (found ? [found.depth] : []));
+  const lost = (position: 'sitting' | 'standing') =>
+    best.lying && best[position] ? best.lying.depth - best[position].depth : null;
   return {
     best,
     dropArched: drop('arched'),
     dropSlouched: drop('slouched'),
-    lostUpright: best.lying && upright.length > 0 ? best.lying.depth - Math.min(...upright) : null,
+    lostSitting: lost('sitting'),
+    lostStanding: lost('standing'),
   };
 }

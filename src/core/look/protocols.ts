@@ -1,5 +1,5 @@
 import { type Component } from '../safety';
-import { type LookPosition, type ProtocolId, lookPositions } from './rawSchemas';
+import { type LookPosition, type ProtocolId } from './rawSchemas';
 
 /** Small pictures that help a set-up. */
 export type LookPictureId = 'tape' | 'hands' | 'fingers' | 'sideBend' | 'posture' | 'march';
@@ -30,8 +30,8 @@ const row = (
   rest: Partial<Pick<Protocol, 'components' | 'picture' | 'version'>> = {},
 ): Protocol => ({ id, version: 1, name, minutes, positions, setUp, means, components: [], ...rest });
 
-/** Walking is for holds only: nothing can be watched or measured on somebody who walks away. */
-const anywhere = lookPositions.filter((position) => position !== 'walking');
+/** The usual places; walking is for holds only: nothing can be watched or measured on somebody who walks away. */
+const anywhere: readonly LookPosition[] = ['hook-lying', 'propped', 'side-lying', 'sitting', 'standing'];
 
 /** Every protocol in the usual order of a full look. Minutes and set-ups: common practice. */
 const rows: readonly Protocol[] = [
@@ -65,7 +65,7 @@ const rows: readonly Protocol[] = [
     'regionMap',
     'Region map',
     1.5,
-    anywhere,
+    [...anywhere, 'prone', 'quadruped', 'long kneel'],
     'Hands round the ribs. Five ordinary breaths, then three deep ones. Tap a part to grade it.',
     'What moved under the hand, graded by eye and touch. It ranks parts; it measures no volume.',
   ),
@@ -100,7 +100,7 @@ const rows: readonly Protocol[] = [
     'sideBend',
     'Side-bend test',
     0.6,
-    ['standing', 'sitting'],
+    ['standing', 'sitting', 'long kneel'],
     'Bend away, hand on the open side, inhale. The open side should widen. Then the other way.',
     'Whether a side opens once it has the way of least resistance. Not the length of the bend.',
     { components: ['sideBend'], picture: 'sideBend' },
@@ -118,7 +118,7 @@ const rows: readonly Protocol[] = [
     'stack',
     'Stack',
     1.5,
-    ['hook-lying', 'standing', 'sitting'],
+    ['hook-lying', 'standing', 'sitting', 'long kneel'],
     'Look at the costal arch, the lower front ribs at rest and after a full exhale, the thorax over the pelvis, the pelvis.',
     'How ribs and pelvis are carried today. Shapes differ between people; only what does not move is a finding.',
   ),
@@ -135,7 +135,7 @@ const rows: readonly Protocol[] = [
     'wallOrder',
     'Order of the abdominal wall',
     1.2,
-    ['hook-lying', 'side-lying', 'sitting'],
+    ['hook-lying', 'propped', 'side-lying', 'sitting'],
     'Hands above the pubic bone: what draws in first on the exhale? Then one foot up 8 to 10 cm on an exhale, left and right.',
     'In which order the wall works at little load. Not strength.',
     { picture: 'march' },
@@ -144,7 +144,7 @@ const rows: readonly Protocol[] = [
     'floor',
     'Pelvic-floor coordination',
     1.2,
-    ['hook-lying', 'side-lying', 'sitting'],
+    ['hook-lying', 'propped', 'side-lying', 'sitting'],
     'Asked, never examined here. The client feels for it, with the sit bones as feelers.',
     'What the client feels and tells. A pelvic-health clinician examines; Kokyu does not.',
   ),

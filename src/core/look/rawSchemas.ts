@@ -7,10 +7,21 @@ import { markerMeasureIds, markerMeasures } from './markers';
 import { mergedTaps } from './quietRate';
 
 /** Positions a look can be taken in, easiest to hardest. */
-export const lookPositions = ['hook-lying', 'side-lying', 'sitting', 'standing', 'walking'] as const;
+export const lookPositions = [
+  'propped',
+  'hook-lying',
+  'side-lying',
+  'prone',
+  'quadruped',
+  'sitting',
+  'long kneel',
+  'standing',
+  'walking',
+] as const;
 export type LookPosition = (typeof lookPositions)[number];
 
-const position = z.enum(lookPositions);
+/** Every record: where it was taken, and whether it was taken again to be sure, so that it counts beside the one before. */
+const place = { position: z.enum(lookPositions), again: z.boolean().optional() };
 /** One of a few things that can be seen; not observed until something was said. */
 const seen = <const T extends readonly [string, ...string[]]>(...values: T) =>
   z.enum([...values, 'not observed'] as [...T, 'not observed']).default('not observed');
@@ -42,7 +53,7 @@ const noLines = { upperDegrees: null, lowerDegrees: null };
 /** Raw record of each protocol: what was seen, never what follows from it. In the usual order of a full look. */
 export const rawSchemas = {
   quietLook: z.object({
-    position,
+    ...place,
     /** Seconds since the first tap, to the hundredth; the first is 0. */
     taps: z
       .array(z.number().min(0).max(1800))
@@ -59,7 +70,7 @@ export const rawSchemas = {
     seen: z.array(z.enum(['sighs', 'yawns', 'pauses', 'shoulders'])).default([]),
   }),
   twoHands: z.object({
-    position,
+    ...place,
     leads: seen('belly', 'together', 'chest'),
     movesMore: seen('belly', 'even', 'chest'),
     /** Does the belly go in on the inhale? */
@@ -69,7 +80,7 @@ export const rawSchemas = {
     freeVoice: seen('free', 'tense'),
   }),
   frontOn: z.object({
-    position,
+    ...place,
     shoulders: yesNo,
     upperOnly: yesNo,
     sides: yesNo,
@@ -81,7 +92,7 @@ export const rawSchemas = {
     yawnsDaily: yesNo,
   }),
   regionMap: z.object({
-    position,
+    ...place,
     quiet: gradesSchema,
     deep: gradesSchema,
     /** Accessory effort of neck and shoulders, 0 to 3. */
@@ -93,25 +104,25 @@ export const rawSchemas = {
     blindOf: z.uuid().optional(),
   }),
   tape: z.object({
-    position,
+    ...place,
     unit,
     levels: z.partialRecord(z.enum(tapeLevels), goes).default({}),
     /** Levels at which the girth really was smaller at full inhale, as the coach confirmed. */
     paradoxical: z.array(z.enum(tapeLevels)).default([]),
     morningStiffness: yesNo,
   }),
-  twoLine: z.object({ position, quiet: twoLines.default(noLines), deep: twoLines.default(noLines) }),
-  fingerGap: z.object({ position, unit, goes: goes.default([]), shrugs: yesNo }),
-  sideBend: z.object({ position, left: grade, right: grade }),
+  twoLine: z.object({ ...place, quiet: twoLines.default(noLines), deep: twoLines.default(noLines) }),
+  fingerGap: z.object({ ...place, unit, goes: goes.default([]), shrugs: yesNo }),
+  sideBend: z.object({ ...place, left: grade, right: grade }),
   postureSearch: z.object({
-    position,
+    ...place,
     /** Depth of the low breath 0 to 10 in each posture. */
     depth: z
       .partialRecord(z.enum(posturePositions), z.partialRecord(z.enum(postureTilts), z.number().min(0).max(10)))
       .default({}),
   }),
   stack: z.object({
-    position,
+    ...place,
     infrasternal: seen('narrow', 'middle', 'wide'),
     flareRest: grade,
     flareExhale: grade,
@@ -123,7 +134,7 @@ export const rawSchemas = {
     photos: z.array(landmarkPhotoSchema).max(6).default([]),
   }),
   exhale: z.object({
-    position,
+    ...place,
     /** Length of one easy full exhale, up to three goes. */
     seconds: z.array(z.number().min(0.1).max(120)).max(3).default([]),
     sound: seen('even', 'dumping'),
@@ -132,7 +143,7 @@ export const rawSchemas = {
     nextInhale: ofTen,
   }),
   wallOrder: z.object({
-    position,
+    ...place,
     first: seen('lower', 'upper', 'together'),
     lowerBalloons: yesNo,
     /** null: not marched; an empty list: steady. */
@@ -140,7 +151,7 @@ export const rawSchemas = {
     marchRight: marchFaults,
   }),
   floor: z.object({
-    position,
+    ...place,
     softens: seen('yes', 'no', 'can’t feel'),
     lifts: seen('yes', 'no', 'can’t feel'),
     bearsDown: yesNo,
@@ -154,13 +165,13 @@ export const rawSchemas = {
     leaksHowMuch: seen('drops', 'a little', 'more'),
   }),
   pelvicRock: z.object({
-    position,
+    ...place,
     nods: yesNo,
     stuckAt: seen('low back', 'waist', 'mid-back', 'upper back', 'neck'),
     freedBySoftness: yesNo,
   }),
   calmHold: z.object({
-    position,
+    ...place,
     tries: z
       .array(
         z.object({
@@ -175,9 +186,9 @@ export const rawSchemas = {
       )
       .max(3),
   }),
-  tenCount: z.object({ position, result: seen('calm to ten', 'stopped before ten', 'coughed') }),
+  tenCount: z.object({ ...place, result: seen('calm to ten', 'stopped before ten', 'coughed') }),
   questionnaire: z.object({
-    position,
+    ...place,
     /** 0 never to 4 very often, in the order of the symptoms; null where it was not answered. */
     answers: z.array(z.number().int().min(0).max(4).nullable()).length(16),
     breathlessNow: ofTen,
@@ -185,7 +196,7 @@ export const rawSchemas = {
   }),
   marker: z
     .object({
-      position,
+      ...place,
       measure: z.enum(markerMeasureIds).default('ease'),
       /** Two readings with the same words; 0 to 10 for ease, else in the measure's unit. */
       readings: z.array(z.number()).max(2),

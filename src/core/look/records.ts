@@ -44,6 +44,24 @@ export function newest<P extends ProtocolId>(
   return allOf(records, protocol, moment).at(-1) ?? null;
 }
 
+/**
+ * The looks of a visit that are read: of each protocol, and of the region map in each position, the newest that was begun
+ * afresh, with every one taken again after it.
+ *
+ * @example countingLooks([first, second], 'before') // [second]; both, when the second was taken again
+ */
+export function countingLooks(records: readonly LookRecord[], moment: LookRecord['moment']): LookRecord[] {
+  const counting = new Map<string, LookRecord[]>();
+  const inOrder = records.filter((record) => record.moment === moment).sort(byTime);
+  for (const record of inOrder) {
+    const key = record.protocol === 'regionMap' ? `map ${record.raw.position}` : record.protocol;
+    const known = counting.get(key);
+    if (known && (record.raw.again === true || isBlind(record))) known.push(record);
+    else counting.set(key, [record]);
+  }
+  return [...counting.values()].flat();
+}
+
 /** The newest region map of each position it was taken in, easiest position first. */
 export function mapsByPosition(
   records: readonly LookRecord[],

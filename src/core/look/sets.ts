@@ -1,5 +1,5 @@
 import { protocols } from './protocols';
-import { type ProtocolId, protocolIds } from './rawSchemas';
+import { type ProtocolId } from './rawSchemas';
 
 export const lookSetIds = ['first', 'full', 'recheck'] as const;
 export type LookSetId = (typeof lookSetIds)[number];
@@ -16,23 +16,48 @@ export interface LookList {
   protocols: readonly ProtocolId[];
 }
 
-const firstLook: readonly ProtocolId[] = ['quietLook', 'twoHands', 'frontOn', 'regionMap', 'sideBend', 'postureSearch'];
+/**
+ * The usual order: watched before touched, and then what tells most for its minutes (docs/reading.md). Tape, holds and
+ * questionnaire tell patterns apart hardly at all; they have other uses and come last.
+ */
+const usualOrder: readonly ProtocolId[] = [
+  'quietLook',
+  'twoHands',
+  'sideBend',
+  'regionMap',
+  'stack',
+  'postureSearch',
+  'wallOrder',
+  'floor',
+  'exhale',
+  'fingerGap',
+  'frontOn',
+  'calmHold',
+  'tape',
+  'twoLine',
+  'pelvicRock',
+  'tenCount',
+  'questionnaire',
+  'marker',
+];
+const firstLook: readonly ProtocolId[] = usualOrder.slice(0, 6);
 
 /**
  * The protocols of a set in their usual order.
  *
- * @param set first (about six minutes), full, or recheck
+ * @param set first (six to seven minutes), full, or recheck
  * @param found protocols whose findings were marked last time: what a recheck looks at again
+ * @param led protocols that what was told on Screen asks for: they belong in any set
  * @example lookList('recheck', ['regionMap']).protocols // ['quietLook', 'regionMap', 'marker']
  */
-export function lookList(set: LookSetId, found: readonly ProtocolId[] = []): LookList {
+export function lookList(set: LookSetId, found: readonly ProtocolId[] = [], led: readonly ProtocolId[] = []): LookList {
   const wanted: Record<LookSetId, readonly ProtocolId[]> = {
-    first: firstLook,
-    full: protocolIds,
-    recheck: ['quietLook', ...found, 'marker'],
+    first: [...firstLook, ...led],
+    full: usualOrder,
+    recheck: ['quietLook', ...found, ...led, 'marker'],
   };
   const chosen = new Set(wanted[set]);
-  return { set, protocols: protocolIds.filter((id) => chosen.has(id)) };
+  return { set, protocols: usualOrder.filter((id) => chosen.has(id)) };
 }
 
 /** Minutes a list takes, without pauses. Common practice. @example expectedMinutes(['quietLook', 'twoHands']) // 1.9 */

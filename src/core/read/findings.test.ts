@@ -35,7 +35,7 @@ describe('findings of the quiet look', () => {
     [{ route: 'mouth' }, 'mouthBreathing', 3],
     [{ sound: 'audible' }, 'audible', 2],
     [{ sound: 'silent' }, 'audible', 0],
-    [{ seen: ['sighs'] }, 'sighs', 2],
+    [{ seen: ['sighs'] }, 'sighs', 1],
     [{ seen: ['sighs', 'yawns'] }, 'sighs', 3],
     [{ seen: ['shoulders'] }, 'shouldersRise', 3],
     [{ route: 'nose' }, 'shouldersRise', 0],
@@ -70,28 +70,52 @@ describe('findings of two hands', () => {
 });
 
 describe('findings of the region map', () => {
-  test.each<[Partial<Grades>, Partial<Grades>, FindingId, number | 'unknown']>([
-    [{ belly: 0 }, {}, 'bellyStill', 3],
-    [{ belly: 0 }, { belly: 2 }, 'bellyStill', 0],
-    [{ belly: 1 }, {}, 'bellyStill', 2],
-    [{}, {}, 'bellyStill', 'unknown'],
-    [{ leftSide: 0, rightSide: 1 }, {}, 'sidesStill', 2],
-    [{ leftSide: 0 }, {}, 'sidesStill', 'unknown'],
-    [{ leftSide: 3, rightSide: 3 }, {}, 'sidesOpen', 3],
-    [{ leftSide: 2, rightSide: 3 }, {}, 'sidesOpen', 2],
-    [{ leftSide: 2, rightSide: 1 }, {}, 'sidesOpen', 0],
-    [{ leftBack: 0, rightBack: 0 }, {}, 'backsStill', 3],
-    [{ chestBack: 0 }, { chestBack: 1 }, 'chestBackStill', 2],
-    [{ leftSide: 1, rightSide: 2 }, {}, 'oneSideLess', 2],
-    [{ leftSide: 0, rightSide: 3 }, {}, 'oneSideLess', 3],
-    [{ leftSide: 2, rightSide: 2 }, {}, 'oneSideLess', 0],
-    [{ belly: 3, leftSide: 1, rightSide: 1, chestFront: 0 }, {}, 'bellyTakesMost', 3],
-    [{ belly: 3, leftSide: 2, rightSide: 1, chestFront: 0 }, {}, 'bellyTakesMost', 2],
-    [{ belly: 1, leftSide: 0, rightSide: 0, chestFront: 0 }, {}, 'bellyTakesMost', 0],
-    [{ belly: 3, leftSide: 0 }, {}, 'bellyTakesMost', 'unknown'],
-    [{ pelvicFloor: 0 }, {}, 'floorStill', 3],
-  ])('quiet %j, deep %j: %s is %s', (quietGrades, deep, id, severity) => {
-    expect(severityOf([look('regionMap', map(quietGrades, deep))], id)).toBe(severity);
+  /** Seen twice, quiet and deep, over a trunk that is clear everywhere; sitting, where no part is given more. */
+  const twice = (parts: Partial<Grades>) => {
+    const grades = { ...everywhere(2), ...parts };
+    return look('regionMap', { ...map(grades, grades), position: 'sitting' });
+  };
+  const everywhere = (grade: number) =>
+    Object.fromEntries(Object.keys(unobserved()).map((id) => [id, grade])) as Grades;
+
+  test.each<[Partial<Grades>, FindingId, number | 'unknown']>([
+    [{ belly: 0 }, 'bellyStill', 3],
+    [{ belly: 1 }, 'bellyStill', 2],
+    [{ belly: 2 }, 'bellyStill', 0],
+    [{ belly: null }, 'bellyStill', 'unknown'],
+    [{ belly: 3 }, 'bellyTakesMost', 2],
+    [{ belly: 3, leftSide: 1, rightSide: 1, chestFront: 1 }, 'bellyTakesMost', 3],
+    [{ chestFront: 3, belly: 0 }, 'chestTakesMost', 2],
+    [{ leftSide: 0, rightSide: 0 }, 'sidesStill', 3],
+    [{ leftSide: 1, rightSide: 1 }, 'sidesStill', 2],
+    [{ leftSide: 0, rightSide: null }, 'sidesStill', 'unknown'],
+    [{ leftSide: 3, rightSide: 3 }, 'sidesOpen', 2],
+    [{ leftBack: 0, rightBack: 0 }, 'backsStill', 3],
+    [{ leftBack: 1, rightBack: 1, leftSide: 3, rightSide: 3 }, 'backsLag', 3],
+    [{ chestBack: 1 }, 'chestBackStill', 2],
+    [{ leftSide: 1, leftBack: 1 }, 'oneSideLess', 2],
+    [{ leftSide: 0, leftBack: 0 }, 'oneSideLess', 3],
+    [{ pelvicFloor: 0 }, 'floorStill', 3],
+  ])('%j: %s is %s', (parts, id, severity) => {
+    expect(severityOf([twice(parts)], id)).toBe(severity);
+  });
+
+  test.each<[Partial<Grades>, FindingId]>([
+    [{ belly: 0 }, 'bellyStill'],
+    [{ leftSide: 0, rightSide: 0 }, 'sidesStill'],
+    [{ leftSide: 0, leftBack: 0 }, 'oneSideLess'],
+  ])('what was seen once, quiet only, is never more than slight: %j', (parts, id) => {
+    expect(severityOf([look('regionMap', map({ ...everywhere(2), ...parts }))], id)).toBe(1);
+  });
+
+  test('one step on one pair is no side', () => {
+    for (const part of ['leftSide', 'rightSide', 'leftBack', 'rightBack'] as const) {
+      const one = twice({ [part]: 1 });
+      expect([part, readFindings([one]).find(({ id }) => id === 'oneSideLess')!.severity]).toEqual([
+        part,
+        part.endsWith('Back') ? 0 : 1,
+      ]);
+    }
   });
 
   test.each<[[number | null, number | null], number | 'unknown']>([
@@ -113,7 +137,9 @@ describe('findings of the hold', () => {
   test.each([
     [9, 3],
     [10, 2],
-    [19.9, 2],
+    [14.9, 2],
+    [15, 1],
+    [19.9, 1],
     [20, 0],
   ])('a calm hold of %d s is short: %d', (seconds, severity) => {
     expect(severityOf([hold(seconds)], 'holdShort')).toBe(severity);
@@ -134,21 +160,27 @@ test('the newest look of a protocol counts, and looks after the work do not', ()
 
 test('every finding is settled by a look at its protocol, and says itself in words', () => {
   const records = [
-    look('quietLook', quiet({ taps: [0, 3, 6, 9], route: 'nose', sound: 'silent' })),
+    look('quietLook', quiet({ taps: [0, 3, 6, 9], route: 'nose', sound: 'silent', starts: 'ribs' })),
     look('twoHands', hands({ leads: 'belly', deepLeads: 'belly', bellyDrawsIn: 'no', freeVoice: 'free' })),
     look('frontOn', answeredNo('frontOn')),
     look('regionMap', {
-      ...map(Object.fromEntries(Object.keys(unobserved()).map((id) => [id, 2])), {}, [0, 0]),
+      ...map({ ...everyPart(2), leftSide: 0, leftBack: 0 }, { ...everyPart(2), leftSide: 0, leftBack: 0 }, [0, 0]),
       extension: 'no',
     }),
-    look('tape', blankRaw('tape', { levels: { fourth: [{ exhaleCm: 90, inhaleCm: 96 }] } })),
+    look('regionMap', { ...map(everyPart(2), {}), position: 'standing' }),
+    look(
+      'tape',
+      blankRaw('tape', {
+        levels: { fourth: [{ exhaleCm: 90, inhaleCm: 96 }], waist: [{ exhaleCm: 80, inhaleCm: 82 }] },
+      }),
+    ),
     look('twoLine', blankRaw('twoLine', { quiet: { upperDegrees: 30, lowerDegrees: 30 } })),
     look('fingerGap', blankRaw('fingerGap', { goes: [{ exhaleCm: 4, inhaleCm: 7 }] })),
     look('sideBend', blankRaw('sideBend', { left: 2, right: 2 })),
     look(
       'postureSearch',
       blankRaw('postureSearch', {
-        depth: { lying: { between: 8 }, sitting: { between: 8, arched: 7, slouched: 7 } },
+        depth: { lying: { between: 8 }, sitting: { between: 8, arched: 7, slouched: 7 }, standing: { between: 8 } },
       }),
     ),
     look('stack', { ...answeredNo('stack'), thorax: 'over', pelvis: 'neutral', flareRest: 0, flareExhale: 0 }),
@@ -170,6 +202,8 @@ test('every finding is settled by a look at its protocol, and says itself in wor
     expect(words.length).toBeGreaterThan(5);
   }
 });
+
+const everyPart = (grade: number) => Object.fromEntries(Object.keys(unobserved()).map((id) => [id, grade]));
 
 /** Everything of a protocol that can be answered with no, answered so. */
 function answeredNo<P extends 'frontOn' | 'stack' | 'exhale' | 'wallOrder' | 'floor'>(protocol: P): Raw<P> {

@@ -1,5 +1,6 @@
 import { type RecordRef } from '../reasons';
-import { type LookRecord, type ProtocolId, byTime, easiestGraded, mapsByPosition, protocols } from '../look';
+import { type LookRecord, type ProtocolId, type Raw, countingLooks, isOf, lookPositions, protocols } from '../look';
+import { regionIds } from '../trunk';
 import { type Answer, type ConditionId } from '../safety';
 import { readers } from './readers';
 import { type FindingId, findingTable } from './findingTable';
@@ -15,6 +16,8 @@ export interface Finding {
   words: string;
   /** Seen, but explained by a condition: not a finding to answer. */
   explained?: true;
+  /** In how many looks it was looked for: quiet and deep of a map are two, a look taken again is another. */
+  times: number;
   /** The record that shows it most, and the others that were read for it. */
   record: RecordRef;
   alsoFrom: readonly RecordRef[];
@@ -27,6 +30,7 @@ export interface Reading {
   severity: Severity;
   side?: 'left' | 'right';
   words?: string;
+  times?: number;
 }
 export type Readings = Partial<Record<FindingId, Reading>>;
 
@@ -64,7 +68,7 @@ const place = new Map((Object.keys(findingTable) as FindingId[]).map((id, i) => 
  * is never taken as "not there". Where two records speak of the same finding, the more marked one counts and both are
  * named.
  *
- * @param records looks of one visit; the newest of each protocol taken before the work counts
+ * @param records looks of one visit; of each protocol the newest taken before the work counts, with those taken again
  * @param answers what was told on Screen: some of it is a finding, some explains one away
  * @example readFindings([twoHandsRecord]).find((finding) => finding.id === 'chestLeads')?.severity // 3
  */
@@ -73,42 +77,65 @@ export function readFindings(
   answers: Partial<Record<ConditionId, Answer>> = {},
 ): Finding[] {
   const found = new Map<FindingId, Finding>();
-  const take = (record: LookRecord, readings: Readings) => {
-    const reference: RecordRef = { kind: 'look', id: record.id, label: protocols[record.protocol].name };
+  const take = (taken: readonly LookRecord[], readings: Readings) => {
+    const references = taken.map(({ id, protocol }): RecordRef => ({
+      kind: 'look',
+      id,
+      label: protocols[protocol].name,
+    }));
     for (const id in readings) {
-      keep(id as FindingId, readings[id as FindingId]!, record.protocol, reference);
+      keep(id as FindingId, readings[id as FindingId]!, taken[0]!.protocol, references[0]!, references.slice(1));
     }
   };
-  const keep = (id: FindingId, reading: Reading, protocol: ProtocolId, reference: RecordRef) => {
+  const keep = (
+    id: FindingId,
+    reading: Reading,
+    protocol: ProtocolId,
+    reference: RecordRef,
+    others: readonly RecordRef[] = [],
+  ) => {
     const known = found.get(id);
-    const finding: Finding = {
+    const fresh: Finding = {
       id,
       severity: reading.severity,
       ...(reading.side ? { side: reading.side } : {}),
       words: reading.words ?? findingTable[id].words,
+      times: reading.times ?? 1,
       record: reference,
-      alsoFrom: known ? [known.record, ...known.alsoFrom] : [],
+      alsoFrom: others,
       protocol,
     };
-    if (!known || reading.severity > known.severity) found.set(id, finding);
-    else found.set(id, { ...known, alsoFrom: [...known.alsoFrom, reference] });
+    if (!known) {
+      found.set(id, fresh);
+      return;
+    }
+    const [most, least] = fresh.severity > known.severity ? [fresh, known] : [known, fresh];
+    // Seen by one look and not by the other: neither is believed whole. What was told stands beside both.
+    const told = reference.kind === 'fact';
+    const severity = told ? most.severity : (Math.floor((fresh.severity + known.severity) / 2) as Severity);
+    const alsoFrom = [...most.alsoFrom, least.record, ...least.alsoFrom];
+    found.set(id, { ...most, severity, times: fresh.times + known.times, alsoFrom });
   };
-  const newestOf = new Map<ProtocolId, LookRecord>();
-  for (const record of records) {
-    if (record.moment !== 'before') continue;
-    const known = newestOf.get(record.protocol);
-    if (!known || byTime(known, record) <= 0) newestOf.set(record.protocol, record);
-  }
+  const looks = countingLooks(records, 'before');
   for (const protocol of readersInOrder) {
-    const record = newestOf.get(protocol);
-    if (record) take(record, (readers[protocol] as (raw: unknown) => Readings)(record.raw));
+    const taken = looks.filter((record) => record.protocol === protocol);
+    if (taken.length === 0) continue;
+    const read = readers[protocol] as (raw: unknown) => Readings;
+    take(taken, together(taken.map(({ raw }) => read(raw))));
   }
-  const maps = mapsByPosition(records, 'before');
-  const map = easiestGraded(maps);
-  if (map) take(map, readMap(map.raw));
-  for (const { record } of maps) {
-    if (map && record.id !== map.id) take(record, readUpright(map.raw, record.raw));
+  const maps = mapsOf(looks);
+  const easiest = maps.find(({ raws }) => raws.some(isGraded)) ?? maps[0];
+  for (const { raws, records: taken } of maps) {
+    if (raws === easiest?.raws) take(taken, readMap(raws));
   }
+  // Lost in one harder position is lost: they are not readings of the same thing.
+  const harder = maps.flatMap(({ raws, records: taken }) => {
+    const lost = easiest && raws !== easiest.raws ? readUpright(easiest.raws, raws) : {};
+    return lost.lostUpright ? [{ lost, taken, severity: lost.lostUpright.severity }] : [];
+  });
+  const [most] = harder.sort((a, b) => b.severity - a.severity);
+  if (most) take(most.taken, most.lost);
+  sayAgreement(found);
   for (const { condition, finding, severity, protocol } of toldFindings) {
     const answer = answers[condition];
     if (answer?.value !== 'yes') continue;
@@ -124,3 +151,41 @@ export function readFindings(
   }
   return [...found.values()].sort((a, b) => place.get(a.id)! - place.get(b.id)!);
 }
+
+/** The looks at one thing, taken together: a sign seen in one of two is half a sign, rounded down. */
+function together(all: readonly Readings[]): Readings {
+  if (all.length === 1) return all[0]!;
+  const found: Readings = {};
+  for (const id of new Set(all.flatMap((one) => Object.keys(one) as FindingId[]))) {
+    const seen = all.flatMap((one) => (one[id] ? [one[id]] : []));
+    const [most] = [...seen].sort((a, b) => b.severity - a.severity);
+    const sides = new Set(seen.flatMap(({ severity, side }) => (severity > 0 && side ? [side] : [])));
+    const severity = sides.size > 1 ? 0 : Math.floor(seen.reduce((sum, one) => sum + one.severity, 0) / seen.length);
+    found[id] = { ...most!, severity: severity as Severity, times: seen.length };
+  }
+  return found;
+}
+
+const isGraded = (raw: Raw<'regionMap'>) => regionIds.some((id) => (raw.quiet[id] ?? raw.deep[id] ?? null) !== null);
+
+/** The maps of each position, the easiest first. */
+function mapsOf(looks: readonly LookRecord[]) {
+  const maps = looks.filter((record) => isOf(record, 'regionMap'));
+  return lookPositions.flatMap((position) => {
+    const here = maps.filter(({ raw }) => raw.position === position);
+    return here.length === 0 ? [] : [{ records: here, raws: here.map(({ raw }) => raw) }];
+  });
+}
+
+/** Where the map leans, the side bend must lean the same way: else one of them is in doubt. */
+function sayAgreement(found: Map<FindingId, Finding>) {
+  const [lean, bend] = [found.get('oneSideLess'), found.get('bendDiffers')];
+  if (!lean?.side || !bend) return;
+  const [severity, words] = bendSays[!bend.side ? 'equal' : bend.side === lean.side ? 'same' : 'other'];
+  found.set('bendDisagrees', { ...bend, id: 'bendDisagrees', severity, words });
+}
+const bendSays = {
+  same: [0, 'map and side bend agree'],
+  equal: [1, 'the map leans, the side bend does not'],
+  other: [3, 'map and side bend lean to different sides'],
+} as const;

@@ -12,7 +12,7 @@ export {
   wantedFor,
   wantedRegions,
 } from './intents';
-export { type Pattern, leadSchoolFor, patternIds, patterns } from './patterns';
+export { type Pattern, type Points, evenId, leadSchoolFor, patternIds, patterns } from './patterns';
 export {
   type Evidence,
   type Likely,
@@ -20,7 +20,9 @@ export {
   type PatternScore,
   likelyPatterns,
   scorePatterns,
-  showFromBalance,
+  hintFrom,
+  mayLead,
+  tieWithin,
 } from './score';
 export {
   type JudgedFinding,
@@ -34,3 +36,14 @@ export {
   snapshotSchema,
 } from './judge';
 export { type SchoolReading, schoolReadings } from './schoolReadings';
+export { type NextLook, nextLook, settlesBetween } from './settle';
+export {
+  type Calibration,
+  type Strength,
+  calibrationInWords,
+  calibrationOf,
+  pointsInWords,
+  strengthAt,
+  strengthOf,
+  strengths,
+} from './strength';

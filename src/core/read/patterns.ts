@@ -3,6 +3,18 @@ import { type SchoolId } from '../schools';
 import { type FindingId } from './findingTable';
 import { type IntentId } from './intents';
 
+/** The one that is no trouble: what the others are held against. */
+export const evenId = 'even';
+
+/**
+ * Points of a finding by how marked it is: looked for and not there, slight, clear, marked. A point means the same
+ * everywhere: so marked, the finding is seen that much more often in people of this pattern than in even ones, +1 about
+ * 1.65 times, +2 2.7, +3 4.5, +5 12, +6 20 times (half a natural logarithm a point); below 0 it is seen that much less.
+ * What was not looked for gives nothing.
+ */
+export type Points = readonly [notThere: number, slight: number, clear: number, marked: number];
+type Rows = Partial<Record<FindingId, Points>>;
+
 /** A way of breathing that findings speak for or against. */
 export interface Pattern {
   id: string;
@@ -12,15 +24,13 @@ export interface Pattern {
   /** The school that answers it best, and why: the lead offered for the plan. */
   answeredBy: SchoolId;
   because: string;
-  /** Points a finding gives at severity 3; a third and two thirds of them at 1 and 2. */
-  speaksFor: Partial<Record<FindingId, number>>;
-  speaksAgainst: Partial<Record<FindingId, number>>;
-  /** Findings whose looked-for absence speaks against it. */
-  needs: Partial<Record<FindingId, number>>;
+  rows: Rows;
+  /** From how many points it may lead. */
+  leadsFrom: number;
+  /** What it is called after: looked for and none of these there, it never leads; with `seen`, nor before one was seen. */
+  must: { of: readonly FindingId[]; seen: boolean };
   provenance: Provenance;
 }
-
-type Weights = Partial<Record<FindingId, number>>;
 
 const pattern = (
   id: string,
@@ -28,7 +38,10 @@ const pattern = (
   firstAnswer: string,
   intent: IntentId,
   [answeredBy, because]: readonly [SchoolId, string],
-  weights: { for: Weights; against?: Weights; needs?: Weights },
+  leadsFrom: number,
+  rows: Rows,
+  of: readonly FindingId[] = [],
+  seen = false,
 ): Pattern => ({
   id,
   name,
@@ -36,13 +49,16 @@ const pattern = (
   intent,
   answeredBy,
   because,
-  speaksFor: weights.for,
-  speaksAgainst: weights.against ?? {},
-  needs: weights.needs ?? {},
+  rows,
+  leadsFrom,
+  must: { of, seen },
   provenance: commonPractice,
 });
 
-/** The one table of weights. Common practice: the trade's typical evidence; the points are ours and shown beside each line. */
+/**
+ * The one table of points. What speaks for what is the trade's typical evidence; the sizes are ours, from a simulated study
+ * and held against another (docs/reading.md).
+ */
 export const patterns: readonly Pattern[] = [
   pattern(
     'upperChest',
@@ -50,23 +66,24 @@ export const patterns: readonly Pattern[] = [
     'Lie down, hands on the belly, slow nose breath, long exhale.',
     'lowerBreath',
     ['quietChest', 'it begins with what is missing here: a belly hand that moves under a still chest hand'],
+    6,
     {
-      for: {
-        chestLeads: 6,
-        upperOnly: 4,
-        shouldersRise: 4,
-        neckWorks: 4,
-        bellyStill: 4,
-        ribCageLead: 3,
-        shouldersRiseDeep: 2,
-        chestLeadsDeep: 2,
-        neckCords: 2,
-        rateHigh: 2,
-        nostrilsFlare: 1,
-        manySymptoms: 1,
-      },
-      against: { bellyLeads: 6 },
-      needs: { chestLeads: 5, neckWorks: 2, shouldersRise: 2 },
+      chestLeads: [-1, 2, 3, 6],
+      bellyLeads: [0, -2, -3, -5],
+      chestLeadsDeep: [-1, 2, 3, 4],
+      bellyStill: [-2, 1, 3, 5],
+      chestTakesMost: [-1, 1, 3, 5],
+      neckWorks: [-3, 0, 5, 6],
+      rateHigh: [-1, 3, 6, 6],
+      shouldersRise: [-1, 1, 2, 3],
+      upperOnly: [-1, 1, 2, 3],
+      ribCageLead: [-1, 2, 4, 5],
+      bellyDrawsIn: [0, -2, -3, -4],
+      startsInChest: [-3, 3, 4, 4],
+      allAvailable: [1, 0, 0, -1],
+      shouldersRiseDeep: [-1, 1, 1, 2],
+      neckCords: [-1, 1, 1, 2],
+      nostrilsFlare: [0, 1, 1, 1],
     },
   ),
   pattern(
@@ -75,19 +92,21 @@ export const patterns: readonly Pattern[] = [
     'Stack in hook-lying with a slight back-tip, long exhale; if that fails, quadruped.',
     'stackAndSpread',
     ['oppositionAndStack', 'a light front tension is what stops the breath running forward only'],
+    7,
     {
-      for: {
-        bellyTakesMost: 6,
-        sternumStill: 4,
-        sidesStill: 4,
-        lowBackOff: 3,
-        flareRest: 2,
-        pelvisForward: 2,
-        frontByArching: 2,
-        bellyLeads: 1,
-      },
-      against: { chestLeads: 4, sidesOpen: 5 },
-      needs: { bellyTakesMost: 6, sternumStill: 2 },
+      bellyTakesMost: [-1, 3, 5, 6],
+      sidesStill: [-2, 1, 3, 5],
+      sternumStill: [-1, 2, 3, 5],
+      bellyLeads: [-2, 0, 0, 2],
+      lowBackOff: [-1, 1, 2, 2],
+      flareRest: [-2, 0, 3, 4],
+      pelvisForward: [-1, 1, 1, 2],
+      gapSmall: [-1, 0, 2, 3],
+      audible: [0, -1, -2, -2],
+      backsStill: [0, -1, -2, -3],
+      allAvailable: [1, 1, 0, -2],
+      frontByArching: [0, 1, 1, 1],
+      sidesStillFront: [0, 1, 1, 1],
     },
   ),
   pattern(
@@ -96,19 +115,19 @@ export const patterns: readonly Pattern[] = [
     'Exhale first: sighed, hissed or resisted, heels on the wall; then over the half-dome.',
     'letRibsDown',
     ['oppositionAndStack', 'it puts the exhale first, until the ribs have come down'],
+    7,
     {
-      for: {
-        flareStays: 7,
-        ribsStayUp: 5,
-        exhaleShort: 3,
-        nextInhaleTight: 3,
-        midBackStiff: 2,
-        absNotFelt: 2,
-        exhaleDumps: 1,
-        flareRest: 1,
-      },
-      needs: { flareStays: 6, ribsStayUp: 2 },
+      flareStays: [-4, 2, 6, 6],
+      flareRest: [-2, 0, 2, 3],
+      exhaleShort: [-1, 1, 3, 6],
+      nextInhaleTight: [-1, 1, 4, 6],
+      ribsStayUp: [-1, 2, 3, 3],
+      midBackStiff: [-1, 1, 1, 1],
+      absNotFelt: [-1, 1, 1, 1],
+      smallEverywhere: [0, 0, -2, -3],
+      exhaleDumps: [0, 1, 1, 1],
     },
+    ['flareStays', 'ribsStayUp'],
   ),
   pattern(
     'pitchedForward',
@@ -116,10 +135,21 @@ export const patterns: readonly Pattern[] = [
     'Back-rib breath with a towel, mid-back curve restored, then light tension from below.',
     'bringRibsBack',
     ['lateralAnd360', 'its band and towel work fills the back ribs that are squeezed here'],
+    8,
     {
-      for: { ribsForward: 7, obliquesGrip: 4, midBackStiff: 3, pelvisForward: 1, dropArched: 1, marchPops: 1 },
-      needs: { ribsForward: 6, obliquesGrip: 1 },
+      ribsForward: [-1, 1, 2, 3],
+      flareRest: [-3, 0, 4, 6],
+      obliquesGrip: [-1, 1, 2, 3],
+      midBackStiff: [-1, 1, 1, 2],
+      backsStill: [-2, 2, 4, 6],
+      backsLag: [-1, 1, 2, 3],
+      marchPops: [-1, 0, 1, 2],
+      flareStays: [0, 0, -3, -5],
+      sternumStill: [0, -1, -2, -2],
+      allAvailable: [1, 1, -1, -1],
     },
+    ['ribsForward', 'flareRest'],
+    true,
   ),
   pattern(
     'sidesAndBackClosed',
@@ -127,10 +157,19 @@ export const patterns: readonly Pattern[] = [
     'Towel round the ribs, wall behind the back, prone over the half-dome, child’s pose.',
     'openSidesAndBack',
     ['lateralAnd360', 'sides and back are where it works'],
+    5,
     {
-      for: { sidesStill: 6, backsStill: 6, bendPoor: 4, tapeSmall: 3, gapSmall: 3 },
-      against: { sidesOpen: 4, backsOpen: 4, smallEverywhere: 3 },
-      needs: { sidesStill: 3, backsStill: 3, bendPoor: 1 },
+      bendPoor: [-2, -1, 1, 5],
+      sidesStill: [-2, 1, 3, 6],
+      backsStill: [-1, 2, 4, 6],
+      backsLag: [0, 0, 2, 3],
+      gapSmall: [-1, 0, 3, 4],
+      tapeSmall: [-2, 0, 2, 4],
+      sidesOpen: [0, -1, -2, -2],
+      chestLeads: [0, 0, -1, -2],
+      allAvailable: [2, 1, -1, -3],
+      smallEverywhere: [-1, 2, 3, 3],
+      sidesStillFront: [0, 1, 1, 1],
     },
   ),
   pattern(
@@ -139,10 +178,15 @@ export const patterns: readonly Pattern[] = [
     'Side-lying with the closed side up, side bend, side reach in child’s pose.',
     'openOneSide',
     ['openAllRegions', 'it asks which way out is missing and lets the position open it'],
+    4,
     {
-      for: { oneSideLess: 10, bendDiffers: 4 },
-      needs: { oneSideLess: 6, bendDiffers: 3 },
+      oneSideLess: [-2, 1, 2, 5],
+      bendDiffers: [-1, 0, 3, 5],
+      bendDisagrees: [2, -2, -2, -3],
+      allAvailable: [1, 1, 0, -2],
+      bendPoor: [-1, 0, 1, 2],
     },
+    ['oneSideLess', 'bendDiffers'],
   ),
   pattern(
     'pumpClosed',
@@ -150,10 +194,19 @@ export const patterns: readonly Pattern[] = [
     'Keep the side ribs quiet with the band, breathe to the sternum and between the shoulder blades.',
     'openPump',
     ['openAllRegions', 'it holds that the chest front to back must be available too'],
+    8,
     {
-      for: { sternumStill: 5, chestBackStill: 5, sidesOpen: 3, noNod: 1 },
-      against: { sidesStill: 4, bellyTakesMost: 2 },
-      needs: { sternumStill: 4, chestBackStill: 4 },
+      sternumStill: [-2, 2, 4, 6],
+      chestBackStill: [-2, 2, 4, 5],
+      sidesOpen: [-1, 1, 3, 3],
+      bellyLeads: [-1, 0, 0, 2],
+      chestTakesMost: [0, -3, -4, -4],
+      tapeSmall: [-1, 0, 2, 3],
+      sidesStill: [0, -2, -4, -5],
+      bellyTakesMost: [0, 0, -1, -2],
+      allAvailable: [1, 1, 0, -2],
+      noNod: [0, 1, 1, 1],
+      backsOpen: [0, 0, 1, 1],
     },
   ),
   pattern(
@@ -162,7 +215,19 @@ export const patterns: readonly Pattern[] = [
     'Smaller breath, hands, try inclined and sitting. If it stays at rest: stop and refer.',
     'softenTheWave',
     ['quietChest', 'a small, quiet breath under a hand is the first thing to bring back'],
-    { for: { bellyDrawsIn: 12 }, needs: { bellyDrawsIn: 8 } },
+    5,
+    {
+      bellyDrawsIn: [-2, 2, 3, 4],
+      waistSmaller: [-1, 2, 3, 4],
+      bellyStill: [-2, 1, 4, 5],
+      chestLeads: [-1, 2, 3, 5],
+      chestLeadsDeep: [-1, 2, 4, 4],
+      bellyLeads: [0, -2, -3, -5],
+      neckWorks: [0, 0, -2, -4],
+      startsInChest: [-2, 2, 3, 3],
+      allAvailable: [1, 0, 0, -1],
+    },
+    ['bellyDrawsIn', 'waistSmaller'],
   ),
   pattern(
     'forcedBelly',
@@ -170,11 +235,20 @@ export const patterns: readonly Pattern[] = [
     'Lighter breath, “let it come”, wall or floor behind the sides and back.',
     'letItCome',
     ['lateralAnd360', 'it gives sides and back a surface, and the belly nothing to push'],
+    7,
     {
-      for: { bellyTakesMost: 4, audible: 5, sidesStill: 3, tensionInBreath: 2, dropArched: 1 },
-      against: { sidesOpen: 4 },
-      needs: { audible: 5, bellyTakesMost: 3 },
+      bellyTakesMost: [-1, 3, 5, 6],
+      sidesStill: [-2, 1, 3, 6],
+      audible: [-1, 2, 3, 3],
+      tensionInBreath: [-1, 1, 2, 2],
+      bellyLeads: [-1, 0, 0, 2],
+      gapSmall: [-1, 0, 2, 3],
+      sternumStill: [0, -1, -2, -3],
+      backsStill: [0, 0, -2, -3],
+      flareRest: [0, 0, -1, -2],
+      allAvailable: [2, 1, 0, -2],
     },
+    ['audible', 'tensionInBreath'],
   ),
   pattern(
     'shallowBraced',
@@ -182,18 +256,22 @@ export const patterns: readonly Pattern[] = [
     'Supported rest, release, a longer exhale.',
     'letGo',
     ['quietChest', 'support and smallness come before any shape of breath'],
+    4,
     {
-      for: {
-        smallEverywhere: 9,
-        floorStill: 3,
-        bellyStill: 2,
-        obliquesGrip: 2,
-        tapeSmall: 2,
-        tensionInBreath: 2,
-        sighs: 1,
-      },
-      against: { sidesOpen: 3, bellyTakesMost: 3 },
-      needs: { smallEverywhere: 6 },
+      smallEverywhere: [-2, 3, 5, 6],
+      gapSmall: [-1, 0, 3, 4],
+      tapeSmall: [-2, 0, 2, 4],
+      exhaleShort: [-1, 1, 2, 3],
+      nextInhaleTight: [-1, 1, 3, 3],
+      obliquesGrip: [-1, 1, 2, 2],
+      tensionInBreath: [-1, 1, 2, 2],
+      floorStill: [-1, 1, 2, 3],
+      bellyTakesMost: [0, -1, -2, -3],
+      backsStill: [0, 0, -1, -2],
+      flareStays: [0, 0, -3, -4],
+      allAvailable: [2, 1, -1, -3],
+      bendPoor: [0, 0, 0, -2],
+      sidesStill: [0, 0, 0, -2],
     },
   ),
   pattern(
@@ -202,9 +280,14 @@ export const patterns: readonly Pattern[] = [
     'Lower-first exhale with a ball between the knees, hands low, small lever.',
     'lowerFirst',
     ['pelvicFloorTeam', 'lower first is its first rule'],
+    6,
     {
-      for: { upperAbsFirst: 5, lowerBalloons: 5, marchPops: 4, marchArches: 2, separation: 4, absNotFelt: 1 },
-      needs: { upperAbsFirst: 4, lowerBalloons: 3 },
+      lowerBalloons: [-1, 2, 2, 3],
+      upperAbsFirst: [-1, 2, 2, 3],
+      marchPops: [-1, 0, 1, 3],
+      marchArches: [0, 0, 1, 1],
+      absNotFelt: [0, 1, 1, 1],
+      separation: [0, 1, 2, 3],
     },
   ),
   pattern(
@@ -213,10 +296,17 @@ export const patterns: readonly Pattern[] = [
     'Release and lengthening set, 3–4 in and about 7 out, no lifts.',
     'releaseFloor',
     ['pelvicFloorTeam', 'it lengthens and releases before anything is lifted'],
+    7,
     {
-      for: { floorHolds: 6, cannotLetGo: 5, floorPain: 3, glutesGrip: 2, urgency: 2, floorStill: 1 },
-      needs: { floorHolds: 4, cannotLetGo: 3 },
+      floorHolds: [-1, 2, 3, 3],
+      cannotLetGo: [-1, 2, 3, 3],
+      floorPain: [-1, 2, 3, 3],
+      glutesGrip: [-1, 1, 2, 2],
+      urgency: [-1, 1, 2, 2],
+      cannotFeelFloor: [0, 0, 2, 3],
+      floorStill: [-2, 1, 2, 3],
     },
+    ['floorHolds', 'cannotLetGo', 'cannotFeelFloor', 'floorPain'],
   ),
   pattern(
     'floorLate',
@@ -224,12 +314,13 @@ export const patterns: readonly Pattern[] = [
     'Exhale-lift timing, then bridge, then load; 25–30 % effort, not maximum.',
     'timeFloor',
     ['pelvicFloorTeam', 'it times the lift with the exhale, before the effort'],
+    5,
     {
-      for: { leaks: 8, bearsDown: 4, floorNoLift: 3 },
-      // Release before lift: a floor that can't let go is answered first.
-      against: { floorHolds: 4, cannotLetGo: 3 },
-      needs: { leaks: 5 },
+      leaks: [-2, 2, 3, 4],
+      bearsDown: [-1, 1, 2, 3],
+      floorNoLift: [-1, 1, 2, 2],
     },
+    ['leaks', 'bearsDown'],
   ),
   pattern(
     'airHunger',
@@ -237,17 +328,16 @@ export const patterns: readonly Pattern[] = [
     'Nose breathing, a lighter breath, short calm holds where allowed.',
     'easeTheWish',
     ['airHungerTolerance', 'light nose breathing and calm holds are its whole trade'],
+    5,
     {
-      for: {
-        holdShort: 7,
-        mouthBreathing: 4,
-        gaspAfterHold: 3,
-        sighs: 3,
-        rateHigh: 2,
-        manySymptoms: 2,
-        tenCountHard: 1,
-      },
-      needs: { holdShort: 5, mouthBreathing: 2 },
+      holdShort: [-2, 1, 3, 6],
+      mouthBreathing: [-1, 2, 2, 2],
+      gaspAfterHold: [-1, 1, 2, 2],
+      sighs: [-1, 0, 2, 4],
+      rateHigh: [0, 2, 3, 3],
+      manySymptoms: [-1, 1, 4, 5],
+      tenCountHard: [-1, 1, 1, 1],
+      chestLeads: [0, -1, -2, -3],
     },
   ),
   pattern(
@@ -256,41 +346,35 @@ export const patterns: readonly Pattern[] = [
     'Posture search, then bring the same drill up one position at a time.',
     'bringItUp',
     ['quietChest', 'it calls the posture good that takes the deepest low breath'],
+    5,
     {
-      for: { lostUpright: 10, dropArched: 2, dropSlouched: 2 },
-      against: { smallEverywhere: 4, sidesStill: 2 },
-      needs: { lostUpright: 6 },
+      lostSitting: [-2, 1, 4, 6],
+      lostStanding: [-2, 1, 3, 6],
+      lostUpright: [-1, 1, 3, 5],
+      dropArched: [0, 0, 1, 1],
+      dropSlouched: [0, 0, 1, 1],
     },
   ),
   pattern(
-    'even',
+    evenId,
     'even and variable',
     'Vary, load, move; nothing to fix.',
     'keepItVaried',
     ['loadMatched', 'with every part available, load and movement are what is left to learn'],
-    {
-      for: { allAvailable: 9 },
-      against: {
-        bellyDrawsIn: 8,
-        oneSideLess: 5,
-        chestLeads: 5,
-        smallEverywhere: 5,
-        leaks: 5,
-        floorHolds: 5,
-        lostUpright: 5,
-        sidesStill: 4,
-        backsStill: 4,
-        flareStays: 4,
-        ribsForward: 4,
-        upperAbsFirst: 4,
-        bendDiffers: 3,
-        holdShort: 3,
-        neckWorks: 3,
-        upperOnly: 3,
-      },
-      needs: { allAvailable: 6 },
-    },
+    0,
+    {},
   ),
+];
+
+/**
+ * What comes first where both may lead and lie within three points: the one that could be made worse by answering the other.
+ * Common practice: a belly that draws in before a chest that leads, release before lift, a flare that stays before ribs in
+ * front.
+ */
+export const comesBefore: readonly (readonly [first: string, then: string])[] = [
+  ['paradoxical', 'upperChest'],
+  ['floorHolds', 'floorLate'],
+  ['heldInInhale', 'pitchedForward'],
 ];
 
 /**

@@ -1,84 +1,223 @@
-import { type Raw, bestGrades } from '../look';
-import { type Grades, type RegionId, regionIds } from '../trunk';
-import { type Readings, type Reading, type Severity } from './findings';
+import { type LookPosition, type Raw } from '../look';
+import { type Grades, type RegionId, givenAt, regionIds, unobserved } from '../trunk';
+import { type Reading, type Readings, type Severity } from './findings';
 import { type FindingId } from './findingTable';
 
-/** Severity of a part that gives little: nothing at all 3, a trace 2, clear or full 0. */
-const stillness = (grade: number): Severity => (grade === 0 ? 3 : grade === 1 ? 2 : 0);
-/** Severity of parts that are all there: full 3, clear 2. */
-const openness = (least: number): Severity => (least >= 3 ? 3 : least === 2 ? 2 : 0);
+/** What the trunk of an ordinary person shows, in grades, by the size of the breath. Common practice, the sizes ours. */
+const usualMean = { quiet: 1.6, deep: 2.3 } as const;
+/** Own breath is judged by what was seen of it and, as two more parts, by what is usual: one part alone is no mean. */
+const usualParts = 2;
 
-/** What one region map says. The better of quiet and deep counts: a part that opens on a deep breath is available. */
-export function readMap(raw: Raw<'regionMap'>): Readings {
+const breathKinds = ['quiet', 'deep'] as const;
+type Seen = Pick<Raw<'regionMap'>, 'quiet' | 'deep' | 'position'>;
+
+/** A part, or some of them taken together, against the person's own breath there. */
+interface Against {
+  /** Mean over quiet and deep breaths, in grades above (+) or below (−) the person's own. */
+  steps: number;
+  /** In how many looks at it: quiet and deep of a map are two. */
+  times: number;
+}
+
+/** Grades less what the position gives, so that lying, sitting and standing can be held against the same edges. */
+export interface Trunk {
+  /** Null where a part was not seen. */
+  of(...parts: readonly RegionId[]): Against | null;
+  /** Own mean against what is usual, in grades. */
+  size: Against | null;
+  /** Weighted difference of left and right, positive where the left gives less. */
+  lean: Against | null;
+  /** How much less both backs give than both sides. */
+  backsBehindSides: Against | null;
+  /** The lowest of the parts against what is usual; null under five parts. */
+  least: number | null;
+}
+
+const round = (value: number) => Math.round(value * 1e6) / 1e6;
+
+/**
+ * Holds maps of one position against what that position gives and against the person's own mean. Several maps (a look
+ * taken again) count as so many looks.
+ *
+ * @param maps of one position
+ * @example trunkOf([map]).of('belly')?.steps // 0.4: a little more than the rest of this person
+ */
+export function trunkOf(maps: readonly Seen[]): Trunk {
+  const looks = maps.flatMap((map) =>
+    breathKinds.flatMap((breath) => {
+      const grades = lessGiven(map[breath], map.position);
+      const seen = trunkParts.flatMap((id) => (grades[id] === null ? [] : [grades[id]]));
+      if (seen.length === 0 && grades.pelvicFloor === null) return [];
+      const sum = seen.reduce((total, grade) => total + grade, 0);
+      const own = (sum + usualParts * usualMean[breath]) / (seen.length + usualParts);
+      return [
+        {
+          grades,
+          own,
+          seen: seen.length,
+          breath,
+          size: seen.length === 0 ? 0 : sum / seen.length - usualMean[breath],
+          position: map.position,
+        },
+      ];
+    }),
+  );
+  const mean = (values: readonly number[]): Against | null =>
+    values.length === 0
+      ? null
+      : { steps: round(values.reduce((sum, value) => sum + value, 0) / values.length), times: values.length };
+  return {
+    of: (...parts) =>
+      mean(
+        looks.flatMap(({ grades, own }) => {
+          const seen = parts.map((id) => grades[id]);
+          return seen.some((grade) => grade === null)
+            ? []
+            : [seen.reduce<number>((sum, grade) => sum + grade!, 0) / seen.length - own];
+        }),
+      ),
+    size: mean(looks.filter(({ seen }) => seen >= 5).map(({ size }) => size)),
+    lean: mean(looks.flatMap(({ grades, position }) => (position === 'side-lying' ? [] : leanOf(grades)))),
+    backsBehindSides: mean(
+      looks.flatMap(({ grades: { leftSide, rightSide, leftBack, rightBack } }) =>
+        leftSide === null || rightSide === null || leftBack === null || rightBack === null
+          ? []
+          : [(leftSide + rightSide - leftBack - rightBack) / 2],
+      ),
+    ),
+    least: leastOf(looks),
+  };
+}
+
+const trunkParts = regionIds.filter((id) => id !== 'pelvicFloor');
+
+function lessGiven(grades: Partial<Grades>, position: LookPosition): Grades {
+  const less = unobserved();
+  for (const id of regionIds) {
+    const grade = grades[id] ?? null;
+    if (grade !== null) less[id] = grade - givenAt(position, id);
+  }
+  return less;
+}
+
+/** The sides count twice the backs: they are seen and felt, the backs mostly felt. */
+function leanOf(grades: Grades): number[] {
+  const pairs = [
+    ['leftSide', 'rightSide', 2],
+    ['leftBack', 'rightBack', 1],
+  ] as const;
+  const seen = pairs.filter(([left, right]) => grades[left] !== null && grades[right] !== null);
+  const weight = seen.reduce((sum, [, , one]) => sum + one, 0);
+  if (weight === 0) return [];
+  return [seen.reduce((sum, [left, right, one]) => sum + one * (grades[right]! - grades[left]!), 0) / weight];
+}
+
+function leastOf(looks: readonly { grades: Grades; breath: 'quiet' | 'deep' }[]): number | null {
+  const parts = trunkParts.flatMap((id) => {
+    const seen = looks.flatMap(({ grades, breath }) => (grades[id] === null ? [] : [grades[id] - usualMean[breath]]));
+    return seen.length === 0 ? [] : [Math.max(...seen)];
+  });
+  return parts.length < 5 ? null : Math.min(...parts);
+}
+
+/** How marked a step is. What was seen once is never more than slight: a step counts when it is seen twice. */
+function marked(against: Against, [slight, clear, far]: readonly [number, number, number]): Severity {
+  const severity = against.steps >= far ? 3 : against.steps >= clear ? 2 : against.steps >= slight ? 1 : 0;
+  return (against.times < 2 ? Math.min(1, severity) : severity) as Severity;
+}
+const turned = ({ steps, times }: Against): Against => ({ steps: -steps, times });
+
+/** Edges in grades against the person's own breath. Common practice that a step is a step; the sizes ours. */
+const partEdges = [0.4, 0.75, 1.15] as const;
+const pairEdges = [0.35, 0.6, 0.95] as const;
+const sizeEdges = [0.5, 0.8, 1.1] as const;
+const lagEdges = [0.7, 1, 1.4] as const;
+const leanEdges = [0.6, 0.9, 1.25] as const;
+
+const parts: readonly (readonly [FindingId, 'less' | 'more', readonly RegionId[]])[] = [
+  ['bellyStill', 'less', ['belly']],
+  ['bellyTakesMost', 'more', ['belly']],
+  ['sternumStill', 'less', ['chestFront']],
+  ['chestTakesMost', 'more', ['chestFront']],
+  ['chestBackStill', 'less', ['chestBack']],
+  ['floorStill', 'less', ['pelvicFloor']],
+  ['sidesStill', 'less', ['leftSide', 'rightSide']],
+  ['sidesOpen', 'more', ['leftSide', 'rightSide']],
+  ['backsStill', 'less', ['leftBack', 'rightBack']],
+  ['backsOpen', 'more', ['leftBack', 'rightBack']],
+];
+
+/** What the region maps of one position say, quiet and deep together. */
+export function readMap(maps: readonly Raw<'regionMap'>[]): Readings {
   const found: Readings = {};
-  const best = bestGrades(raw);
-  const single = (finding: FindingId, id: RegionId) => {
-    const grade = best[id];
-    if (grade !== null) found[finding] = { severity: stillness(grade) };
-  };
-  single('bellyStill', 'belly');
-  single('sternumStill', 'chestFront');
-  single('chestBackStill', 'chestBack');
-  single('floorStill', 'pelvicFloor');
-
-  const pair = (still: FindingId, open: FindingId, left: RegionId, right: RegionId) => {
-    const [l, r] = [best[left], best[right]];
-    if (l === null || r === null) return;
-    found[still] = { severity: stillness(Math.max(l, r)) };
-    found[open] = { severity: openness(Math.min(l, r)) };
-  };
-  pair('sidesStill', 'sidesOpen', 'leftSide', 'rightSide');
-  pair('backsStill', 'backsOpen', 'leftBack', 'rightBack');
-
-  const lean = oneSideLess(raw);
+  const trunk = trunkOf(maps);
+  for (const [finding, way, of] of parts) {
+    const against = trunk.of(...of);
+    if (!against) continue;
+    const severity = marked(way === 'less' ? turned(against) : against, of.length > 1 ? pairEdges : partEdges);
+    found[finding] = { severity, times: against.times };
+  }
+  const lag = trunk.backsBehindSides;
+  if (lag) found.backsLag = { severity: marked(lag, lagEdges), times: lag.times };
+  if (trunk.size) found.smallEverywhere = { severity: marked(turned(trunk.size), sizeEdges), times: trunk.size.times };
+  const lean = trunk.lean && readLean(trunk.lean);
   if (lean) found.oneSideLess = lean;
-
-  const neck = Math.max(raw.neckQuiet ?? -1, (raw.neckDeep ?? 0) - (raw.neckQuiet === null ? 0 : 1));
-  if (raw.neckQuiet !== null || raw.neckDeep !== null) found.neckWorks = { severity: Math.max(0, neck) as Severity };
-  if (raw.extension !== 'not observed') found.frontByArching = { severity: raw.extension === 'yes' ? 2 : 0 };
-
-  const { belly } = best;
-  const others = (['leftSide', 'rightSide', 'chestFront'] as const).map((id) => best[id]);
-  if (belly !== null && others.every((grade) => grade !== null)) {
-    const lead = belly - Math.max(...(others as number[]));
-    found.bellyTakesMost = { severity: belly >= 2 && lead >= 1 ? (lead >= 2 ? 3 : 2) : 0 };
+  if (trunk.least !== null) {
+    const { least } = trunk;
+    found.allAvailable = { severity: least >= -0.4 ? 3 : least >= -0.9 ? 2 : least >= -1.4 ? 1 : 0 };
   }
 
-  const all = regionIds.map((id) => best[id]).filter((grade): grade is number => grade !== null);
-  if (all.length >= 5) {
-    found.smallEverywhere = { severity: stillness(Math.max(...all)) };
-    found.allAvailable = { severity: openness(Math.min(...all)) };
+  const effort = maps.flatMap(({ neckQuiet, neckDeep }) => {
+    // Effort only on the deep breath counts a step less than effort at rest.
+    if (neckQuiet === null && neckDeep === null) return [];
+    return [Math.max(neckQuiet ?? 0, (neckDeep ?? 0) - (neckQuiet === null ? 0 : 1))];
+  });
+  if (effort.length > 0) {
+    found.neckWorks = { severity: Math.round(effort.reduce((sum, one) => sum + one, 0) / effort.length) as Severity };
+  }
+  const arched = maps.filter(({ extension }) => extension !== 'not observed');
+  if (arched.length > 0) {
+    found.frontByArching = { severity: arched.every(({ extension }) => extension === 'yes') ? 2 : 0 };
   }
   return found;
 }
 
-function oneSideLess(raw: Raw<'regionMap'>): Reading | null {
-  const of = (grades: Grades, left: RegionId, right: RegionId) =>
-    grades[left] == null || grades[right] == null ? null : grades[right] - grades[left];
-  const steps = (['quiet', 'deep'] as const)
-    .flatMap((breath) => [of(raw[breath], 'leftSide', 'rightSide'), of(raw[breath], 'leftBack', 'rightBack')])
-    .filter((step): step is number => step !== null);
-  if (steps.length === 0) return null;
-  const sum = steps.reduce((total, step) => total + step, 0);
-  const widest = Math.max(...steps.map(Math.abs));
-  if (sum === 0 || widest === 0) return { severity: 0, words: 'left and right give alike' };
-  const side = sum > 0 ? 'left' : 'right';
-  return { severity: Math.min(3, widest + 1) as Severity, side, words: `the ${side} side gives less` };
+function readLean(lean: Against): Reading {
+  const side = lean.steps > 0 ? 'left' : 'right';
+  const severity = marked({ ...lean, steps: Math.abs(lean.steps) }, leanEdges);
+  const { times } = lean;
+  return severity === 0
+    ? { severity, times, words: lean.steps === 0 ? 'left and right give alike' : 'left and right give nearly alike' }
+    : { severity, side, times, words: `the ${side} side gives less` };
 }
 
-/** What a second map in a harder position adds: parts that are there in the easier one and lost in it. */
-export function readUpright(easier: Raw<'regionMap'>, harder: Raw<'regionMap'>): Readings {
-  const [before, after] = [bestGrades(easier), bestGrades(harder)];
+/**
+ * What maps in a harder position add: parts that are there in the easier one and lost in it, each against what its
+ * position gives.
+ */
+export function readUpright(easier: readonly Raw<'regionMap'>[], harder: readonly Raw<'regionMap'>[]): Readings {
+  const [before, after] = [easier, harder].map(levelsOf) as [Grades, Grades];
   const both = regionIds.filter((id) => before[id] !== null && after[id] !== null);
   if (both.length < 4) return {};
-  const lost = both.filter((id) => before[id]! >= 2 && after[id]! <= before[id]! - 1);
-  const far = lost.filter((id) => after[id]! <= before[id]! - 2);
-  const severity: Severity = far.length >= 2 ? 3 : lost.length >= 3 ? 2 : lost.length > 0 ? 1 : 0;
+  const drop = both.reduce((sum, id) => sum + before[id]! - after[id]!, 0) / both.length;
+  const severity: Severity = drop >= 1.2 ? 3 : drop >= 0.8 ? 2 : drop >= 0.5 ? 1 : 0;
+  const [here, there] = [easier[0]!.position, harder[0]!.position];
   return {
-    lostUpright: {
-      severity,
-      words:
-        lost.length === 0 ? `as free ${harder.position} as ${easier.position}` : `parts are lost ${harder.position}`,
-    },
+    lostUpright: { severity, words: severity === 0 ? `as free ${there} as ${here}` : `parts are lost ${there}` },
   };
+}
+
+/** Each part over all looks at it, against what is usual for that size of breath. */
+function levelsOf(maps: readonly Raw<'regionMap'>[]): Grades {
+  const levels = unobserved();
+  for (const id of regionIds) {
+    const seen = maps.flatMap((map) =>
+      breathKinds.flatMap((breath) => {
+        const grade = map[breath][id] ?? null;
+        return grade === null ? [] : [grade - givenAt(map.position, id) - usualMean[breath]];
+      }),
+    );
+    if (seen.length > 0) levels[id] = seen.reduce((sum, one) => sum + one, 0) / seen.length;
+  }
+  return levels;
 }

@@ -13,7 +13,7 @@ import {
   twoLine,
 } from '../look';
 import { type Readings, type Severity } from './findings';
-import { type FindingId } from './findingTable';
+import { type FindingId, findingTable } from './findingTable';
 
 const present = (there: boolean, severity: Severity = 2) => ({ severity: there ? severity : (0 as Severity) });
 
@@ -29,11 +29,17 @@ function answered<R>(raw: R, rows: readonly (readonly [keyof R, FindingId, Sever
   return found;
 }
 
+const known = <T extends string>(answer: T) =>
+  (answer === 'can’t feel' ? 'not observed' : answer) as Exclude<T, 'can’t feel'>;
+
 /** The highest edge a value reaches, edges falling: how marked it is. */
 const below = (value: number, edges: readonly [number, Severity][]): Severity =>
   edges.find(([edge]) => value < edge)?.[1] ?? 0;
 const from = (value: number, edges: readonly [number, Severity][]): Severity =>
   edges.find(([edge]) => value >= edge)?.[1] ?? 0;
+
+/** Usual still [R1], and yet seen more often where the chest does the breathing. Common practice, the size ours. */
+const briskRate = 17;
 
 /**
  * What each protocol but the region map says of the findings. Edges without a published source are common practice, the
@@ -46,9 +52,12 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
     if (rate) {
       const { breathsPerMinute } = rate;
       const { points, from: lowest } = rateBand(breathsPerMinute);
-      const severity = lowest < 21 ? 0 : (points as Severity);
-      found.rateHigh = { severity, words: `resting rate ${breathsPerMinute.toFixed(1)} a minute` };
+      const brisk = lowest < 21 && breathsPerMinute >= briskRate;
+      const severity = lowest < 21 ? (brisk ? 1 : 0) : (points as Severity);
+      const words = `resting rate ${breathsPerMinute.toFixed(1)} a minute`;
+      found.rateHigh = { severity, words: brisk ? `${words}, brisk but within the usual` : words };
     }
+    if (raw.starts !== 'not observed') found.startsInChest = present(raw.starts === 'chest');
     if (raw.route !== 'not observed') {
       found.mouthBreathing = present(raw.route !== 'nose', raw.route === 'mouth' ? 3 : 1);
     }
@@ -62,7 +71,7 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
     if (watched) {
       found.shouldersRise = present(raw.seen.includes('shoulders'), 3);
       const sighing = Number(raw.seen.includes('sighs')) + Number(raw.seen.includes('yawns'));
-      found.sighs = { severity: sighing === 0 ? 0 : sighing === 1 ? 2 : 3 };
+      found.sighs = { severity: sighing === 2 ? 3 : (sighing as Severity) };
     }
     return found;
   },
@@ -88,7 +97,7 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
       ['neckCordsDeep', 'neckCords', 2],
       ['yawnsDaily', 'sighs', 1],
       // A part that opens on a deep breath is available, so the deep ones decide where they were seen.
-      [raw.sidesDeep === 'not observed' ? 'sides' : 'sidesDeep', 'sidesStill', 2, 'no'],
+      [raw.sidesDeep === 'not observed' ? 'sides' : 'sidesDeep', 'sidesStillFront', 2, 'no'],
     ]),
   }),
 
@@ -106,8 +115,7 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
             ]);
       found.tapeSmall = { severity, words: `chest girth changes by ${fourth.meanCm.toFixed(1)} cm` };
     }
-    if (paradoxical.includes('waist'))
-      found.bellyDrawsIn = { severity: 2, words: 'the waist is smaller at full inhale' };
+    if (levels.waist || paradoxical.length > 0) found.waistSmaller = present(paradoxical.includes('waist'), 3);
     return found;
   },
 
@@ -139,38 +147,49 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
 
   sideBend: ({ left, right }) => {
     if (left === null || right === null) return {};
-    const best = Math.max(left, right);
     const step = Math.abs(left - right);
     const side = left < right ? 'left' : 'right';
     return {
-      bendPoor: { severity: best === 0 ? 3 : best === 1 ? 2 : 0 },
+      bendPoor: {
+        severity: below(left + right, [
+          [2.1, 3],
+          [3.1, 2],
+          [4.1, 1],
+        ]),
+      },
       bendDiffers:
         step === 0
           ? { severity: 0, words: 'both sides open alike in a side bend' }
-          : { severity: step === 1 ? 2 : 3, side, words: `the ${side} side opens less in a side bend` },
+          : { severity: Math.min(3, step) as Severity, side, words: `the ${side} side opens less in a side bend` },
     };
   },
 
   postureSearch: ({ depth }) => {
-    const { best, dropArched, dropSlouched, lostUpright } = bestPosture(depth);
+    const { best, dropArched, dropSlouched, lostSitting, lostStanding } = bestPosture(depth);
     const drops: readonly [number, Severity][] = [
       [5, 3],
-      [3, 2],
+      [3.5, 2],
     ];
     const found: Readings = {};
     if (dropArched !== null) found.dropArched = { severity: from(dropArched, drops) };
     if (dropSlouched !== null) found.dropSlouched = { severity: from(dropSlouched, drops) };
-    if (lostUpright !== null) {
-      const goodLying = (best.lying?.depth ?? 0) >= 5;
-      found.lostUpright = {
-        severity: goodLying
-          ? from(lostUpright, [
-              [5, 3],
-              [3, 2],
-            ])
-          : 0,
-      };
-    }
+    // What was never there can't be lost; harder each time is usual, so the edges lie beyond it.
+    const goodLying = (best.lying?.depth ?? 0) >= 5;
+    const lost = (drop: number, edges: readonly [number, Severity][]) => ({
+      severity: goodLying ? from(drop, edges) : (0 as Severity),
+    });
+    if (lostSitting !== null)
+      found.lostSitting = lost(lostSitting, [
+        [4.5, 3],
+        [3, 2],
+        [2, 1],
+      ]);
+    if (lostStanding !== null)
+      found.lostStanding = lost(lostStanding, [
+        [5, 3],
+        [3.5, 2],
+        [2.5, 1],
+      ]);
     return found;
   },
 
@@ -254,8 +273,15 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
     return found;
   },
 
-  floor: (raw) => ({
-    ...answered(raw, [
+  floor: (raw) => {
+    const felt = {
+      ...raw,
+      // What can't be felt is not known: neither fine nor a fault.
+      softens: known(raw.softens),
+      lifts: known(raw.lifts),
+      letsGo: known(raw.letsGo),
+    };
+    const found: Readings = answered(felt, [
       ['softens', 'floorHolds', 3, 'no'],
       ['lifts', 'floorNoLift', 2, 'no'],
       ['letsGo', 'cannotLetGo', 3, 'no'],
@@ -263,11 +289,29 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
       ['urgency', 'urgency', 2],
       ['bearsDown', 'bearsDown', 3],
       ['glutesGrip', 'glutesGrip', 2],
-    ]),
-    ...(raw.leaks === 'not observed'
-      ? {}
-      : { leaks: present(raw.leaks === 'yes', raw.leaksOften === 'daily' || raw.leaksHowMuch === 'more' ? 3 : 2) }),
-  }),
+    ]);
+    const asked = [raw.softens, raw.letsGo].filter((answer) => answer !== 'not observed');
+    if (asked.length > 0) {
+      const unfelt = asked.filter((answer) => answer === 'can’t feel').length;
+      const beside = [raw.pain, raw.urgency, raw.glutesGrip].filter((answer) => answer === 'yes').length;
+      found.cannotFeelFloor = {
+        severity: unfelt === 0 ? 0 : (Math.min(3, 1 + beside) as Severity),
+        words:
+          unfelt > 0 && beside > 0
+            ? 'the pelvic floor can’t be felt, and there is pain, urgency or gripping'
+            : findingTable.cannotFeelFloor.words,
+      };
+    }
+    if (raw.leaks !== 'not observed') {
+      const urgeOnly =
+        raw.leaks === 'yes' && raw.leaksWith.length > 0 && raw.leaksWith.every((with_) => with_ === 'urge');
+      found.leaks = urgeOnly
+        ? { severity: 0, words: 'leaks on the way only, not with effort' }
+        : present(raw.leaks === 'yes', raw.leaksOften === 'daily' || raw.leaksHowMuch === 'more' ? 3 : 2);
+      if (urgeOnly) found.urgency = { severity: 2, words: 'leaks on the way: an urge, not an effort' };
+    }
+    return found;
+  },
 
   pelvicRock: ({ nods, stuckAt }) =>
     nods === 'not observed'
@@ -294,7 +338,8 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
             holdShort: {
               severity: below(seconds, [
                 [10, 3],
-                [20, 2],
+                [15, 2],
+                [20, 1],
               ]),
               words: `calm exhale hold ${Math.round(seconds)} s`,
             },

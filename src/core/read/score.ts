@@ -1,14 +1,17 @@
 import { type ProtocolId } from '../look';
 import { type Finding, type Severity } from './findings';
 import { type FindingId, findingTable } from './findingTable';
-import { type Pattern, patterns } from './patterns';
+import { type Pattern, comesBefore, evenId, patterns } from './patterns';
 
 /** One line of evidence, with the points it gives and the record it comes from. */
 export interface Evidence {
   finding: FindingId;
   words: string;
+  /** So many for it, or against it. */
   points: number;
   severity: number;
+  /** In how many looks it was looked for. */
+  times: number;
   record: Finding['record'];
   protocol: ProtocolId;
 }
@@ -31,11 +34,21 @@ export interface PatternScore {
   pointsAgainst: number;
   /** pointsFor − pointsAgainst */
   balance: number;
+  /** Two separate signs speak for it, or a clear step that was seen twice, and what it is called after was not looked for in vain. */
+  grounded: boolean;
   side?: 'left' | 'right';
 }
 
-/** Points a weight gives at a severity: a third of it a step, rounded. */
-const pointsAt = (weight: number, severity: number) => Math.round((weight * severity) / 3);
+/** From how many points a sign counts as one of the two a pattern must stand on, and as a clear step of its own. */
+export const signFrom = 2;
+export const clearStepFrom = 5;
+
+type Row = readonly [FindingId, Pattern['rows'][FindingId] & object];
+/** The table of points as lists, laid out once: a client with years of visits is read again at every change. */
+const laidOut = patterns.map((pattern) => ({
+  pattern,
+  rows: Object.entries(pattern.rows) as unknown as readonly Row[],
+}));
 
 /**
  * Holds every pattern against the findings and ranks them by balance. Nothing is hidden: a pattern with no evidence comes
@@ -48,123 +61,162 @@ const pointsAt = (weight: number, severity: number) => Math.round((weight * seve
 export function scorePatterns(findings: readonly Finding[]): PatternScore[] {
   const byId = new Map(findings.map((finding) => [finding.id, finding]));
   return laidOut
-    .map((rows, order) => ({ score: scorePattern(rows, byId), order }))
+    .map(({ pattern, rows }, order) => ({ score: scorePattern(pattern, rows, byId), order }))
     .sort((a, b) => b.score.balance - a.score.balance || a.order - b.order)
     .map(({ score }) => score);
 }
 
-type Weighted = readonly (readonly [FindingId, number])[];
-
-/** The table of weights as lists, laid out once: a client with years of visits is read again at every change. */
-const laidOut = patterns.map((pattern) => ({
-  pattern,
-  speaksFor: Object.entries(pattern.speaksFor) as unknown as Weighted,
-  speaksAgainst: Object.entries(pattern.speaksAgainst) as unknown as Weighted,
-  needs: Object.entries(pattern.needs) as unknown as Weighted,
-}));
-
-function scorePattern(rows: (typeof laidOut)[number], found: ReadonlyMap<FindingId, Finding>): PatternScore {
+function scorePattern(pattern: Pattern, rows: readonly Row[], found: ReadonlyMap<FindingId, Finding>): PatternScore {
   const evidenceFor: Evidence[] = [];
   const evidenceAgainst: Evidence[] = [];
   const missing: Missing[] = [];
+  let [pointsFor, pointsAgainst, signs] = [0, 0, 0];
+  let stepTwice = false;
   let side: 'left' | 'right' | undefined;
-  for (const [id, weight] of rows.speaksFor) {
+  for (const [id, worth] of rows) {
     const finding = found.get(id);
-    if (!finding) missing.push(missingOf(id, weight));
-    else if (finding.severity > 0) {
-      evidenceFor.push(lineOf(finding, finding.words, pointsAt(weight, finding.severity)));
+    if (!finding) {
+      if (worth[3] > 0) missing.push(missingOf(id, worth[3]));
+      continue;
+    }
+    const points = worth[finding.severity];
+    if (points === 0) continue;
+    const line = lineOf(finding, Math.abs(points));
+    if (points > 0) {
+      evidenceFor.push(line);
+      pointsFor += points;
+      if (points >= signFrom) signs += 1;
+      if (points >= clearStepFrom && finding.times >= 2) stepTwice = true;
       side ??= finding.side;
+    } else {
+      evidenceAgainst.push(line);
+      pointsAgainst -= points;
     }
   }
-  for (const [id, weight] of rows.speaksAgainst) {
-    const finding = found.get(id);
-    if (finding && finding.severity > 0) {
-      evidenceAgainst.push(lineOf(finding, finding.words, pointsAt(weight, finding.severity)));
-    }
-  }
-  for (const [id, weight] of rows.needs) {
-    const finding = found.get(id);
-    if (finding && finding.severity === 0) {
-      evidenceAgainst.push(lineOf(finding, `not seen: ${findingTable[id].words}`, weight));
-    }
-  }
-  const pointsFor = pointsOf(evidenceFor);
-  const pointsAgainst = pointsOf(evidenceAgainst);
   return {
-    pattern: rows.pattern,
+    pattern,
     evidenceFor,
     evidenceAgainst,
     missing,
     pointsFor,
     pointsAgainst,
     balance: pointsFor - pointsAgainst,
+    grounded: (signs >= 2 || stepTwice) && hasMust(pattern, found),
     ...(side ? { side } : {}),
   };
 }
 
-const lineOf = ({ id, severity, record, protocol }: Finding, words: string, points: number): Evidence => ({
+const hasMust = ({ must }: Pattern, found: ReadonlyMap<FindingId, Finding>) =>
+  must.of.length === 0 ||
+  must.of.some((id) => (found.get(id)?.severity ?? 0) > 0) ||
+  (!must.seen && !must.of.some((id) => found.has(id)));
+
+const lineOf = ({ id, severity, times, record, protocol, words }: Finding, points: number): Evidence => ({
   finding: id,
-  words,
+  words: severity === 0 && words === findingTable[id].words ? absentWords(id) : words,
   points,
   severity,
+  times,
   record,
   protocol,
 });
 
-const pointsOf = (lines: readonly Evidence[]) => {
-  let sum = 0;
-  for (const { points } of lines) sum += points;
-  return sum;
-};
+/** A thing that was looked for and is not there. */
+const absentWords = (id: FindingId) =>
+  id === 'allAvailable' ? 'some part is hardly available' : `not seen: ${findingTable[id].words}`;
 
 function missingOf(id: FindingId, points: number): Missing {
   const { words, settledBy } = findingTable[id];
   return { finding: id, words, protocol: settledBy, points };
 }
 
-/** A balance below this is too little to show as a likely pattern. */
-export const showFromBalance = 3;
+/** Whether a pattern has what it takes to lead: its own number of points, on two separate signs or a clear step seen twice. */
+export const mayLead = ({ pattern, balance, grounded }: PatternScore) =>
+  pattern.id !== evenId && grounded && balance >= pattern.leadsFrom;
+
+/** So few points apart, two patterns can't be told from one another. */
+export const tieWithin = 2;
+/** A look counts as enough for “even” once so many protocols were taken, the region map among them. */
+const enoughProtocols = 3;
 
 /** The patterns worth showing side by side, and what could still change the order of the first two. */
 export interface Likely {
+  /** What leads, the first best; “even” alone where nothing does and enough was looked at. */
   shown: readonly PatternScore[];
+  /** Patterns something speaks for, but not enough to lead. */
+  hinted: readonly PatternScore[];
   tie: boolean;
   /** Findings not looked for that would put the second first, the weightiest first: what would settle the doubt. */
   settledBy: readonly Missing[];
+  /** Patterns that what was looked at could not have shown: never said to be absent. */
+  notLookedFor: readonly Pattern[];
 }
 
 /**
- * Every pattern with enough balance, side by side. The first two are a tie when they are level, or when one more finding,
- * whatever its severity, would put the second first.
+ * What leads, what is only hinted at, and what was not looked for at all. Where nothing leads, “even” does, if enough was
+ * looked at: trouble has to show itself.
  *
  * @example likelyPatterns(scorePatterns([]), []).shown.length // 0
  */
 export function likelyPatterns(scores: readonly PatternScore[], findings: readonly Finding[]): Likely {
-  const shown = scores.filter(({ balance }) => balance >= showFromBalance);
-  const [first, second] = shown;
-  if (!first || !second) return { shown, tie: false, settledBy: [] };
-  const settledBy = flippedBy(first, second, new Set(findings.map(({ id }) => id)));
-  return { shown, tie: first.balance === second.balance || settledBy.length > 0, settledBy };
+  const known = new Set(findings.map(({ id }) => id));
+  const lead = inOrderOfWork(scores.filter(mayLead));
+  const even = scores.find(({ pattern }) => pattern.id === evenId);
+  const enough = new Set(findings.map(({ protocol }) => protocol)).size >= enoughProtocols && known.has('allAvailable');
+  const shown = lead.length > 0 ? lead : even && enough ? [even] : [];
+  const hinted = scores.filter((score) => !mayLead(score) && score.balance >= hintFrom);
+  const notLookedFor = scores.filter(cannotHaveShown(known)).map(({ pattern }) => pattern);
+  const [first, second] = lead;
+  if (!first || !second) return { shown, hinted, tie: false, settledBy: [], notLookedFor };
+  const gap = Math.abs(first.balance - second.balance);
+  return {
+    shown,
+    hinted,
+    tie: gap <= tieWithin,
+    settledBy: flippedBy(first, second, known),
+    notLookedFor,
+  };
 }
+
+const orderWithin = 3;
+
+function inOrderOfWork(lead: readonly PatternScore[]): PatternScore[] {
+  const order = [...lead];
+  for (const [before, after] of comesBefore) {
+    const [at, from] = [after, before].map((id) => order.findIndex(({ pattern }) => pattern.id === id)) as [
+      number,
+      number,
+    ];
+    if (at < 0 || from < at || order[at]!.balance - order[from]!.balance > orderWithin) continue;
+    order.splice(at, 0, ...order.splice(from, 1));
+  }
+  return order;
+}
+
+/** A balance from which a pattern that doesn't lead is worth a line. */
+export const hintFrom = 3;
+
+/** Whether the looks taken could have brought a pattern to lead at all. */
+const cannotHaveShown =
+  (known: ReadonlySet<FindingId>) =>
+  ({ pattern }: PatternScore) => {
+    if (pattern.id === evenId) return false;
+    const rows = Object.entries(pattern.rows) as [FindingId, Row[1]][];
+    const most = rows.reduce((sum, [id, worth]) => sum + (known.has(id) ? Math.max(0, worth[3]) : 0), 0);
+    return most < pattern.leadsFrom;
+  };
 
 /** What a finding of a severity would add to a pattern's balance. */
-function worth({ speaksFor, speaksAgainst, needs }: Pattern, id: FindingId, severity: Severity): number {
-  if (severity === 0) return -(needs[id] ?? 0);
-  return pointsAt(speaksFor[id] ?? 0, severity) - pointsAt(speaksAgainst[id] ?? 0, severity);
-}
+const worthOf = ({ rows }: Pattern, id: FindingId, severity: Severity) => rows[id]?.[severity] ?? 0;
 
 function flippedBy(first: PatternScore, second: PatternScore, known: ReadonlySet<FindingId>): Missing[] {
-  const gap = first.balance - second.balance;
-  const spoken = [first.pattern, second.pattern].flatMap(({ speaksFor, speaksAgainst, needs }) => [
-    ...Object.keys(speaksFor),
-    ...Object.keys(speaksAgainst),
-    ...Object.keys(needs),
-  ]) as FindingId[];
+  const gap = Math.max(0, first.balance - second.balance);
+  const spoken = [first.pattern, second.pattern].flatMap(({ rows }) => Object.keys(rows)) as FindingId[];
   return [...new Set(spoken)]
     .filter((id) => !known.has(id))
     .flatMap((id) => {
       const swings = ([0, 1, 2, 3] as const).map(
-        (severity) => worth(second.pattern, id, severity) - worth(first.pattern, id, severity),
+        (severity) => worthOf(second.pattern, id, severity) - worthOf(first.pattern, id, severity),
       );
       const most = Math.max(...swings);
       return most > gap ? [missingOf(id, most)] : [];

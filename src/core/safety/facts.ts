@@ -48,6 +48,29 @@ const clearanceSchema = z.object({
   reason: z.string().trim().min(5, 'Say in a few words why going on is all right.').max(2000),
 });
 
+/** Where a complaint is felt. */
+export const complaintPlaces = [
+  'head',
+  'neck',
+  'shoulder blade',
+  'ribs',
+  'mid-back',
+  'low back',
+  'belly',
+  'pelvis',
+] as const;
+export type ComplaintPlace = (typeof complaintPlaces)[number];
+
+/** Where it is and how much of it there is, 0 none to 10 as bad as can be; null where it was not asked. */
+export interface Complaint {
+  places: readonly ComplaintPlace[];
+  level: number | null;
+}
+const complaintSchema = z.object({
+  places: z.array(z.enum(complaintPlaces)).max(complaintPlaces.length),
+  level: z.number().min(0, 'From 0 to 10.').max(10, 'From 0 to 10.').nullable(),
+});
+
 /** Everything that can be recorded of a client, by key, and the shape of its value. */
 export const factSchemas = {
   name: z
@@ -59,6 +82,8 @@ export const factSchemas = {
   birthDay: dayString.nullable(),
   goal: text(4000, 'The goal'),
   complaint: text(4000, 'The complaint'),
+  complaintDetail: complaintSchema,
+  longDesk: z.enum(['yes', 'no', 'unknown']),
   clinician: text(300, 'The clinician'),
   medicines: text(2000, 'The list of medicines'),
   touch: z.enum(['yes', 'own hands', 'no', 'unknown']),
@@ -94,6 +119,9 @@ export interface Fact {
 export interface KnownClient {
   profile: Profile;
   texts: Record<'name' | 'goal' | 'complaint' | 'clinician' | 'medicines', string>;
+  complaint: Complaint;
+  /** Sits for long spells on most days. */
+  longDesk: 'yes' | 'no' | 'unknown';
   /** The newest fact of each key, for showing when it was said and for noticing edits in another window. */
   latest: Partial<Record<FactKey, Fact>>;
 }
@@ -108,6 +136,8 @@ export function knownClient(facts: readonly Fact[]): KnownClient {
   const profile: Profile = { ...emptyProfile, answers: {} };
   const texts = { name: '', goal: '', complaint: '', clinician: '', medicines: '' };
   const latest: Partial<Record<FactKey, Fact>> = {};
+  let complaint: Complaint = { places: [], level: null };
+  let longDesk: KnownClient['longDesk'] = 'unknown';
 
   for (const fact of facts) {
     const parsed = factSchemas[fact.key]?.safeParse(fact.value);
@@ -124,6 +154,12 @@ export function knownClient(facts: readonly Fact[]): KnownClient {
       case 'clinician':
       case 'medicines':
         texts[fact.key] = parsed.data as string;
+        break;
+      case 'complaintDetail':
+        complaint = parsed.data as Complaint;
+        break;
+      case 'longDesk':
+        longDesk = parsed.data as KnownClient['longDesk'];
         break;
       case 'birthDay':
         profile.birthDay = parsed.data as string | null;
@@ -155,7 +191,7 @@ export function knownClient(facts: readonly Fact[]): KnownClient {
         break;
     }
   }
-  return { profile, texts, latest };
+  return { profile, texts, complaint, longDesk, latest };
 }
 
 function answerOf(fact: Fact): Answer {

@@ -65,10 +65,13 @@ export {
 } from './gates';
 export { type CountedRate, type PathState, openStations, pathState, rateFlag, rateSign } from './path';
 export {
+  type Complaint,
+  type ComplaintPlace,
   type Fact,
   type FactKey,
   type KnownClient,
   answerValueSchema,
+  complaintPlaces,
   dayString,
   factKeys,
   factSchemas,

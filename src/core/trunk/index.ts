@@ -24,6 +24,7 @@ export {
   estimateTrunk,
   estimateYields,
   evenYields,
+  givenAt,
   predictShares,
   rankSetUps,
   sharesAsGrades,

@@ -73,6 +73,36 @@ export const effectMultipliers: Readonly<Record<TrunkEffect, Multipliers>> = {
 };
 
 /**
+ * What a position gives a part by itself, in steps of a grade: seen there, it is nothing about the person. Lying gives the
+ * belly more and the rib cage less than sitting or standing [R5, as a direction]; the sizes are common practice, ours.
+ */
+const givenLying: Multipliers = {
+  belly: 0.6,
+  chestFront: -0.4,
+  chestBack: -0.4,
+  leftBack: -0.3,
+  rightBack: -0.3,
+  lowBack: -0.2,
+};
+const givenSteps: Readonly<Record<string, Multipliers>> = {
+  'hook-lying': givenLying,
+  'side-lying': {},
+  propped: { belly: 0.3, chestFront: -0.2 },
+  prone: { belly: -0.5, chestFront: -0.5, leftBack: 0.3, rightBack: 0.3, chestBack: 0.3, lowBack: 0.3 },
+  quadruped: { chestFront: 0.3, belly: 0.2 },
+  standing: { belly: -0.3, lowBack: -0.2 },
+};
+
+/**
+ * Steps of a grade that a position gives a part: taken off before a part is judged.
+ *
+ * @param position by its name; one that is not listed, as sitting, gives nothing
+ * @returns in grades, above 0 for more
+ * @example givenAt('hook-lying', 'belly') // 0.6
+ */
+export const givenAt = (position: string, region: RegionId): number => givenSteps[position]?.[region] ?? 0;
+
+/**
  * How much more a set-up makes the client feel a part: feedback, a number of its own beside the share of air. A band takes
  * a little of the share and gives much of the feeling. Common practice, the sizes ours.
  */

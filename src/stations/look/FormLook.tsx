@@ -1,6 +1,8 @@
 'use client';
 
-import { type FormProtocol, type ProtocolId, type Raw } from '@/core/look';
+import { type FormProtocol, type ProtocolId, type Raw, toldForFloor } from '@/core/look';
+import { dayInWords } from '@/core/record';
+import { capital, listed } from '@/core/reasons';
 import { Notice } from '@/parts/Notice';
 import { type ClientView } from '../view';
 import { FormFields } from './FormFields';
@@ -24,7 +26,12 @@ const warnings: Partial<Record<ProtocolId, (raw: never) => string | null>> = {
 
 /** A protocol that is entered by its fields alone. */
 export function FormLook({ view, protocol }: { view: ClientView; protocol: FormProtocol }) {
-  const { raw, save, error } = useLook(view, protocol);
+  const told = protocol === 'floor' ? toldForFloor(view.known.profile) : null;
+  const { raw, save, error } = useLook(
+    view,
+    protocol,
+    told ? { start: told.values as Partial<Raw<FormProtocol>> } : {},
+  );
   const warning = (warnings[protocol] as ((raw: unknown) => string | null) | undefined)?.(raw);
   return (
     <div className="space-y-5">
@@ -34,6 +41,14 @@ export function FormLook({ view, protocol }: { view: ClientView; protocol: FormP
         value={raw.position}
         onChange={(position) => save({ ...raw, position })}
       />
+      {told && told.told.length > 0 && (
+        <p className="border-l-4 border-ink pl-3 text-ink2">
+          {capital(
+            listed(told.told.map(({ words, day }) => `${words} (told on Screen, ${dayInWords(day, view.today)})`)),
+          )}
+          . Filled in here; change it if it is different today.
+        </p>
+      )}
       {protocol === 'tenCount' && (
         <TenCounter onStopped={() => save({ ...raw, result: 'stopped before ten' } as Raw<FormProtocol>)} />
       )}

@@ -10,6 +10,7 @@ import {
   type ProtocolId,
   expectedMinutes,
   formProtocols,
+  ledBy,
   lookList,
   lookResult,
   lookSetIds,
@@ -19,6 +20,7 @@ import {
   protocols,
   testVerdict,
 } from '@/core/look';
+import { listed, lowered } from '@/core/reasons';
 import { send } from '@/keep';
 import { LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
@@ -28,6 +30,7 @@ import { LookPicture } from '@/parts/figures/LookPicture';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
 import { type ClientView } from '../view';
+import { AgainProvider, canBeTakenAgain } from './again';
 import { ArrangeLooks } from './ArrangeLooks';
 import { CalmHold } from './CalmHold';
 import { FingerGap } from './FingerGap';
@@ -56,14 +59,19 @@ const screens: Partial<Record<ProtocolId, (props: { view: ClientView }) => React
   marker: Marker,
 };
 
+const ledProtocols = (view: ClientView) => ledBy(view.known).map(({ protocol }) => protocol);
+
 /** The looks of this visit: as chosen, else a first look, or what was marked last time. */
 export function listOf(view: ClientView): LookList {
-  return view.visit?.lookList ?? lookList(view.last !== null ? 'recheck' : 'first', view.markedLast);
+  return (
+    view.visit?.lookList ?? lookList(view.last !== null ? 'recheck' : 'first', view.markedLast, ledProtocols(view))
+  );
 }
 
 /** Look: watch first, then measure. One protocol at a time; any of them can be left out, moved or added. */
 export function LookStation({ view }: { view: ClientView }) {
-  const asked = useSearchParams().get('protocol');
+  const search = useSearchParams();
+  const asked = search.get('protocol');
   const { visit } = view;
   if (!visit) {
     return (
@@ -83,6 +91,9 @@ export function LookStation({ view }: { view: ClientView }) {
   const protocol = protocols[current];
   const next = shown[shown.indexOf(current) + 1];
   const Screen = screens[current];
+  const takenBefore = canBeTakenAgain.includes(current) && done(current) !== null;
+  const again = takenBefore && search.get('again') !== null;
+  const led = ledBy(view.known).filter(({ protocol: id }) => shown.includes(id));
   const open = shown.filter((id) => done(id) === null);
   const choose = (chosen: LookList) =>
     send('visit.lookList', { visitId: visit.id, list: { ...chosen, protocols: [...chosen.protocols] } });
@@ -94,12 +105,18 @@ export function LookStation({ view }: { view: ClientView }) {
           hideLabel
           value={list.set}
           choices={lookSetIds.map((id) => ({ value: id, label: lookSets[id].name.replace(' look', '') }))}
-          onChange={(set) => choose(lookList(set, view.markedLast))}
+          onChange={(set) => choose(lookList(set, view.markedLast, ledProtocols(view)))}
         />
         <p className="mt-1 text-sm text-ink2">
           {lookSets[list.set].line} About {Math.round(expectedMinutes(shown))} min
           {open.length < shown.length && open.length > 0 ? `, ${Math.ceil(expectedMinutes(open))} left` : ''}.
         </p>
+        {led.length > 0 && (
+          <p className="mt-1 text-sm text-ink2">
+            For {listed([...new Set(led.map(({ because }) => because))])}:{' '}
+            {listed(led.map(({ protocol: id }) => lowered(protocols[id].name)))}.
+          </p>
+        )}
         <nav aria-label="Looks" className="mt-2 flex flex-wrap gap-x-5 xl:block">
           {shown.map((id) => (
             <LookLink key={id} view={view} id={id} current={id === current} />
@@ -114,11 +131,14 @@ export function LookStation({ view }: { view: ClientView }) {
             <LookPicture picture={protocol.picture} className="-mt-1 hidden h-36 shrink-0 md:block" />
           )}
         </div>
-        <Gated key={current} view={view} protocol={protocol}>
-          <Fence what={protocol.name}>
-            {Screen ? <Screen view={view} /> : isForm(current) && <FormLook view={view} protocol={current} />}
-          </Fence>
-        </Gated>
+        {takenBefore && <Readings href={`/clients/${view.id}/look?protocol=${current}`} again={again} />}
+        <AgainProvider value={again}>
+          <Gated key={`${current} ${again}`} view={view} protocol={protocol}>
+            <Fence what={protocol.name}>
+              {Screen ? <Screen view={view} /> : isForm(current) && <FormLook view={view} protocol={current} />}
+            </Fence>
+          </Gated>
+        </AgainProvider>
         {/* Always in the same place: the way on is found without looking. */}
         <div className="sticky bottom-0 z-10 mt-6 flex flex-wrap items-center gap-3 border-t border-rule bg-paper py-3">
           <p className="min-w-48 flex-1 text-sm text-ink2">{protocol.means}</p>
@@ -133,6 +153,27 @@ export function LookStation({ view }: { view: ClientView }) {
         </div>
       </div>
     </div>
+  );
+}
+
+/** The way to a second reading of a look, and back to the first. */
+function Readings({ href, again }: { href: string; again: boolean }) {
+  const of = (here: boolean) =>
+    `flex min-h-11 items-center border-b-2 ${here ? 'border-ink font-semibold' : 'border-transparent text-ink2 hover:text-ink'}`;
+  return (
+    <nav aria-label="Readings" className="mb-4 flex flex-wrap items-center gap-x-5">
+      <Link href={href} aria-current={again ? undefined : 'page'} className={of(!again)}>
+        First reading
+      </Link>
+      <Link href={`${href}&again=1`} aria-current={again ? 'page' : undefined} className={of(again)}>
+        Take it a second time
+      </Link>
+      {again && (
+        <p className="text-sm text-ink2">
+          As if for the first time. Both count; where they differ, neither is believed whole.
+        </p>
+      )}
+    </nav>
   );
 }
 

@@ -25,7 +25,7 @@ const tiltsOf = (position: PosturePosition): readonly PostureTilt[] =>
 /** How deep the low breath is in each posture, 0 to 10; the best one is the cue. */
 export function PostureSearch({ view }: { view: ClientView }) {
   const { raw, save, error } = useLook(view, 'postureSearch');
-  const { best, dropArched, dropSlouched, lostUpright } = bestPosture(raw.depth);
+  const { best, dropArched, dropSlouched, lostSitting, lostStanding } = bestPosture(raw.depth);
   const set = (position: PosturePosition, tilt: PostureTilt, value: number) =>
     save({ ...raw, depth: { ...raw.depth, [position]: { ...raw.depth[position], [tilt]: value } } });
   const lying = testVerdict(view.gates, positions['hook-lying'].components);
@@ -38,7 +38,9 @@ export function PostureSearch({ view }: { view: ClientView }) {
     }),
     ...(dropArched !== null && dropArched >= 3 ? [`${dropArched} of 10 is lost when arched.`] : []),
     ...(dropSlouched !== null && dropSlouched >= 3 ? [`${dropSlouched} of 10 is lost when slouched.`] : []),
-    ...(lostUpright !== null && lostUpright >= 3 ? [`${lostUpright} of 10 is lost coming upright.`] : []),
+    // Harder each time is usual: a loss is told from where it is more than that.
+    ...(lostSitting !== null && lostSitting >= 2 ? [`${lostSitting} of 10 is lost sitting up.`] : []),
+    ...(lostStanding !== null && lostStanding >= 3 ? [`${lostStanding} of 10 is lost standing.`] : []),
   ];
   return (
     <div className="space-y-6">

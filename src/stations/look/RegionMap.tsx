@@ -20,6 +20,7 @@ import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Ring, RingLegend, type RingPart } from '@/parts/figures/Ring';
 import { type ClientView } from '../view';
+import { useAgain } from './again';
 import { LookError } from './LookError';
 import { allowedPositions, useLook } from './useLook';
 
@@ -36,7 +37,10 @@ export function RegionMap({ view, moment = 'before' }: { view: ClientView; momen
   const [position, setPosition] = useState<LookPosition>(
     () => baseMap(looks, moment)?.raw.position ?? first?.raw.position ?? allowed[0] ?? 'sitting',
   );
-  const [blindOf, setBlindOf] = useState<string | null>(null);
+  const again = useAgain();
+  const [blindOf, setBlindOf] = useState<string | null>(() =>
+    again ? (mapsByPosition(looks, moment).find((map) => map.position === position)?.record.id ?? null) : null,
+  );
   const maps = mapsByPosition(looks, moment);
   const here = maps.find((map) => map.position === position)?.record ?? null;
   return (

@@ -7,13 +7,14 @@ import {
   type LookRecord,
   type ProtocolId,
   type Raw,
+  allOf,
   blankRaw,
-  newest,
   protocols,
   testVerdict,
 } from '@/core/look';
 import { newId, useKeep } from '@/keep';
 import { type ClientView } from '../view';
+import { useAgain } from './again';
 
 /** The positions of a protocol this client may take today. */
 export function allowedPositions(view: ClientView, protocol: ProtocolId): LookPosition[] {
@@ -37,10 +38,21 @@ interface Options<P extends ProtocolId> {
 export function useLook<P extends ProtocolId>(view: ClientView, protocol: P, options: Options<P> = {}) {
   const visit = view.visit!;
   const { moment = 'before' } = options;
-  const [initial] = useState(() => (options.pick === undefined ? newest(visit.looks, protocol, moment) : options.pick));
+  const again = useAgain() && moment === 'before';
+  const [taken] = useState(() => allOf(visit.looks, protocol, moment));
+  const [initial] = useState(() =>
+    options.pick === undefined
+      ? (taken.filter(({ raw }) => (raw.again === true) === again).at(-1) ?? null)
+      : options.pick,
+  );
   const [blank] = useState(() => {
-    const [position] = allowedPositions(view, protocol);
-    return blankRaw(protocol, { ...(position ? { position } : {}), ...options.start } as Partial<Raw<P>>);
+    // A second reading is taken where the first was: like is only compared with like.
+    const position = (again ? taken.at(-1)?.raw.position : undefined) ?? allowedPositions(view, protocol)[0];
+    return blankRaw(protocol, {
+      ...(position ? { position } : {}),
+      ...(again ? { again } : {}),
+      ...options.start,
+    } as Partial<Raw<P>>);
   });
   // What newer versions of a protocol ask in addition is not observed in an older record.
   const [raw, setRaw] = useState<Raw<P>>(initial ? { ...blank, ...initial.raw } : blank);

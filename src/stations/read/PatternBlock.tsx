@@ -1,8 +1,17 @@
-import { type Evidence, type PatternScore, schoolReadings } from '@/core/read';
+import {
+  type Evidence,
+  type PatternScore,
+  calibrationInWords,
+  mayLead,
+  pointsInWords,
+  schoolReadings,
+  strengthOf,
+} from '@/core/read';
 import { capital } from '@/core/reasons';
 import { protocols } from '@/core/look';
 import { schoolIds, schools } from '@/core/schools';
 import { ProvenanceMark } from '@/parts/Provenance';
+import { TapNote } from '@/parts/TapNote';
 
 const link = 'underline decoration-rule underline-offset-4 hover:decoration-ink';
 
@@ -14,11 +23,19 @@ export function PatternBlock({ score, clientId }: { score: PatternScore; clientI
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-lg">
           {capital(pattern.name)}
-          {side ? `, ${side}` : ''} <ProvenanceMark provenance={pattern.provenance} />
+          {side ? `, ${side}` : ''} <ProvenanceMark provenance={pattern.provenance} />{' '}
+          {mayLead(score) && (
+            <TapNote mark={strengthOf(score)} spoken=": how strong it is, show what it means" title="How strong">
+              {calibrationInWords(strengthOf(score))}
+            </TapNote>
+          )}
         </h2>
         <p className="text-ink2">
           {pointsFor} for − {pointsAgainst} against = <span className="font-semibold text-ink">{balance}</span>;{' '}
-          {missing.length} not looked for
+          {missing.length} not looked for{' '}
+          <TapNote mark="points" spoken=": show what a point means" title="Points">
+            {pointsInWords(pattern)}
+          </TapNote>
         </p>
       </div>
       <div className="mt-2 grid gap-x-8 gap-y-2 md:grid-cols-2">

@@ -1,9 +1,9 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import { baseMap, protocols } from '@/core/look';
-import { type IntentId, wantedRegions } from '@/core/read';
-import { lowered } from '@/core/reasons';
+import { baseMap } from '@/core/look';
+import { type IntentId, evenId, wantedRegions } from '@/core/read';
+import { listed } from '@/core/reasons';
 import { schools } from '@/core/schools';
 import { LinkButton } from '@/parts/Button';
 import { Fold } from '@/parts/Fold';
@@ -14,6 +14,7 @@ import { type ClientView } from '../view';
 import { Confirm } from './Confirm';
 import { FindingsList } from './FindingsList';
 import { PatternBlock } from './PatternBlock';
+import { Even, NotLookedFor, Settle } from './Settle';
 import { WhatIf } from './WhatIf';
 import { useReading } from './useReading';
 
@@ -41,14 +42,16 @@ export function ReadStation({ view }: { view: ClientView }) {
 
 function Reading({ view }: { view: ClientView }) {
   const { all, scores, likely, snapshot, changes, judge, error } = useReading(view);
-  const { shown, tie, settledBy } = likely;
+  const { shown, hinted, tie, notLookedFor } = likely;
+  const even = shown[0]?.pattern.id === evenId;
   const visit = view.visit!;
   const [intent, setIntent] = useState<IntentId>(visit.reading?.intent ?? shown[0]?.pattern.intent ?? 'keepItVaried');
   const side = shown[0]?.side ?? visit.reading?.side ?? 'left';
   const wanted = useMemo(() => wantedRegions(intent, side), [intent, side]);
-  const rest = scores.filter((score) => !shown.includes(score));
+  const rest = scores.filter(
+    (score) => !shown.includes(score) && !hinted.includes(score) && score.pattern.id !== evenId,
+  );
   const map = baseMap(visit.looks, 'before');
-  const settling = [...new Set(settledBy.map(({ protocol }) => protocol))].slice(0, 3);
   return (
     <>
       <StationHead
@@ -72,32 +75,29 @@ function Reading({ view }: { view: ClientView }) {
         <div>
           {tie && (
             <Notice title={`“${shown[0]!.pattern.name}” and “${shown[1]!.pattern.name}” are too close to call.`}>
-              <p>
-                {settling.length === 0
-                  ? 'They are level. Both are shown; the choice is yours.'
-                  : 'One more finding could put the second first. It would be settled by:'}{' '}
-                {settling.map((protocol, i) => (
-                  <span key={protocol}>
-                    {i > 0 && ', '}
-                    <a
-                      className="font-semibold underline underline-offset-4"
-                      href={`/clients/${view.id}/look?protocol=${protocol}`}
-                    >
-                      {lowered(protocols[protocol].name)}
-                    </a>
-                  </span>
-                ))}
-              </p>
+              <p>Both are shown; the choice is yours.</p>
             </Notice>
           )}
           {shown.length === 0 && (
-            <Notice title="No pattern stands out from what was seen.">
-              <p>That is a finding too. Look further, or choose an intent by your own judgement.</p>
+            <Notice title="Not enough was looked at to say anything.">
+              <p>A region map and two more looks, and it can be read. Or choose an intent by your own judgement.</p>
             </Notice>
           )}
-          {shown.map((score) => (
-            <PatternBlock key={score.pattern.id} score={score} clientId={view.id} />
-          ))}
+          {even && <Even view={view} />}
+          {!even && shown.map((score) => <PatternBlock key={score.pattern.id} score={score} clientId={view.id} />)}
+          <Settle view={view} likely={likely} />
+          <NotLookedFor view={view} patterns={notLookedFor} />
+          {hinted.length > 0 && (
+            <Fold
+              title={`Hinted at, not enough to lead: ${listed(hinted.map(({ pattern }) => pattern.name))}`}
+              className="border-t border-ink py-2"
+              titleClass="font-semibold"
+            >
+              {hinted.map((score) => (
+                <PatternBlock key={score.pattern.id} score={score} clientId={view.id} />
+              ))}
+            </Fold>
+          )}
           <Fold
             title={`${rest.length} other patterns, with what speaks against them`}
             className="border-t border-ink py-2"

@@ -13,6 +13,8 @@ const names: Readonly<Record<string, string>> = {
   birthDay: 'Born',
   goal: 'Goal',
   complaint: 'Complaint',
+  complaintDetail: 'Where it is, and how much',
+  longDesk: 'Long days at a desk',
   clinician: 'Clinician',
   medicines: 'Medicines',
   touch: 'Touch',

@@ -10,6 +10,7 @@ import { BeginVisit } from '../BeginVisit';
 import { EmergencyStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { type ClientView } from '../view';
+import { ComplaintDetail } from './ComplaintDetail';
 import { Conditions } from './Conditions';
 import { FactText } from './FactText';
 import { History } from './History';
@@ -74,6 +75,9 @@ function Story({ view }: { view: ClientView }) {
         <FactText clientId={view.id} factKey="medicines" label="Medicines" latest={latest.medicines} />
         <FactText clientId={view.id} factKey="name" label="Name" latest={latest.name} />
         <Birthday view={view} />
+      </div>
+      <div className="mt-4">
+        <ComplaintDetail view={view} />
       </div>
       <div className="mt-4">
         <Touch view={view} />

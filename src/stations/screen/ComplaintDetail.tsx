@@ -1,0 +1,59 @@
+'use client';
+
+import { useState } from 'react';
+import { type Complaint, complaintPlaces } from '@/core/safety';
+import { capital } from '@/core/reasons';
+import { ChoiceChips, TickChips } from '@/parts/Chips';
+import { Slider } from '@/parts/Slider';
+import { type ClientView } from '../view';
+import { useFact } from './useFact';
+
+/** Where the complaint is, how much of it there is, and whether the days are long at a desk: what the looks are led by. */
+export function ComplaintDetail({ view }: { view: ClientView }) {
+  const { latest, complaint, longDesk } = view.known;
+  const detail = useFact(view.id, 'complaintDetail', latest.complaintDetail);
+  const desk = useFact(view.id, 'longDesk', latest.longDesk, { shownHere: false });
+  // Taps come faster than answers: each goes on from the one before it, not from what the server last knew.
+  const [now, setNow] = useState<Complaint>(complaint);
+  const change = (next: Complaint) => {
+    setNow(next);
+    void detail.record(next);
+  };
+  return (
+    <div className="space-y-3">
+      <TickChips
+        label="Where is it?"
+        values={[...now.places]}
+        choices={complaintPlaces.map((value) => ({ value, label: capital(value) }))}
+        onChange={(places) => change({ ...now, places })}
+      />
+      <div className="grid gap-4 md:grid-cols-2">
+        <Slider
+          label="How much of it today, 0 to 10"
+          value={now.level}
+          min={0}
+          max={10}
+          step={1}
+          low="none"
+          high="as bad as can be"
+          onChange={(level) => change({ ...now, level })}
+        />
+        <ChoiceChips
+          label="Sits for long spells on most days?"
+          value={longDesk}
+          choices={[
+            { value: 'no', label: 'No' },
+            { value: 'yes', label: 'Yes' },
+            { value: 'unknown', label: 'Not asked' },
+          ]}
+          onChange={(next) => void desk.record(next)}
+        />
+      </div>
+      {detail.error && (
+        <p role="alert" className="font-semibold">
+          {detail.error}
+        </p>
+      )}
+    </div>
+  );
+}
