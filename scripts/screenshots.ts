@@ -137,6 +137,12 @@ async function walk(page: Page) {
   await page.getByRole('group', { name: 'Phases of the breath' }).getByRole('button', { name: /^Out/ }).click();
   await page.evaluate(() => window.scrollTo(0, 560));
   await picture('sequence-item');
+  await page.getByText('What would change if').click();
+  await page.getByText('Today’s plan', { exact: true }).waitFor({ timeout: 60_000 });
+  await page.getByText('What would change if').evaluate((summary) => summary.scrollIntoView({ block: 'start' }));
+  await page.evaluate(() => window.scrollBy(0, -110));
+  await picture('sequence-what-if');
+  await page.getByText('What would change if').click();
   await page.goto(`${server.url}/catalogue`);
   await picture('catalogue');
   await page.goto(`${server.url}/catalogue/side-bend-open`);
@@ -185,7 +191,7 @@ async function walk(page: Page) {
   await page.waitForFunction(() =>
     [...document.querySelectorAll('textarea')].some(({ value }) => /^Marker: /m.test(value)),
   );
-  await page.getByRole('button', { name: /^Side-lying/ }).click();
+  await page.getByRole('button', { name: /^Side-lying, / }).click();
   await page.evaluate(() => document.querySelector('#close')!.scrollIntoView());
   await picture('close');
   await page.goto(`${base}/track`);

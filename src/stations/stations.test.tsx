@@ -280,7 +280,11 @@ describe('Read', () => {
   });
 
   test('one sign alone suggests nothing: too little was looked at, and what would settle it is a link', () => {
-    const markup = html(<ReadStation view={clientView({ visit: { looks: [look('twoHands', blankRaw('twoHands', { leads: 'chest' }))] } })} />);
+    const markup = html(
+      <ReadStation
+        view={clientView({ visit: { looks: [look('twoHands', blankRaw('twoHands', { leads: 'chest' }))] } })}
+      />,
+    );
     expect(markup).not.toContain('Suggested by');
     expect(markup).toContain('Not enough was looked at to say anything.');
   });

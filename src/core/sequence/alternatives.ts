@@ -1,7 +1,7 @@
 import { type Drill, type PositionId } from '../catalogue';
 import { type Candidate, type PlanContext, candidateOf, gatherCandidates, wantedOf } from './candidates';
-import { clashingPairs, problemOf } from './layOut';
-import { type PlanItem, type PlanRequest, knownDrill, planTotals, recheckSeconds } from './plan';
+import { clashingPairs, problemOf, talkOf } from './layOut';
+import { type PlanItem, type PlanRequest, knownDrill } from './plan';
 import { type Tally, tally } from './problem';
 
 /**
@@ -92,7 +92,6 @@ export function alternatives(
   const after = standing.slice(mode === 'swap' ? at + 1 : at);
   const now = weighed(standing, wanted.weights, request);
   const changesNow = changesOf(standing.map(({ item }) => item.position));
-  const secondsNow = items.length > 0 ? planTotals(items).whole.seconds - recheckSeconds : 0;
   const best = new Map<string, Alternative & { points: number }>();
   for (const candidate of candidates) {
     const { drill, item } = candidate;
@@ -107,7 +106,8 @@ export function alternatives(
       relation: relationOf(drill, current),
       points: then.points,
       worth: now.points > 0 ? then.points / now.points : 1,
-      seconds: then.seconds - secondsNow,
+      // The talk beside a drill that is added is allowed for elsewhere.
+      seconds: then.seconds - now.seconds - (whole.length - standing.length) * talkOf(request),
       changes: changesOf(whole.map((one) => one.item.position)) - changesNow,
       breaks: then.broken !== null && then.broken !== now.broken ? then.broken : null,
     });

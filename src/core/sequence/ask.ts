@@ -1,12 +1,30 @@
+import { cycleSeconds } from '../cadence';
+import { segmentsOf, totalsOf } from '../dose';
 import { type PropId, propList, props } from '../catalogue';
 import { type SchoolId, schoolIds, schools } from '../schools';
-import { type PlanContext, allDrills } from './candidates';
-import { layOut } from './layOut';
+import { type PlanContext } from './candidates';
+import { fillTime, secondsWithTalk, solve } from './makePlan';
 import { type PlanItem, type PlanRequest } from './plan';
 import { search } from './search';
 
+/** One drill of a plan that is only compared: as much of it as a small score shows. */
+export interface SmallItem {
+  drillId: string;
+  name: string;
+  /** With the change into its position, and without the talk beside it. */
+  seconds: number;
+  /** Part of a breath that is the inhale. */
+  inhalePart: number;
+}
+
+/** A plan as a small score, and how long it takes with everything. */
+export interface SmallPlan {
+  items: readonly SmallItem[];
+  minutes: number;
+}
+
 /** What another wish would do to the plan. */
-export interface WhatIf {
+export interface WhatIf extends SmallPlan {
   kind: 'minutes' | 'prop' | 'school';
   /** In words: “25 minutes”, “with a straw”, “led by quiet chest”. */
   change: string;
@@ -15,16 +33,17 @@ export interface WhatIf {
   goesOut: string[];
   /** Worth against the plan as asked; worths of different schools are not compared. */
   points: number | null;
+  /** The same as a part of today's worth, 1 being the same. */
+  worth: number | null;
 }
 
 /**
  * What would change if there were other minutes, one prop more or less, or another lead school: each solved anew, those
- * that change nothing left out.
+ * that change nothing left out; with the plan as asked beside them.
  *
- * @example whatWouldChange(request, context)[0]?.comesIn // ['Towel hug']
+ * @example whatWouldChange(request, context).variants[0]?.comesIn // ['Towel hug']
  */
-export function whatWouldChange(request: PlanRequest, context: PlanContext): WhatIf[] {
-  const names = new Map(allDrills(context).map(({ id, name }) => [id, name]));
+export function whatWouldChange(request: PlanRequest, context: PlanContext): { today: SmallPlan; variants: WhatIf[] } {
   const base = best(request, context);
   const variants: [WhatIf['kind'], string, PlanRequest][] = [
     ...[-5, 5, 10]
@@ -42,15 +61,24 @@ export function whatWouldChange(request: PlanRequest, context: PlanContext): Wha
       .filter((id) => id !== request.leadSchool)
       .map((id): [WhatIf['kind'], string, PlanRequest] => ['school', schoolWords(id), { ...request, leadSchool: id }]),
   ];
-  return variants.flatMap(([kind, change, asked]) => {
+  const told = new Set<string>();
+  const found = variants.flatMap(([kind, change, asked]): WhatIf[] => {
     const other = best(asked, context);
-    const nameOf = (id: string) => names.get(id) ?? id;
-    const comesIn = other.drills.filter((id) => !base.drills.includes(id)).map(nameOf);
-    const goesOut = base.drills.filter((id) => !other.drills.includes(id)).map(nameOf);
+    const without = (these: readonly SmallItem[], those: readonly SmallItem[]) =>
+      these.filter(({ drillId }) => !those.some((one) => one.drillId === drillId)).map(({ name }) => name);
+    const comesIn = without(other.items, base.items);
+    const goesOut = without(base.items, other.items);
     if (comesIn.length + goesOut.length === 0) return [];
+    // Ten minutes more that bring what five did are told once.
+    const same = other.items.map(({ drillId }) => drillId).join(' ');
+    if (kind === 'minutes' && told.has(same)) return [];
+    told.add(same);
     const points = kind === 'school' ? null : other.points - base.points;
-    return [{ kind, change, request: asked, comesIn, goesOut, points }];
+    const worth = points === null || base.points <= 0 ? null : other.points / base.points;
+    const { items, minutes } = other;
+    return [{ kind, change, request: asked, comesIn, goesOut, points, worth, items, minutes }];
   });
+  return { today: { items: base.items, minutes: base.minutes }, variants: found };
 }
 
 const propWords = (id: PropId, { propsAtHand }: PlanRequest) =>
@@ -64,10 +92,23 @@ const otherProp = (id: PropId, request: PlanRequest): PlanRequest => ({
     : [...request.propsAtHand, id],
 });
 
-function best(request: PlanRequest, context: PlanContext) {
-  const { problem, candidates } = layOut(request, context);
-  const found = search(problem);
-  return { points: found.points, drills: found.chosen.map((index) => candidates[index]!.drill.id) };
+function best(request: PlanRequest, context: PlanContext): SmallPlan & { points: number } {
+  const { laid, found } = solve(request, context);
+  const chosen = found.chosen.map((index) => laid.candidates[index]!);
+  const items = chosen.map(({ item }): PlanItem => ({ ...item, id: item.drillId, byHand: false, reasons: [] }));
+  fillTime(items, request, context.gates);
+  const small = items.map((item, i): SmallItem => {
+    const previous = items[i - 1];
+    const change = previous ? laid.problem.change[previous.position]![item.position]!.seconds : 0;
+    const [breath] = item.cadences;
+    return {
+      drillId: item.drillId,
+      name: chosen[i]!.drill.name,
+      seconds: totalsOf(segmentsOf(item)).seconds + change,
+      inhalePart: breath ? breath.inhaleSeconds / cycleSeconds(breath) : 0.5,
+    };
+  });
+  return { points: found.points, items: small, minutes: items.length > 0 ? secondsWithTalk(items, request) / 60 : 0 };
 }
 
 /** What it would cost to have an absent drill in: worth lost, and what it would push out. */
@@ -89,9 +130,11 @@ export function priceOf(
   context: PlanContext,
   locked: readonly PlanItem[] = [],
 ): Loss[] {
-  const { problem, candidates } = layOut(request, context, locked);
+  const {
+    laid: { problem, candidates },
+    found: base,
+  } = solve(request, context, locked);
   const nameOf = (index: number) => candidates[index]!.drill.name;
-  const base = search(problem);
   return drillIds.map((drillId) => {
     if (!candidates.some(({ drill }) => drill.id === drillId)) return { drillId, part: null, pushesOut: [] };
     const forced = search({ ...problem, musts: [...problem.musts, drillId] });

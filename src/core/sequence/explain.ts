@@ -1,5 +1,5 @@
 import { positions } from '../catalogue';
-import { type SkillId, skills } from '../read';
+import { type SkillId, patterns, skills } from '../read';
 import { type Reason, capital, commonPractice, listed, lowered } from '../reasons';
 import { type RegionId, regions } from '../trunk';
 import { type Candidate, type PlanContext, type Wanted } from './candidates';
@@ -16,11 +16,12 @@ export function presentReasons(
   candidate: Candidate,
   index: number,
   chosen: readonly Candidate[],
-  { wanted, problem }: LaidOut,
+  { wanted, problem, firstAnswers }: LaidOut,
   context: PlanContext,
 ): Reason[] {
   return [
     whyIt(candidate, index, chosen, wanted, problem.steps),
+    ...whyFirst(candidate, firstAnswers, context),
     ...whyAnswers(candidate),
     whyHere(candidate, index, chosen),
     ...whyThisForm(candidate, context),
@@ -57,6 +58,19 @@ function whyIt(
     return reason('Brings the client to rest before anything is asked.', 'Settling comes first');
   if (candidate.stage === 3) return reason('Takes what was found into the day.', 'Every plan ends in daily posture');
   return reason('Answers what was found.', 'Confirmed patterns');
+}
+
+/** A first answer to what was confirmed is in because it is that. */
+function whyFirst({ drill }: Candidate, firstAnswers: readonly string[], context: PlanContext): Reason[] {
+  const at = firstAnswers.indexOf(drill.id);
+  const lead = patterns.find(({ id }) => id === context.confirmedPatterns[0]);
+  if (at < 0 || !lead) return [];
+  return [
+    reason(
+      `${at === 0 ? 'First' : 'Second'} answer to “${lead.name}”, in its order of work.`,
+      'First answers come first',
+    ),
+  ];
 }
 
 const whyAnswers = ({ valueParts }: Candidate): Reason[] =>

@@ -29,11 +29,26 @@ export function refusalsOf(item: Standing, gates: Gates): Gate[] {
  * @param side which side is worked, where there are two
  * @example fitOf(findDrill('ball-bridge')!, { position: 'bridge', props: [], side: 'none' }, gates) // { forms: ['releaseOnly'], … }
  */
-export function fitOf(
-  drill: Drill,
-  { position, props, side }: { position: PositionId; props: readonly PropId[]; side: PlanItem['side'] },
-  gates: Gates,
-): Fit {
+export function fitOf(drill: Drill, place: Place, gates: Gates): Fit {
+  // Asked again and again of the same limits: by every variant of a plan, and by every drill that could stand in.
+  let ofGates = known.get(gates);
+  if (!ofGates) known.set(gates, (ofGates = new WeakMap()));
+  let ofDrill = ofGates.get(drill);
+  if (!ofDrill) ofGates.set(drill, (ofDrill = new Map()));
+  const key = `${place.position} ${place.side} ${place.props.join(' ')}`;
+  let fit = ofDrill.get(key);
+  if (!fit) ofDrill.set(key, (fit = workedOut(drill, place, gates)));
+  return fit;
+}
+
+interface Place {
+  position: PositionId;
+  props: readonly PropId[];
+  side: PlanItem['side'];
+}
+const known = new WeakMap<Gates, WeakMap<Drill, Map<string, Fit>>>();
+
+function workedOut(drill: Drill, { position, props, side }: Place, gates: Gates): Fit {
   const taken: FormId[] = [];
   const because: Gate[] = [];
   // Every round takes a form that was not taken yet, so the rounds end.

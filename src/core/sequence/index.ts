@@ -1,5 +1,5 @@
 export { type Alternative, alternatives, weighPlan } from './alternatives';
-export { type Loss, type WhatIf, priceOf, whatWouldChange } from './ask';
+export { type Loss, type SmallItem, type SmallPlan, type WhatIf, priceOf, whatWouldChange } from './ask';
 export {
   type PlanContext,
   allDrills,
@@ -12,9 +12,10 @@ export {
 export { type Problem, checkPlan } from './checkPlan';
 export { type Fit, fitOf, formsInWords, inTodaysForm, refitted, refusalsOf } from './fit';
 export { type DrillHistory, isOwned, prescribedBreaths } from './history';
-export { type LaidOut, layOut } from './layOut';
+export { type FirstLine, firstAnswers, firstLineOf, orderOfWorkFor } from './firstLine';
+export { type LaidOut, layOut, talkOf } from './layOut';
 export { type PhaseLimit, phaseLimits, withPhase } from './limits';
-export { type PlanOptions, makePlan } from './makePlan';
+export { type PlanOptions, makePlan, secondsWithTalk, solve } from './makePlan';
 export { type PlanningItem, type PlanningProblem, diminishing, gainSteps, tally } from './problem';
 export { mostBaseChanges, mostItems } from './rules';
 export { type Suit, suitOf } from './suits';

@@ -15,11 +15,22 @@ import {
 } from './candidates';
 import { type PlanItem, type PlanRequest, knownDrill, recheckSeconds } from './plan';
 import { type PlanningProblem, gainSteps } from './problem';
-import { changePointsASecond, mostBaseChanges, mostItems, mostLevelRise, mostNewDrills } from './rules';
+import { firstLineOf } from './firstLine';
+import {
+  changePointsASecond,
+  mostBaseChanges,
+  mostItems,
+  mostLevelRise,
+  mostNewDrills,
+  usualTalkSeconds,
+} from './rules';
 
 /** The planning problem of a request, with the candidates its numbers stand for, index by index. */
 export interface LaidOut extends Gathered {
   problem: PlanningProblem;
+  /** First answers of the lead pattern that are in the problem as musts. */
+  firstAnswers: readonly string[];
+  notes: readonly string[];
 }
 
 /** Every change between two positions, as the planner counts it. The same for everyone, so it is made once. */
@@ -46,16 +57,25 @@ const changeTable: PlanningProblem['change'] = Object.fromEntries(
  * Lays a request out as numbers for the search.
  *
  * @param locked items that are to be in as they are; they keep their order among themselves
+ * @param answers how many first answers of the lead pattern must be in; as many as the minutes ask for unless said
  */
-export function layOut(request: PlanRequest, context: PlanContext, locked: readonly PlanItem[] = []): LaidOut {
+export function layOut(
+  request: PlanRequest,
+  context: PlanContext,
+  locked: readonly PlanItem[] = [],
+  answers?: number,
+): LaidOut {
   const gathered = gatherCandidates(request, context);
   const { kept, refusals } = keptCandidates(locked, request, context, gathered);
   const keptIds = new Set(kept.map(({ drill }) => drill.id));
   const free = gathered.candidates.filter(({ drill }) => !keptIds.has(drill.id));
   const candidates = merged(free, kept);
   const drillIds = new Set(candidates.map(({ drill }) => drill.id));
+  const first = firstLineOf(context.confirmedPatterns[0], request, { ...gathered, candidates }, answers);
   return {
     candidates,
+    firstAnswers: first.musts,
+    notes: first.notes,
     wanted: gathered.wanted,
     refusals: [
       ...refusals,
@@ -66,12 +86,15 @@ export function layOut(request: PlanRequest, context: PlanContext, locked: reado
     problem: {
       ...problemOf(candidates, gathered.wanted.weights, request),
       clashes: clashingPairs(candidates),
-      musts: [...new Set([...(request.musts ?? []).filter((id) => drillIds.has(id)), ...keptIds])],
+      musts: [...new Set([...(request.musts ?? []).filter((id) => drillIds.has(id)), ...keptIds, ...first.musts])],
       settleFirst: candidates.some(({ stage }) => stage === 0),
       carryLast: candidates.some(({ stage }) => stage === 3),
     },
   };
 }
+
+/** Seconds of talk and correction beside each drill. */
+export const talkOf = ({ talkSeconds }: PlanRequest) => talkSeconds ?? usualTalkSeconds;
 
 /** The problem over some candidates in the order they stand in, without rules on which may meet. */
 export function problemOf(
@@ -85,7 +108,7 @@ export function problemOf(
       position: candidate.item.position,
       stage: candidate.stage,
       level: candidate.drill.level,
-      seconds: candidate.seconds,
+      seconds: candidate.seconds + talkOf(request),
       holdSeconds: candidate.holdSeconds,
       isNew: candidate.isNew,
       holds: candidate.holds,

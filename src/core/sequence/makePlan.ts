@@ -2,11 +2,10 @@ import { isHold, nextBreaths } from '../dose';
 import { type Reason, commonPractice } from '../reasons';
 import { type PlanContext } from './candidates';
 import { absentReasons, presentReasons } from './explain';
-import { type LaidOut, layOut } from './layOut';
+import { type LaidOut, layOut, talkOf } from './layOut';
 import { type Plan, type PlanItem, type PlanRequest, drillOf, planTotals } from './plan';
 import { type Gates } from '../safety';
 import { refusalsOf } from './fit';
-import { fullerFromMinutes } from './rules';
 import { type Effort, type Found, search } from './search';
 
 export interface PlanOptions extends Effort {
@@ -31,8 +30,7 @@ export function makePlan(
   newId: () => string,
   { locked = [], ...effort }: PlanOptions = {},
 ): Plan {
-  const laid = layOut(request, context, locked);
-  const found = search(laid.problem, effort);
+  const { laid, found, leftOut } = solve(request, context, locked, effort);
   const chosen = found.chosen.map((index) => laid.candidates[index]!);
   const { impossible } = chosen.length === 0 ? { impossible: whyImpossible(laid) } : {};
   const items = chosen.map((candidate, i): PlanItem => {
@@ -47,37 +45,82 @@ export function makePlan(
     };
   });
   fillTime(items, request, context.gates);
+  const notes = [...laid.notes, ...leftOut, ...timeLeft(items, request)];
   return {
     request,
     proven: found.proven,
     points: found.points,
     atMostBetter: betterAtMost(found),
     ...(impossible ? { impossible } : {}),
+    ...(notes.length > 0 && items.length > 0 ? { notes } : {}),
     items,
     refusals: [...laid.refusals, ...absentReasons(found.chosen, laid, context)],
   };
 }
 
-/**
- * Where there is time left, one step more of each drill, in order, as long as it fits; what is kept by hand and what
- * carries over stay as they are.
- */
-function fillTime(items: PlanItem[], request: PlanRequest, gates: Gates) {
-  if (request.minutes < fullerFromMinutes) return;
-  items.forEach((item, i) => {
-    const drill = drillOf(item);
-    if (item.locked || drill.family === 'carry' || drill.breath.kind === 'ladder' || item.cadences.some(isHold)) return;
-    const breaths = nextBreaths(drill.breaths, item.breaths, 1);
-    if (breaths === item.breaths) return;
-    const fuller = { ...item, breaths };
-    const { whole } = planTotals([...items.slice(0, i), fuller, ...items.slice(i + 1)]);
-    if (whole.seconds > request.minutes * 60 || refusalsOf(fuller, gates).length > 0) return;
-    items[i] = { ...fuller, reasons: [...item.reasons.slice(0, -1), fullerReason] };
-  });
+/** The best plan with the first answers in; where the rules leave no room for them, with fewer, which is said. */
+export function solve(
+  request: PlanRequest,
+  context: PlanContext,
+  locked: readonly PlanItem[] = [],
+  effort: Effort = {},
+): { laid: LaidOut; found: Found; leftOut: string[] } {
+  const wished = layOut(request, context, locked);
+  for (let answers = wished.firstAnswers.length; ; answers -= 1) {
+    const laid = answers === wished.firstAnswers.length ? wished : layOut(request, context, locked, answers);
+    const found = search(laid.problem, effort);
+    if (found.chosen.length === 0 && answers > 0) continue;
+    const nameOf = (id: string) => laid.candidates.find(({ drill }) => drill.id === id)?.drill.name ?? id;
+    const leftOut = wished.firstAnswers
+      .filter(
+        (id) => !laid.firstAnswers.includes(id) && !found.chosen.some((at) => laid.candidates[at]!.drill.id === id),
+      )
+      .map(
+        (id) =>
+          `${nameOf(id)}, a first answer, is left out: no plan of ${request.minutes} minutes keeps the rules with it.`,
+      );
+    return { laid, found, leftOut };
+  }
 }
 
+/** Seconds of a plan with its recheck and the talk beside each drill. */
+export const secondsWithTalk = (items: readonly PlanItem[], request: PlanRequest) =>
+  planTotals(items).whole.seconds + items.length * talkOf(request);
+
+/**
+ * Where there is time left, a step more of each drill in turn, as long as it fits and never more than two; what is kept by
+ * hand and what carries over stay as they are.
+ */
+export function fillTime(items: PlanItem[], request: PlanRequest, gates: Gates) {
+  for (let round = 0; round < mostFuller; round += 1) {
+    items.forEach((item, i) => {
+      const drill = drillOf(item);
+      if (item.locked || drill.family === 'carry' || drill.breath.kind === 'ladder' || item.cadences.some(isHold))
+        return;
+      const breaths = nextBreaths(drill.breaths, item.breaths, 1);
+      if (breaths === item.breaths) return;
+      const fuller = { ...item, breaths };
+      const then = [...items.slice(0, i), fuller, ...items.slice(i + 1)];
+      if (secondsWithTalk(then, request) > request.minutes * 60 || refusalsOf(fuller, gates).length > 0) return;
+      const reasons = item.reasons.filter((one) => one !== fullerReason);
+      items[i] = { ...fuller, reasons: [...reasons.slice(0, round === 0 ? -1 : undefined), fullerReason] };
+    });
+  }
+}
+const mostFuller = 2;
+
+/** Time that nothing fills is spoken for: what it is good for, in a sentence. */
+function timeLeft(items: readonly PlanItem[], request: PlanRequest): string[] {
+  const left = request.minutes * 60 - secondsWithTalk(items, request);
+  if (items.length === 0 || left < spareFromSeconds) return [];
+  return [
+    `${Math.round(left / 60)} minutes are left: no drill or step of dose that answers this fits them well. Keep them for talk, a second recheck, or add a drill by hand.`,
+  ];
+}
+const spareFromSeconds = 150;
+
 const fullerReason: Reason = {
-  what: 'One step more than the dose it would have had: there is time for it.',
+  what: 'More than the dose it would have had: there is time for it.',
   rule: 'Minutes of the visit',
   records: [],
   provenance: commonPractice,

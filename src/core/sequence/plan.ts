@@ -75,6 +75,8 @@ export const planRequestSchema = z.object({
   /** Drills that must be in, and drills that must not. */
   musts: z.array(z.string()).max(8).optional(),
   nevers: z.array(z.string()).max(60).optional(),
+  /** Time for talk and correction beside each drill; the usual allowance where the coach said nothing. */
+  talkSeconds: z.number().int().min(0).max(180).optional(),
 });
 export type PlanRequest = z.infer<typeof planRequestSchema>;
 
@@ -85,6 +87,8 @@ export const planSchema = z.object({
   /** Worth of the plan in the planner's points, and how much better another could be at most, in parts of it. */
   points: z.number().optional(),
   atMostBetter: z.number().min(0).optional(),
+  /** First answers that are done otherwise or left out, each with why; and what became of time that is left. */
+  notes: z.array(z.string().max(600)).max(12).optional(),
   /** Why there is no plan, when nothing keeps all the rules. */
   impossible: z.string().optional(),
   items: z.array(planItemSchema).max(30),

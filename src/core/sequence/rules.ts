@@ -15,8 +15,11 @@ export const mostNewDrills = 2;
 /** From this level on a drill that was never done counts as something to learn. */
 export const newFromLevel = 3;
 
-/** From this many minutes on, time that is left goes into one step more of each drill. */
-export const fullerFromMinutes = 25;
+/** From this many minutes on a plan holds two first answers of its lead pattern, below it one. */
+export const firstLineFromMinutes = 15;
+
+/** Talk, showing and correction beside what a drill takes by itself, in seconds a drill, unless the coach says otherwise. */
+export const usualTalkSeconds = 30;
 
 /** Worth in points, beside what is gained on the wanted parts and skills. */
 export const worth = {

@@ -6,78 +6,13 @@ import { useEffect, useRef, useState } from 'react';
 import { type Drill } from '@/core/catalogue';
 import { durationInWords } from '@/core/dose';
 import { listed } from '@/core/reasons';
-import { type Loss, type Plan, type PlanContext, type PlanRequest, type WhatIf, recheckSeconds } from '@/core/sequence';
+import { type Loss, type Plan, type PlanContext, recheckSeconds } from '@/core/sequence';
 import { newId, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { say } from '@/parts/say';
 import { type PlanWorker } from '@/workers/plan.worker';
 import { type ClientView } from '../view';
-
-/** What other minutes, one prop more or less, or another lead school would do to the plan; each can be taken. */
-export function WhatWouldChange({
-  plan,
-  context,
-  planner,
-  onTake,
-}: {
-  plan: Plan;
-  context: PlanContext;
-  planner: () => Remote<PlanWorker>;
-  onTake: (request: PlanRequest) => void;
-}) {
-  const [found, setFound] = useState<WhatIf[] | null>(null);
-  const [asking, setAsking] = useState(false);
-  const ask = async () => {
-    setAsking(true);
-    setFound(await planner().whatIf(plan.request, context));
-    setAsking(false);
-  };
-  const kinds = {
-    minutes: 'Other minutes',
-    prop: 'One prop more or less',
-    school: 'Another school in the lead',
-  } as const;
-  return (
-    <details
-      className="mt-4 border-t border-rule pt-3"
-      onToggle={(event) => event.currentTarget.open && !found && !asking && void ask()}
-    >
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">What would change if…</summary>
-      {asking && <p role="status">Each is planned anew…</p>}
-      {found?.length === 0 && (
-        <p className="text-ink2">Nothing: neither minutes, props nor school would change this plan.</p>
-      )}
-      {found &&
-        (Object.keys(kinds) as WhatIf['kind'][]).map((kind) => {
-          const rows = found.filter((row) => row.kind === kind);
-          if (rows.length === 0) return null;
-          return (
-            <div key={kind} className="mb-3">
-              <h3 className="text-base">{kinds[kind]}</h3>
-              <ul>
-                {rows.map((row) => (
-                  <li key={row.change} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
-                    <span className="min-w-48 font-semibold">{row.change}</span>
-                    <span className="grow">
-                      {row.comesIn.length > 0 &&
-                        `${listed(row.comesIn)} ${row.comesIn.length === 1 ? 'comes' : 'come'} in`}
-                      {row.comesIn.length > 0 && row.goesOut.length > 0 && '; '}
-                      {row.goesOut.length > 0 &&
-                        `${listed(row.goesOut)} ${row.goesOut.length === 1 ? 'goes' : 'go'} out`}
-                    </span>
-                    <Button look="quiet" onClick={() => onTake(row.request)}>
-                      Plan it so
-                    </Button>
-                  </li>
-                ))}
-              </ul>
-            </div>
-          );
-        })}
-    </details>
-  );
-}
 
 /** Every drill that is not in the plan, with the rule or the loss that kept it out; the exact price on demand. */
 export function LeftOut({

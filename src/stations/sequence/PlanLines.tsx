@@ -44,10 +44,24 @@ const figure = (value: string, unit: string) => (
   </div>
 );
 
-export function TotalsLine({ totals, changes, minutes }: { totals: Totals; changes: number; minutes: number }) {
+export function TotalsLine({
+  totals,
+  changes,
+  minutes,
+  talkSeconds,
+}: {
+  totals: Totals;
+  changes: number;
+  minutes: number;
+  /** Allowed for talk and correction beside the drills. */
+  talkSeconds: number;
+}) {
+  const spare = minutes * 60 - totals.seconds - talkSeconds;
   return (
     <dl className="flex flex-wrap gap-x-8 gap-y-1 border-b border-rule py-2" aria-label="Totals" aria-live="polite">
       {figure((totals.seconds / 60).toFixed(1), `of ${minutes} min`)}
+      {figure((talkSeconds / 60).toFixed(1), 'min to talk and correct')}
+      {spare >= 30 && figure((spare / 60).toFixed(1), 'min to spare')}
       {figure(String(totals.breaths), 'breaths')}
       {figure(totals.breathsPerMinute?.toFixed(1) ?? '–', 'a minute')}
       {figure(totals.exhaleShare === null ? '–' : `${Math.round(totals.exhaleShare * 100)} %`, 'exhale')}

@@ -1,7 +1,7 @@
 'use client';
 
 import { type Drill, type PropId, bodyProps, positionIds, propList } from '@/core/catalogue';
-import { type PlanRequest } from '@/core/sequence';
+import { type PlanRequest, talkOf } from '@/core/sequence';
 import { schoolIds, schools } from '@/core/schools';
 import { Button } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
@@ -45,6 +45,15 @@ export function RequestBar({
         max={60}
         step={1}
         onChange={(minutes) => onChange({ ...request, minutes })}
+      />
+      <Stepper
+        label="Talk and correction, a drill"
+        value={talkOf(request)}
+        unit="s"
+        min={0}
+        max={180}
+        step={10}
+        onChange={(talkSeconds) => onChange({ ...request, talkSeconds })}
       />
       <TickChips
         label="Props at hand"

@@ -14,6 +14,7 @@ import {
   inTodaysForm,
   knownDrill,
   planTotals,
+  talkOf,
 } from '@/core/sequence';
 import { newId } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
@@ -24,7 +25,8 @@ import { say } from '@/parts/say';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
 import { type ClientView } from '../view';
-import { LeftOut, WhatWouldChange } from './Asking';
+import { LeftOut } from './Asking';
+import { WhatWouldChange } from './WhatWouldChange';
 import { HandOn } from './HandOn';
 import { ItemPanel } from './ItemPanel';
 import { Offers } from './Offers';
@@ -251,7 +253,17 @@ function Planning({ view }: { view: ClientView }) {
         )}
         {shown && totals && (
           <>
-            <TotalsLine totals={totals.whole} changes={totals.positionChanges} minutes={shown.request.minutes} />
+            <TotalsLine
+              totals={totals.whole}
+              changes={totals.positionChanges}
+              minutes={shown.request.minutes}
+              talkSeconds={shown.items.length * talkOf(shown.request)}
+            />
+            {(shown.notes ?? []).map((note) => (
+              <p key={note} className="mt-2 border-l-4 border-ink pl-3">
+                {note}
+              </p>
+            ))}
             <Problems problems={problems} onShow={setSelectedId} onFix={takeFix} />
             <div className="mt-3">
               <Fence what="The score">

@@ -100,7 +100,7 @@ describe('what is said of a plan', () => {
 
   test('totals name the minutes there are; without breaths there is no rate', () => {
     const totals = { seconds: 90, breaths: 0, holdSeconds: 0, breathsPerMinute: null, exhaleShare: null };
-    const markup = html(<TotalsLine totals={totals} changes={1} minutes={20} />);
+    const markup = html(<TotalsLine totals={totals} talkSeconds={0} changes={1} minutes={20} />);
     for (const words of ['1.5', 'of 20 min', '–', 'position change']) expect(markup).toContain(words);
   });
 

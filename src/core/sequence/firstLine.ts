@@ -1,0 +1,137 @@
+import { findDrill } from '../catalogue';
+import { patterns } from '../read';
+import { lowered } from '../reasons';
+import { type SchoolId } from '../schools';
+import { type Gathered } from './candidates';
+import { type PlanRequest } from './plan';
+import { firstLineFromMinutes } from './rules';
+
+/** One step of the order of work: what does it, the usual one first; the others stand in where that one can't. */
+type Step = readonly string[];
+
+/**
+ * The first answers of each pattern in their order of work. Common practice, no published source; which drill of ours does
+ * a step is our choice.
+ */
+const orderOfWork: Readonly<Record<string, readonly Step[]>> = {
+  upperChest: [
+    ['two-hand-belly', 'tuck-breath', 'tide-under-jetty', 'side-low-breath'],
+    ['quiet-nose'],
+    ['soft-hiss', 'straw-lying', 'exhale-restore'],
+    ['towel-hug', 'own-hands-ribs'],
+  ],
+  bellyOnly: [
+    ['hook-stack'],
+    ['exhale-restore', 'soft-hiss', 'straw-lying'],
+    ['quadruped-breath'],
+    ['towel-hug', 'own-hands-ribs'],
+  ],
+  heldInInhale: [
+    ['exhale-restore', 'balloon-exhale', 'soft-hiss', 'straw-lying'],
+    ['hook-stack'],
+    ['half-dome-back', 'twin-balls-levels', 'chair-back-open'],
+  ],
+  pitchedForward: [
+    ['towel-hug', 'wall-sit-reach', 'waist-band-breath'],
+    ['elbows-on-wall', 'front-tension-standing', 'find-the-tilt'],
+    ['ball-squeeze-low', 'tuck-drawn-in'],
+  ],
+  sidesAndBackClosed: [
+    ['towel-hug', 'waist-band-breath', 'own-hands-ribs'],
+    ['wall-sit-reach', 'wall-back-fill'],
+    ['half-dome-back', 'childs-pose-back'],
+  ],
+  oneSide: [['side-lying-open'], ['side-bend-open', 'wall-reach'], ['child-side-reach']],
+  pumpClosed: [['sternum-and-blades', 'band-under-chest', 'chest-lift-sitting'], ['quadruped-breath']],
+  paradoxical: [
+    ['smaller-propped', 'resting-watch'],
+    ['two-hand-belly', 'tide-under-jetty'],
+  ],
+  forcedBelly: [
+    ['wait-let-it-come', 'quiet-nose'],
+    ['wall-sit-reach', 'last-rib-finger', 'own-hands-ribs'],
+  ],
+  shallowBraced: [
+    ['supported-release', 'resting-watch'],
+    ['childs-pose-back', 'figure-four', 'hips-turn-in'],
+    ['calm-down', 'straw-lying'],
+  ],
+  topDown: [['ball-squeeze-low'], ['heel-slide'], ['exhale-then-foot']],
+  floorHolds: [
+    ['supported-release', 'widen-and-settle'],
+    ['childs-pose-back'],
+    ['hips-turn-in', 'hips-turn-feet'],
+    ['figure-four'],
+  ],
+  floorLate: [
+    ['gather-and-lift', 'lift-and-pause', 'widen-and-settle', 'supported-release'],
+    ['ball-squeeze-low'],
+    ['ball-bridge', 'rolling-bridge'],
+    ['chair-rise'],
+  ],
+  airHunger: [['quiet-nose'], ['wait-let-it-come', 'smaller-propped'], ['short-calm-pauses', 'calm-down']],
+  positionDependent: [['find-the-tilt'], ['own-hands-ribs', 'last-rib-finger']],
+  even: [['squat-breath', 'chair-rise'], ['hinge-breath'], ['chair-rise'], ['carry-walking']],
+};
+
+/** Where a school begins a step with something else of it. */
+const bySchool: Partial<Record<SchoolId, Readonly<Record<string, readonly Step[]>>>> = {
+  quietChest: { upperChest: [['tuck-breath', 'two-hand-belly', 'tide-under-jetty'], ['quiet-nose']] },
+  oppositionAndStack: { upperChest: [['exhale-restore', 'soft-hiss'], ['quiet-nose']] },
+  lateralAnd360: { heldInInhale: [['soft-hiss', 'exhale-restore', 'straw-lying'], ['hook-stack']] },
+  airHungerTolerance: { upperChest: [['quiet-nose'], ['wait-let-it-come', 'two-hand-belly']] },
+};
+
+/**
+ * The order of work for a pattern as a school would go about it: for each step the drills that do it, the usual one first.
+ *
+ * @example orderOfWorkFor('oneSide', 'openAllRegions')[0] // ['side-lying-open']
+ */
+export const orderOfWorkFor = (pattern: string, school: SchoolId): readonly Step[] =>
+  bySchool[school]?.[pattern] ?? orderOfWork[pattern] ?? [];
+
+/** How many of the first answers a plan must hold. @example firstAnswers(20) // 2 */
+export const firstAnswers = (minutes: number) => (minutes >= firstLineFromMinutes ? 2 : 1);
+
+/** What a plan must hold of the order of work, and in plain words what stands in or is left out. */
+export interface FirstLine {
+  musts: string[];
+  /** One sentence for each step that is not done as usual. */
+  notes: string[];
+}
+
+/**
+ * The first answers of the lead pattern that can be planned today. A step whose usual drill is gated, lacks a prop or was
+ * taken out is done by what stands in for it; where nothing does, that is said.
+ *
+ * @param lead the pattern that was confirmed first; none, and nothing must be in
+ * @param most how many steps
+ */
+export function firstLineOf(
+  lead: string | undefined,
+  request: PlanRequest,
+  { candidates, refusals }: Pick<Gathered, 'candidates' | 'refusals'>,
+  most = firstAnswers(request.minutes),
+): FirstLine {
+  const found: FirstLine = { musts: [], notes: [] };
+  if (lead === undefined) return found;
+  const can = new Set(candidates.map(({ drill }) => drill.id));
+  const name = patterns.find(({ id }) => id === lead)?.name ?? lead;
+  const nameOf = (id: string) => findDrill(id)?.name ?? id;
+  const why = (id: string) => {
+    const refused = refusals.find(({ drillId }) => drillId === id)?.reason.what;
+    return refused ? lowered(refused).replace(/\.$/, '') : 'it can’t be planned today';
+  };
+  for (const step of orderOfWorkFor(lead, request.leadSchool).slice(0, most)) {
+    const [usual] = step;
+    const does = step.find((id) => can.has(id) && !found.musts.includes(id));
+    if (does) found.musts.push(does);
+    if (does === usual) continue;
+    found.notes.push(
+      does
+        ? `${nameOf(does)} stands in for ${nameOf(usual!)}, a first answer to “${name}”: ${why(usual!)}.`
+        : `A first answer to “${name}” is left out, ${nameOf(usual!)}: ${why(usual!)}.`,
+    );
+  }
+  return found;
+}
