@@ -119,7 +119,7 @@ export const carryDrills: readonly Drill[] = [
     cues: ['Open, lift, nod', 'A nod like a coin', count('Five, three times daily')],
     faults: ['arching', 'neck', 'shoulders'],
     easier: 'chest-lift-sitting',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'carry-sitting',

@@ -94,6 +94,6 @@ export const floorDrills: readonly Drill[] = [
     faults: ['glutes', 'bellyPushed', 'heldBreath'],
     easier: 'widen-and-settle',
     harder: 'ball-bridge',
-    level: 3,
+    level: 2,
   }),
 ];

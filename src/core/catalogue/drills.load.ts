@@ -39,7 +39,7 @@ export const loadDrills: readonly Drill[] = [
     faults: ['heldBreath', 'bridgeArches', 'neck'],
     easier: 'pelvic-rock',
     harder: 'ball-bridge',
-    level: 4,
+    level: 3,
   }),
   drill({
     id: 'side-plank-knees',
@@ -234,7 +234,7 @@ export const loadDrills: readonly Drill[] = [
     faults: ['heldBreath', 'arching', 'glutes'],
     easier: 'chair-rise',
     harder: 'hinge-breath',
-    level: 4,
+    level: 3,
   }),
   drill({
     id: 'hinge-breath',
@@ -264,7 +264,7 @@ export const loadDrills: readonly Drill[] = [
     cues: ['Close the drawer behind', 'One piece', 'Out, hips through'],
     faults: ['arching', 'heldBreath', 'ribsYanked'],
     easier: 'squat-breath',
-    level: 4,
+    level: 3,
   }),
   drill({
     id: 'press-breath',
@@ -325,7 +325,7 @@ export const loadDrills: readonly Drill[] = [
     cues: ['In as you pull', 'Blades apart going back', image('Like slow rowing')],
     faults: ['shoulders', 'arching', 'heldBreath'],
     easier: 'band-under-chest',
-    level: 4,
+    level: 3,
   }),
   drill({
     id: 'side-bend-weight',
@@ -386,7 +386,7 @@ export const loadDrills: readonly Drill[] = [
     faults: ['arching', 'shoulders', 'heldBreath'],
     easier: 'side-arm-arc',
     harder: 'press-breath',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'side-lean-full',

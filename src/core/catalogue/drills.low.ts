@@ -296,7 +296,7 @@ export const lowDrills: readonly Drill[] = [
     stances: { exhaleRoute: 'pursed or straw, even volume', ribsOnExhale: 'let soften', hold: 'none' },
     opens: { leftBack: 2, rightBack: 2, lowBack: 2 },
     quiets: ['chestFront'],
-    skills: { exhale: 2, settle: 2, tolerance: 1 },
+    skills: { exhale: 2, settle: 1, tolerance: 1 },
     answers: ['airHunger', 'upperChest', 'paradoxical'],
     components: ['forcedExhale'],
     cues: [

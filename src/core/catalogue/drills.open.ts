@@ -32,7 +32,7 @@ export const openDrills: readonly Drill[] = [
     easier: 'own-hands-ribs',
     harder: 'wall-back-fill',
     otherWay: 'propped-wide',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'own-hands-ribs',
@@ -87,7 +87,7 @@ export const openDrills: readonly Drill[] = [
     easier: 'towel-hug',
     harder: 'elbows-on-wall',
     otherWay: 'childs-pose-back',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'half-dome-back',
@@ -117,7 +117,7 @@ export const openDrills: readonly Drill[] = [
     faults: ['shoulders', 'neck', 'yawning'],
     easier: 'childs-pose-back',
     otherWay: 'wall-sit-reach',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'childs-pose-back',
@@ -205,7 +205,7 @@ export const openDrills: readonly Drill[] = [
     faults: ['shoulders', 'arching', 'neck'],
     easier: 'side-lying-open',
     otherWay: 'child-side-reach',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'child-side-reach',
@@ -235,7 +235,7 @@ export const openDrills: readonly Drill[] = [
     faults: ['shoulders', 'neck'],
     easier: 'side-lying-open',
     harder: 'side-bend-open',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'quadruped-breath',
@@ -262,7 +262,7 @@ export const openDrills: readonly Drill[] = [
     faults: ['arching', 'shoulders', 'neck'],
     easier: 'childs-pose-back',
     otherWay: 'hook-stack',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'sternum-and-blades',
@@ -295,6 +295,6 @@ export const openDrills: readonly Drill[] = [
     cues: ['Front and back, not up', image('Sternum like a pump'), 'Shoulders stay behind'],
     faults: ['shoulders', 'neck', 'arching'],
     easier: 'quadruped-breath',
-    level: 4,
+    level: 3,
   }),
 ];

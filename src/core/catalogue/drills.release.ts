@@ -92,7 +92,7 @@ export const releaseDrills: readonly Drill[] = [
     cues: ['Slow as a ferry', 'Let the thigh hang', 'Weight goes back'],
     faults: ['heldBreath', 'glutes', 'arching'],
     easier: 'hips-turn-in',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'figure-four',
@@ -306,7 +306,7 @@ export const releaseDrills: readonly Drill[] = [
     cues: ['Rest, don’t hold', 'First wish, then breathe', touch('Tongue on the roof')],
     faults: ['gasp', 'neck', 'yawning'],
     easier: 'quiet-nose',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'calm-hold-practice',

@@ -174,7 +174,7 @@ export const settleDrills: readonly Drill[] = [
     abdominalCue: 'Soft.',
     stances: { exhaleRoute: 'nose, silent', pelvicFloor: 'only release', hold: 'none' },
     opens: { belly: 1, pelvicFloor: 1 },
-    skills: { exhale: 2, settle: 3, tolerance: 1, release: 2 },
+    skills: { exhale: 1, settle: 3, tolerance: 1, release: 2 },
     answers: ['airHunger', 'shallowBraced', 'floorHolds'],
     cues: ['Longer out than in', image('Like a tide leaving'), 'No hurry back'],
     faults: ['dumped', 'gasp', 'yawning'],
@@ -206,7 +206,7 @@ export const settleDrills: readonly Drill[] = [
     cues: [count('Same in, same out'), image('Like slow rowing'), 'Smooth corners'],
     faults: ['neck', 'shoulders', 'yawning'],
     easier: 'calm-down',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'count-ladder',

@@ -36,7 +36,7 @@ export const stackDrills: readonly Drill[] = [
     easier: 'soft-hiss',
     harder: 'hook-stack',
     otherWay: 'straw-lying',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'soft-hiss',
@@ -103,7 +103,7 @@ export const stackDrills: readonly Drill[] = [
     easier: 'soft-hiss',
     harder: 'elbows-on-wall',
     otherWay: 'quadruped-breath',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'elbows-on-wall',
@@ -133,7 +133,7 @@ export const stackDrills: readonly Drill[] = [
     easier: 'hook-stack',
     harder: 'front-tension-standing',
     otherWay: 'half-dome-back',
-    level: 4,
+    level: 3,
   }),
   drill({
     id: 'front-tension-standing',
@@ -169,7 +169,7 @@ export const stackDrills: readonly Drill[] = [
     cues: ['Front on, back fills', touch('Heels heavy'), touch('Press down, breathe back')],
     faults: ['ribsYanked', 'shoulders', 'arching'],
     easier: 'elbows-on-wall',
-    level: 4,
+    level: 3,
   }),
   drill({
     id: 'widen-and-settle',
@@ -197,7 +197,7 @@ export const stackDrills: readonly Drill[] = [
     cues: ['Sit bones wide', image('A lift going down'), image('Soft, then home')],
     faults: ['glutes', 'bellyPushed', 'pelvisRocks'],
     easier: 'supported-release',
-    level: 2,
+    level: 1,
   }),
   drill({
     id: 'supported-release',
@@ -287,7 +287,7 @@ export const stackDrills: readonly Drill[] = [
     cues: ['Out, then up', 'Ribs and hips together', 'Low belly first'],
     faults: ['bridgeArches', 'heldBreath', 'upperFirst'],
     easier: 'pelvic-rock',
-    level: 5,
+    level: 4,
   }),
   drill({
     id: 'chair-rise',
@@ -317,6 +317,6 @@ export const stackDrills: readonly Drill[] = [
     cues: ['Out as you rise', 'Ribs wide, then up', 'Hips through'],
     faults: ['heldBreath', 'arching', 'shoulders'],
     easier: 'even-cadence',
-    level: 4,
+    level: 2,
   }),
 ];

@@ -114,7 +114,7 @@ export const wideDrills: readonly Drill[] = [
     faults: ['shoulders', 'arching', 'neck'],
     easier: 'side-lying-open',
     harder: 'side-bend-open',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'stretch-and-breathe',
@@ -177,7 +177,7 @@ export const wideDrills: readonly Drill[] = [
     faults: ['arching', 'neck', 'heldBreath'],
     easier: 'lantern-all-round',
     harder: 'half-dome-back',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'chair-back-open',
@@ -207,7 +207,7 @@ export const wideDrills: readonly Drill[] = [
     faults: ['arching', 'neck', 'shoulders'],
     easier: 'quadruped-breath',
     harder: 'sternum-and-blades',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'band-under-chest',
@@ -266,7 +266,7 @@ export const wideDrills: readonly Drill[] = [
     faults: ['arching', 'heldBreath', 'shoulders'],
     easier: 'side-lying-open',
     harder: 'side-bend-open',
-    level: 3,
+    level: 2,
   }),
   drill({
     id: 'elbows-leave-wall',

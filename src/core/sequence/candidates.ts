@@ -19,9 +19,10 @@ import { type Gate, type Gates, checkComponents, components, forms, refusalInWor
 import { type AxisId, type SchoolId, clashes, everydayRules, schools } from '../schools';
 import { type RegionId, type Shares, type TrunkEffect, predictShares, regionIds, regions } from '../trunk';
 import { type DrillHistory, isOwned, prescribedBreaths } from './history';
+import { isFirstLine } from './firstLine';
 import { fitOf, formsInWords, refusalsOf } from './fit';
 import { type PlanItem, type PlanRequest, drillOf, itemComponents, startCadences, startStay } from './plan';
-import { newFromLevel, worth } from './rules';
+import { laterFromLevel, newFromLevel, worth } from './rules';
 
 /** What the planner knows besides the request. */
 export interface PlanContext {
@@ -182,7 +183,7 @@ interface Setting {
 const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
 
 function forDrill(drill: Drill, setting: Setting): { candidates: Candidate[] } | { refusal: Reason } {
-  const { request, context } = setting;
+  const { request, context, history } = setting;
   const stopped = context.stoppedDrills.find(({ drillId }) => drillId === drill.id);
   if (stopped) {
     return {
@@ -198,6 +199,8 @@ function forDrill(drill: Drill, setting: Setting): { candidates: Candidate[] } |
   if (request.nevers?.includes(drill.id)) {
     return { refusal: { ...reason('You took it out for today.', 'Your word'), provenance: { kind: 'set by you' } } };
   }
+  const later = history.size === 0 && !request.musts?.includes(drill.id) ? laterVisitsOnly(drill) : null;
+  if (later) return { refusal: reason(later, 'Gentle to demanding, over visits too') };
   const [clash] = clashes(everydayRules(drill.stances), schools[request.leadSchool].everyday);
   if (clash) {
     return {
@@ -339,10 +342,31 @@ export function candidateOf(
   };
 }
 
+/**
+ * Why a drill is not for a first visit, or null: it is hard, a hold that is practised, or built on what has to be learned
+ * first. Common practice.
+ *
+ * @example laterVisitsOnly(findDrill('bear-float')!) // 'later visits only: …'
+ */
+export function laterVisitsOnly(drill: Drill): string | null {
+  if (drill.level >= laterFromLevel) return 'Later visits only: it asks for what gentler drills teach first.';
+  if (drill.family === 'hold' && drill.level >= newFromLevel)
+    return 'Later visits only: a hold is practised once breath is easy.';
+  return drill.prerequisites.length > 0 && drill.level >= newFromLevel && !isFirstLine(drill.id)
+    ? 'Later visits only: it goes on from another drill, which is owned first.'
+    : null;
+}
+
+/** A drill a visit can open with: it brings somebody to rest, or is gentle and still and does so a little. */
+export function settles({ skills: { settle = 0 }, level, movement }: Drill): boolean {
+  return settle >= 3 || (movement === 'none' && ((settle >= 2 && level <= 2) || (settle >= 1 && level === 1)));
+}
+
 /** 0 settles, 1 exhale first where the intent asks for it, 2 the work, 3 carries it into the day. */
 function stageOf(drill: Drill, { intent }: PlanRequest): Candidate['stage'] {
   if (drill.family === 'carry') return 3;
-  if ((drill.skills.settle ?? 0) >= 3) return 0;
+  // What opens the ribs waits for the exhale, however gentle it is.
+  if (settles(drill) && !(intents[intent].exhaleFirst && drill.family === 'open')) return 0;
   return intents[intent].exhaleFirst && (drill.skills.exhale ?? 0) >= 3 ? 1 : 2;
 }
 
@@ -367,6 +391,7 @@ function worthParts(drill: Drill, item: Candidate['item'], { request, context, h
       context.confirmedPatterns.includes(drill.answers[0]!) ? worth.firstAnswer : 0,
     ],
     [`stands as ${schools[request.leadSchool].name} teaches`, fit * worth.schoolFit],
+    ['opens the visit without answering what was found', answers === 0 && settles(drill) ? worth.opensOnly : 0],
     ['needs another form today', changed * worth.change],
     ['props to hand out', item.props.length * worth.prop],
     ['a substitute for a prop', substituted * worth.substitute],

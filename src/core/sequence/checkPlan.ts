@@ -6,6 +6,7 @@ import { axes, clashes, everydayRules, schools } from '../schools';
 import { type DrillHistory, isOwned } from './history';
 import { refitted, refusalsOf } from './fit';
 import { type Plan, type PlanItem, drillOf, knownDrill, planTotals } from './plan';
+import { settles } from './candidates';
 import { mostBaseChanges, mostItems, mostLevelRise, mostNewDrills, newFromLevel } from './rules';
 
 /** A problem with a plan: `off` may not be coached, `mind` is a warning that leaves the choice with the coach. */
@@ -146,11 +147,7 @@ function wholeProblems({ items, request }: Plan, history: readonly DrillHistory[
   const found: [boolean, string, string][] = [];
   const first = known[0]!.drill;
   const last = known.at(-1)!.drill;
-  found.push([
-    (first.skills.settle ?? 0) < 3,
-    'It does not begin with settling.',
-    'Move or add a drill that settles to the front.',
-  ]);
+  found.push([!settles(first), 'It does not begin with settling.', 'Move or add a drill that settles to the front.']);
   found.push([
     last.family !== 'carry',
     'Nothing at the end carries it into the day.',

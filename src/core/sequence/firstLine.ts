@@ -4,7 +4,7 @@ import { lowered } from '../reasons';
 import { type SchoolId } from '../schools';
 import { type Gathered } from './candidates';
 import { type PlanRequest } from './plan';
-import { firstLineFromMinutes } from './rules';
+import { firstAnswersFrom } from './rules';
 
 /** One step of the order of work: what does it, the usual one first; the others stand in where that one can't. */
 type Step = readonly string[];
@@ -42,7 +42,11 @@ const orderOfWork: Readonly<Record<string, readonly Step[]>> = {
     ['half-dome-back', 'childs-pose-back'],
   ],
   oneSide: [['side-lying-open'], ['side-bend-open', 'wall-reach'], ['child-side-reach']],
-  pumpClosed: [['sternum-and-blades', 'band-under-chest', 'chest-lift-sitting'], ['quadruped-breath']],
+  pumpClosed: [
+    ['sternum-and-blades', 'band-under-chest', 'chest-lift-sitting'],
+    ['quadruped-breath'],
+    ['twin-balls-levels', 'chair-back-open'],
+  ],
   paradoxical: [
     ['smaller-propped', 'resting-watch'],
     ['two-hand-belly', 'tide-under-jetty'],
@@ -71,16 +75,49 @@ const orderOfWork: Readonly<Record<string, readonly Step[]>> = {
   ],
   airHunger: [['quiet-nose'], ['wait-let-it-come', 'smaller-propped'], ['short-calm-pauses', 'calm-down']],
   positionDependent: [['find-the-tilt'], ['own-hands-ribs', 'last-rib-finger']],
-  even: [['squat-breath', 'chair-rise'], ['hinge-breath'], ['chair-rise'], ['carry-walking']],
+  even: [['squat-breath', 'chair-rise'], ['hinge-breath', 'reach-breath'], ['chair-rise'], ['carry-walking']],
 };
 
 /** Where a school begins a step with something else of it. */
 const bySchool: Partial<Record<SchoolId, Readonly<Record<string, readonly Step[]>>>> = {
-  quietChest: { upperChest: [['tuck-breath', 'two-hand-belly', 'tide-under-jetty'], ['quiet-nose']] },
-  oppositionAndStack: { upperChest: [['exhale-restore', 'soft-hiss'], ['quiet-nose']] },
-  lateralAnd360: { heldInInhale: [['soft-hiss', 'exhale-restore', 'straw-lying'], ['hook-stack']] },
+  quietChest: {
+    upperChest: [['tuck-breath', 'two-hand-belly', 'tide-under-jetty'], ['quiet-nose'], ['soft-hiss', 'straw-lying']],
+    floorHolds: [
+      ['supported-release', 'widen-and-settle'],
+      ['childs-pose-back'],
+      ['hips-turn-feet', 'hips-turn-in'],
+      ['inner-thigh-rock', 'figure-four'],
+    ],
+    even: [['squat-breath', 'chair-rise'], ['belly-out-and-in'], ['chair-rise'], ['carry-walking']],
+  },
+  openAllRegions: {
+    even: [['squat-breath', 'chair-rise'], ['pelvic-rock'], ['chair-rise'], ['carry-walking']],
+    floorHolds: [
+      ['supported-release', 'widen-and-settle'],
+      ['childs-pose-back'],
+      ['pelvic-clock', 'hips-turn-in'],
+      ['figure-four'],
+    ],
+  },
+  oppositionAndStack: {
+    upperChest: [['exhale-restore', 'soft-hiss'], ['quiet-nose']],
+    even: [['squat-breath', 'chair-rise'], ['row-breath', 'reach-breath'], ['chair-rise'], ['carry-walking']],
+  },
+  lateralAnd360: {
+    oneSide: [['side-lying-open'], ['wall-reach', 'side-bend-open'], ['child-side-reach']],
+    pumpClosed: [['band-under-chest', 'sternum-and-blades'], ['elbow-opening', 'quadruped-breath'], ['open-lift-nod']],
+    heldInInhale: [['soft-hiss', 'exhale-restore', 'straw-lying'], ['hook-stack']],
+  },
   airHungerTolerance: { upperChest: [['quiet-nose'], ['wait-let-it-come', 'two-hand-belly']] },
 };
+
+const usual = new Set(
+  [orderOfWork, ...Object.values(bySchool)].flatMap((rows) =>
+    Object.values(rows).flatMap((steps) => steps.map(([id]) => id!)),
+  ),
+);
+/** Whether a drill is the usual one of some step of work: then it is for first visits too. @example isFirstLine('hook-stack') // true */
+export const isFirstLine = (drillId: string) => usual.has(drillId);
 
 /**
  * The order of work for a pattern as a school would go about it: for each step the drills that do it, the usual one first.
@@ -91,7 +128,7 @@ export const orderOfWorkFor = (pattern: string, school: SchoolId): readonly Step
   bySchool[school]?.[pattern] ?? orderOfWork[pattern] ?? [];
 
 /** How many of the first answers a plan must hold. @example firstAnswers(20) // 2 */
-export const firstAnswers = (minutes: number) => (minutes >= firstLineFromMinutes ? 2 : 1);
+export const firstAnswers = (minutes: number): number => firstAnswersFrom.find(([from]) => minutes >= from)![1];
 
 /** What a plan must hold of the order of work, and in plain words what stands in or is left out. */
 export interface FirstLine {

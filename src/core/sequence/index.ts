@@ -4,15 +4,17 @@ export {
   type PlanContext,
   allDrills,
   cuesFor,
+  laterVisitsOnly,
   openedRegions,
   positionEffects,
   seenEffects,
   setUpEffects,
+  settles,
 } from './candidates';
 export { type Problem, checkPlan } from './checkPlan';
 export { type Fit, fitOf, formsInWords, inTodaysForm, refitted, refusalsOf } from './fit';
 export { type DrillHistory, isOwned, prescribedBreaths } from './history';
-export { type FirstLine, firstAnswers, firstLineOf, orderOfWorkFor } from './firstLine';
+export { type FirstLine, firstAnswers, firstLineOf, isFirstLine, orderOfWorkFor } from './firstLine';
 export { type LaidOut, layOut, talkOf } from './layOut';
 export { type PhaseLimit, phaseLimits, withPhase } from './limits';
 export { type PlanOptions, makePlan, secondsWithTalk, solve } from './makePlan';

@@ -15,11 +15,19 @@ export const mostNewDrills = 2;
 /** From this level on a drill that was never done counts as something to learn. */
 export const newFromLevel = 3;
 
-/** From this many minutes on a plan holds two first answers of its lead pattern, below it one. */
-export const firstLineFromMinutes = 15;
+/** So many first answers of its lead pattern a plan holds, by the minutes there are from which on. Common practice for two. */
+export const firstAnswersFrom = [
+  [35, 4],
+  [25, 3],
+  [15, 2],
+  [0, 1],
+] as const;
 
 /** Talk, showing and correction beside what a drill takes by itself, in seconds a drill, unless the coach says otherwise. */
 export const usualTalkSeconds = 30;
+
+/** From this level on a drill is for later visits: it is built on others, which are learned first. */
+export const laterFromLevel = 5;
 
 /** Worth in points, beside what is gained on the wanted parts and skills. */
 export const worth = {
@@ -28,6 +36,8 @@ export const worth = {
   firstAnswer: 40,
   /** Stands as the lead school teaches, an axis. */
   schoolFit: 15,
+  /** Settles, and answers nothing that was confirmed: another opening that does is better. */
+  opensOnly: -130,
   /** A condition asks for another form of it. */
   change: -80,
   prop: -8,

@@ -1,0 +1,66 @@
+import { type PropId, drills, findDrill } from '../catalogue';
+import { gatesOfPerson } from '../fixtures';
+import { patterns } from '../read';
+import { schoolIds } from '../schools';
+import { evenYields } from '../trunk';
+import { laterVisitsOnly, solve } from '.';
+
+const cupboards: readonly (readonly PropId[])[] = [
+  ['towel', 'pillow', 'wall', 'chair'],
+  [
+    'towel',
+    'band',
+    'pillow',
+    'wall',
+    'chair',
+    'table',
+    'straw',
+    'block',
+    'ball',
+    'halfDome',
+    'twinBalls',
+    'balloon',
+    'mirror',
+    'fixedBand',
+    'weight',
+  ],
+  ['pillow', 'chair'],
+];
+
+/** First visits of everybody: each pattern, school and length, with what a cupboard has. */
+const plans = patterns.flatMap(({ id, intent }, p) =>
+  schoolIds.flatMap((leadSchool, s) =>
+    [12, 20, 30, 45].map((minutes, m) => {
+      const propsAtHand = [...cupboards[(p * schoolIds.length * 4 + s * 4 + m) % cupboards.length]!];
+      const side = id === 'oneSide' ? ('left' as const) : null;
+      const { laid, found } = solve(
+        { intent, side, minutes, propsAtHand, leadSchool },
+        { gates: gatesOfPerson(), yields: evenYields(), stoppedDrills: [], confirmedPatterns: [id] },
+      );
+      return found.chosen.map((index) => laid.candidates[index]!.drill);
+    }),
+  ),
+);
+
+// A catalogue is worth what is used of it: wanted of the planner, no published source.
+describe(`${plans.length} first visits`, () => {
+  const times = new Map<string, number>();
+  for (const plan of plans) for (const { id } of plan) times.set(id, (times.get(id) ?? 0) + 1);
+
+  test('everybody gets a plan', () => {
+    expect(plans.length).toBeGreaterThan(400);
+    expect(plans.filter((plan) => plan.length === 0)).toEqual([]);
+  });
+
+  test('every drill stands in one of them, or says why it is for later visits only', () => {
+    const neither = drills.filter((drill) => !times.has(drill.id) && laterVisitsOnly(drill) === null);
+    expect(neither.map(({ id }) => id)).toEqual([]);
+    const both = drills.filter((drill) => times.has(drill.id) && laterVisitsOnly(drill) !== null);
+    expect(both.map(({ id }) => id)).toEqual([]);
+  });
+
+  test('none but what carries over stands in more than a third', () => {
+    const often = [...times].filter(([id, count]) => findDrill(id)!.family !== 'carry' && count > plans.length / 3);
+    expect(often).toEqual([]);
+  });
+});
