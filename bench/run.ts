@@ -3,11 +3,13 @@
  * Needs a build (npm run build).
  */
 import { spawnSync } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
 import { coachScreen, eventAppend } from './coach';
 import { rereading, ringFrames, sweep } from './look';
 import { underLoad } from './load';
 import { againstSolver, editing, growth, randomPlans, realPlans } from './plan';
+import { plansPage } from './plansPage';
 import { reading } from './reading';
 import { percentile, report } from './report';
 
@@ -36,6 +38,7 @@ function sound() {
 
 const only = (flag: string) => process.argv.includes(flag);
 if (only('--reading')) reading();
+else if (only('--plans')) writeFileSync('docs/plans-reviewed.md', plansPage());
 else if (!only('--load')) {
   phases();
   realPlans();
@@ -52,4 +55,4 @@ else if (!only('--load')) {
 }
 // The long part, whole studios and a million events, can be left out or asked for alone; ten minutes of memory only when asked for.
 const minutes = process.argv.includes('--memory') ? 10 : 1;
-if (!only('--quick') && !only('--reading')) await underLoad({ large: true, minutes });
+if (!only('--quick') && !only('--reading') && !only('--plans')) await underLoad({ large: true, minutes });

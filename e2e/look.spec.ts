@@ -33,7 +33,10 @@ for (const { id, who, seen, expected, tie } of constructed.filter((person) => by
       expect((await Promise.all(names)).sort()).toEqual(expected.map(nameOf).sort());
       await expect(page.getByText(/are too close to call/)).toBeVisible();
       // One tap goes to what would settle it.
-      await page.getByRole('region', { name: 'What would settle it' }).getByRole('link', { name: 'Finger gap' }).click();
+      await page
+        .getByRole('region', { name: 'What would settle it' })
+        .getByRole('link', { name: 'Finger gap' })
+        .click();
       await expect(page.getByRole('heading', { name: 'Finger gap' })).toBeVisible();
       return;
     }

@@ -94,7 +94,9 @@ test('a new coach takes a new client from the first question to a measured chang
 
   // Read
   await page.getByRole('link', { name: 'On to Read' }).click();
-  await expect(page.getByRole('region', { name: 'sides and back closed' })).toContainText('both backs move less than the rest');
+  await expect(page.getByRole('region', { name: 'sides and back closed' })).toContainText(
+    'both backs move less than the rest',
+  );
   await expectAccessible(page, 'Read');
   await page.getByLabel('Intent', { exact: true }).selectOption({ label: 'Open the sides and back' });
   await page.getByRole('button', { name: 'Confirm this intent' }).click();

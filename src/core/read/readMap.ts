@@ -164,7 +164,8 @@ export function readMap(maps: readonly Raw<'regionMap'>[]): Readings {
   if (lean) found.oneSideLess = lean;
   if (trunk.least !== null) {
     const { least } = trunk;
-    found.allAvailable = { severity: least >= -0.4 ? 3 : least >= -0.9 ? 2 : least >= -1.4 ? 1 : 0 };
+    const severity: Severity = least >= -0.4 ? 3 : least >= -0.9 ? 2 : least >= -1.4 ? 1 : 0;
+    found.allAvailable = { severity, ...(severity === 1 ? { words: 'not every part is fully available' } : {}) };
   }
 
   const effort = maps.flatMap(({ neckQuiet, neckDeep }) => {

@@ -2,6 +2,7 @@ import { type ProtocolId, protocols } from '../look';
 import { lowered } from '../reasons';
 import { evenId } from './patterns';
 import { type Likely, type PatternScore } from './score';
+import { strengthOf } from './strength';
 import { studied } from './studied';
 
 /** The look that would tell most next, for its minutes. */
@@ -49,7 +50,8 @@ export function nextLook(
     .filter(({ pattern, balance }) => pattern.id !== evenId && pattern.leadsFrom - balance <= nearlyWithin)
     .sort((a, b) => b.balance - b.pattern.leadsFrom - (a.balance - a.pattern.leadsFrom))[0];
   const doubted = leads ?? nearly;
-  if (!doubted) return null;
+  // What stands strongly and alone needs no more looking.
+  if (!doubted || (leads && !tie && strengthOf(leads) === 'strong')) return null;
   const other = leads && tie && second ? second.pattern : null;
   const told = settlesBetween(doubted.pattern.id, other?.id ?? evenId).filter(([protocol]) => allowed(protocol));
   const apart = other

@@ -15,7 +15,16 @@ import {
 import { segmentsOf, totalsOf } from '../dose';
 import { type ConfirmedFinding, type SkillId, intents, wantedFor } from '../read';
 import { type Reason, commonPractice, lowered } from '../reasons';
-import { type Gate, type Gates, checkComponents, components, forms, refusalInWords } from '../safety';
+import {
+  type ConditionId,
+  type Gate,
+  type Gates,
+  checkComponents,
+  components,
+  conditionById,
+  forms,
+  refusalInWords,
+} from '../safety';
 import { type AxisId, type SchoolId, clashes, everydayRules, schools } from '../schools';
 import { type RegionId, type Shares, type TrunkEffect, predictShares, regionIds, regions } from '../trunk';
 import { type DrillHistory, isOwned, prescribedBreaths } from './history';
@@ -33,6 +42,8 @@ export interface PlanContext {
   confirmedPatterns: readonly string[];
   /** Findings as the coach left them when the reading was confirmed. */
   confirmedFindings?: readonly ConfirmedFinding[];
+  /** What was told of on Screen and stands today: it pulls drills in as well as pushing them out. */
+  conditions?: readonly ConditionId[];
   /** Drills that ended in a stop and were not reviewed since, with the run that says so. */
   stoppedDrills: readonly { drillId: string; runId: string }[];
   /** How drills went before, for this client. */
@@ -358,8 +369,9 @@ export function laterVisitsOnly(drill: Drill): string | null {
 }
 
 /** A drill a visit can open with: it brings somebody to rest, or is gentle and still and does so a little. */
-export function settles({ skills: { settle = 0 }, level, movement }: Drill): boolean {
-  return settle >= 3 || (movement === 'none' && ((settle >= 2 && level <= 2) || (settle >= 1 && level === 1)));
+export function settles({ skills: { settle = 0 }, level, movement, family }: Drill): boolean {
+  const still = movement === 'none' && family !== 'exhale';
+  return settle >= 3 || (still && ((settle >= 2 && level <= 2) || (settle >= 1 && level === 1)));
 }
 
 /** 0 settles, 1 exhale first where the intent asks for it, 2 the work, 3 carries it into the day. */
@@ -369,6 +381,19 @@ function stageOf(drill: Drill, { intent }: PlanRequest): Candidate['stage'] {
   if (settles(drill) && !(intents[intent].exhaleFirst && drill.family === 'open')) return 0;
   return intents[intent].exhaleFirst && (drill.skills.exhale ?? 0) >= 3 ? 1 : 2;
 }
+
+/** What a condition asks for, whatever the breath looks like. Common practice, no published source. */
+const pulls: Partial<Record<ConditionId, readonly string[]>> = {
+  lung: ['lean-and-purse'],
+  leaking: ['hips-turn-in', 'hips-turn-feet', 'own-hands-ribs', 'wall-sit-reach'],
+  pregnancy: ['wall-sit-reach', 'own-hands-ribs', 'side-lying-open'],
+  holdingFloor: ['childs-pose-back', 'figure-four'],
+};
+
+const pulledBy = ({ id }: Drill, { conditions = [] }: PlanContext): string[] =>
+  conditions
+    .filter((condition) => pulls[condition]?.includes(id))
+    .map((condition) => `asked for by ${conditionById(condition).name}`);
 
 function worthParts(drill: Drill, item: Candidate['item'], { request, context, history }: Setting): WorthPart[] {
   const answers = drill.answers.filter((pattern) => context.confirmedPatterns.includes(pattern)).length;
@@ -392,6 +417,7 @@ function worthParts(drill: Drill, item: Candidate['item'], { request, context, h
     ],
     [`stands as ${schools[request.leadSchool].name} teaches`, fit * worth.schoolFit],
     ['opens the visit without answering what was found', answers === 0 && settles(drill) ? worth.opensOnly : 0],
+    ...pulledBy(drill, context).map((why): [string, number] => [why, worth.pulled]),
     ['needs another form today', changed * worth.change],
     ['props to hand out', item.props.length * worth.prop],
     ['a substitute for a prop', substituted * worth.substitute],

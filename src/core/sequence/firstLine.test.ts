@@ -123,6 +123,20 @@ describe('first answers come first', () => {
   });
 });
 
+// Common practice, no published source.
+describe('conditions pull drills in as well as push them out', () => {
+  test.each([
+    ['lung', 'airHunger', 'lean-and-purse'],
+    ['leaking', 'floorLate', 'own-hands-ribs'],
+    ['pregnancy', 'sidesAndBackClosed', 'wall-sit-reach'],
+  ] as const)('%s with %s: %s', (condition, pattern, drillId) => {
+    const gates = gatesOfPerson({ [condition]: condition === 'pregnancy' ? { weekOnDay: 29 } : {} });
+    const pulled = plan(pattern, { minutes: 30 }, { gates, conditions: [condition] });
+    const item = pulled.items.find((one) => one.drillId === drillId)!;
+    expect(item.reasons.map(({ what }) => what).join(' ')).toMatch(/Asked for by/);
+  });
+});
+
 describe('time that is left', () => {
   test('goes into the doses, or is spoken for; talk and correction are allowed for', () => {
     for (const { id } of patterns) {

@@ -36,6 +36,8 @@ export const worth = {
   firstAnswer: 40,
   /** Stands as the lead school teaches, an axis. */
   schoolFit: 15,
+  /** A condition asks for it. */
+  pulled: 150,
   /** Settles, and answers nothing that was confirmed: another opening that does is better. */
   opensOnly: -130,
   /** A condition asks for another form of it. */

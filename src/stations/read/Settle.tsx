@@ -17,10 +17,12 @@ export function Settle({ view, likely }: { view: ClientView; likely: Likely }) {
   if (!next) return null;
   return (
     <section aria-labelledby="settle" className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-ink py-3">
-      <h2 id="settle" className="text-base font-semibold">
-        What would settle it
-      </h2>
-      <p className="min-w-64 flex-1 text-ink2">{capital(next.why)}.</p>
+      <div className="min-w-64 flex-1">
+        <h2 id="settle" className="text-base font-semibold">
+          What would settle it
+        </h2>
+        <p className="text-ink2">{capital(next.why)}.</p>
+      </div>
       <LinkButton href={`/clients/${view.id}/look?protocol=${next.protocol}${next.again ? '&again=1' : ''}`}>
         {next.again ? 'Look a second time' : protocols[next.protocol].name}
       </LinkButton>

@@ -4,6 +4,7 @@ import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type MeasuredBreath } from '@/core/cadence';
 import { baseMap, bestGrades, newest, rateOf } from '@/core/look';
+import { conditionIds } from '@/core/safety';
 import { type Plan, type PlanContext, type PlanItem, seenEffects } from '@/core/sequence';
 import { estimateYields, evenYields } from '@/core/trunk';
 import { newId, useKeep } from '@/keep';
@@ -19,6 +20,7 @@ export function planContext(view: ClientView): PlanContext {
     yields: map ? estimateYields(bestGrades(map.raw), seenEffects(map.raw.position)) : evenYields(),
     confirmedPatterns: reading?.patterns ?? [],
     confirmedFindings: reading?.snapshot?.findings ?? [],
+    conditions: conditionIds.filter((id) => view.known.profile.answers[id]?.value === 'yes'),
     stoppedDrills: view.stopped,
     history: view.planning?.history ?? [],
     ownDrills: view.planning?.ownDrills ?? [],
