@@ -27,7 +27,7 @@ test('Track shows rate, hold and ease over visits, in both themes, and Screen ho
     await expectAccessible(page, `Screen, ${theme}`);
     await page.keyboard.press('7');
     const rows = page.getByRole('table', { name: 'Calm exhale hold by visit' }).getByRole('row');
-    await expect(rows).toHaveText([/16 s/, /12 s/, /9 s/]);
+    await expect(rows).toHaveText([/14 s/, /12 s/, /9 s/]);
     await expect(page.getByRole('img', { name: /Resting rate over 3 visits/ })).toBeVisible();
     await expectAccessible(page, `Track, ${theme}`);
   }
