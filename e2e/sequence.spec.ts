@@ -156,7 +156,7 @@ test('locked drills stay when the rest is planned anew; what would change and wh
     .filter({ hasText: drill! })
     .filter({ hasText: /Costs |No plan with it/ });
   await expect(answered.first()).toBeVisible({ timeout: 20_000 });
-  await row.getByRole('button', { name: 'Plan it so' }).click();
+  await row.getByRole('button', { name: 'Take this: 17 minutes' }).click();
   await expect(page.getByText('of 17 min', { exact: true })).toBeVisible();
 });
 

@@ -115,8 +115,8 @@ function Rows({
                     <span className="block font-semibold">{row.minutes.toFixed(1)} min</span>
                     {row.worth !== null && <Worth part={row.worth} />}
                   </span>
-                  <Button onClick={() => onTake(row.request)}>
-                    Take this<span className="sr-only">: {row.change}</span>
+                  <Button aria-label={`Take this: ${row.change}`} onClick={() => onTake(row.request)}>
+                    Take this
                   </Button>
                 </li>
               ))}
