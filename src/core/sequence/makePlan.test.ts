@@ -108,7 +108,11 @@ describe('makePlan', () => {
 
   test('a drill with a pause is planned without it when holds are off, where the rest may stand', () => {
     const profile = profileWith({ heart: {} });
-    const plan = makePlan(request({ intent: 'stackAndSpread', musts: ['exhale-restore'] }), contextFor(profile), counter());
+    const plan = makePlan(
+      request({ intent: 'stackAndSpread', musts: ['exhale-restore'] }),
+      contextFor(profile),
+      counter(),
+    );
     expect(plan.items.flatMap(itemComponents)).not.toContain('hold');
     const restore = plan.items.find(({ drillId }) => drillId === 'exhale-restore')!;
     expect(restore.changes.join()).toContain('no pause, straight on (heart or blood pressure)');

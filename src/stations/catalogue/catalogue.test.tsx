@@ -76,7 +76,7 @@ describe('a file of drills', () => {
 
   test('faults are told by the line they stand in, and nothing is taken in', () => {
     const lineOf = (source: string, words: string) => source.split('\n').findIndex((line) => line.includes(words)) + 1;
-    const broken = text.replace('"level": 3', '"level": 9').replace('"sitting"', '"floating"');
+    const broken = text.replace('"level": 2', '"level": 9').replace('"sitting"', '"floating"');
     const { drills: taken, faults } = readDrillFile(broken, []);
     expect(taken).toBeNull();
     expect(faults!.map(({ line }) => line)).toEqual([lineOf(broken, '"floating"'), lineOf(broken, '"level": 9')]);
