@@ -218,8 +218,8 @@ measures, drawn from what the trade takes as typical (common practice, no publis
 grade is off by a step with chance ${coachQualities.good.gradeOff} / ${coachQualities.average.gradeOff} / ${coachQualities.rough.gradeOff} (good, average, rough), a yes or no wrong with ${coachQualities.good.wrong} / ${coachQualities.average.wrong} / ${coachQualities.rough.wrong}, a field not seen
 with ${coachQualities.good.notSeen} / ${coachQualities.average.notSeen} / ${coachQualities.rough.notSeen}. What is noted down goes through the same reading as in the app. “Looked again”: one more look, at what decides.
 
-The reading before this one, tried on the same people, gave a pattern of trouble to 88 % of even people after the first look and to 95 %
-after the full one, and named the right pattern for .29 and .44 of all (.35 and .53 of clear and marked ones).
+The reading before this one, tried once on people made the same way (600 even, 300 a pattern), gave a pattern of trouble to 88 % of even
+people after the first look and to 96 % after the full one, and named the right pattern for .30 and .46 of all.
 
 ## Even people, and everybody
 

@@ -154,7 +154,6 @@ async function walk(page: Page) {
   }
   await allSaved(page);
   await page.getByText('Ask the marker first').waitFor({ state: 'detached' });
-  await picture('coach-before');
   await page.getByRole('button', { name: 'Open the run' }).click();
   await page.getByRole('button', { name: 'Begin (Space)' }).click();
   await page.keyboard.press('n');

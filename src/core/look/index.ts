@@ -98,5 +98,5 @@ export { lookResult } from './result';
 export { type PostureResult, bestPosture, postureNames, tiltNames } from './posture';
 export { rawComponents, tiltComponents } from './rawComponents';
 export { blankRaw } from './blank';
-export { cautionsSeen } from './seenCautions';
+export { cautionsSeen, leaksWithEffort } from './seenCautions';
 export { testVerdict } from './testVerdict';

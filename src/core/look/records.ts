@@ -48,11 +48,15 @@ export function newest<P extends ProtocolId>(
  * The looks of a visit that are read: of each protocol, and of the region map in each position, the newest that was begun
  * afresh, with every one taken again after it.
  *
+ * @param moment of the work; both where it is left out
  * @example countingLooks([first, second], 'before') // [second]; both, when the second was taken again
  */
-export function countingLooks(records: readonly LookRecord[], moment: LookRecord['moment']): LookRecord[] {
-  const counting = new Map<string, LookRecord[]>();
-  const inOrder = records.filter((record) => record.moment === moment).sort(byTime);
+export function countingLooks<P extends ProtocolId>(
+  records: readonly LookRecord<P>[],
+  moment?: LookRecord['moment'],
+): LookRecord<P>[] {
+  const counting = new Map<string, LookRecord<P>[]>();
+  const inOrder = records.filter((record) => moment === undefined || record.moment === moment).sort(byTime);
   for (const record of inOrder) {
     const key = record.protocol === 'regionMap' ? `map ${record.raw.position}` : record.protocol;
     const known = counting.get(key);

@@ -9,6 +9,7 @@ import { questionnaireProvenance, questionnaireSum } from './questionnaire';
 import { rateBand, rateBandProvenance, rateOf } from './quietRate';
 import { type LookRecord, bestGrades, isOf } from './records';
 import { type ProtocolId, type Raw, tapeLevels } from './rawSchemas';
+import { leaksWithEffort } from './seenCautions';
 import { twoLine, twoLineProvenance } from './twoLine';
 
 /** A result in one short sentence, with where its edges come from. */
@@ -25,6 +26,8 @@ const giveOrTake = (spread: number | null, unit: 'cm' | 'in') =>
 
 /** Names of the levels of the tape. */
 const levelNames = { armpit: 'armpit', fourth: 'fourth space', xiphoid: 'xiphoid', waist: 'waist' } as const;
+
+const softensInWords = { yes: 'softens', no: 'does not soften', 'can’t feel': 'can’t be felt' } as const;
 
 const tellers: { [P in ProtocolId]: Teller<P> } = {
   quietLook: ({ taps }) => {
@@ -112,10 +115,10 @@ const tellers: { [P in ProtocolId]: Teller<P> } = {
     const rest = lowerBalloons === 'yes' ? 'lower belly balloons' : faults > 0 ? 'march unsteady' : '';
     return [order, rest].filter(Boolean).join(', ') || 'march steady';
   },
-  floor: ({ softens, leaks, pain }) => {
+  floor: ({ softens, leaks, leaksWith, pain }) => {
     const words = [
-      ...(softens === 'yes' ? ['softens'] : softens === 'not observed' ? [] : ['does not soften']),
-      ...(leaks === 'yes' ? ['leaks'] : []),
+      ...(softens === 'not observed' ? [] : [softensInWords[softens]]),
+      ...(leaks === 'yes' ? [leaksWithEffort({ leaks, leaksWith }) ? 'leaks' : 'leaks on the way'] : []),
       ...(pain === 'yes' ? ['pain'] : []),
     ];
     return words.length === 0 ? null : words.join(', ');

@@ -46,6 +46,25 @@ describe('what Look finds gates like what is told on Screen (common practice, ou
   });
 });
 
+describe('a floor asked a second time, and a leak on the way', () => {
+  const again = (raw: Partial<Raw<'floor'>>) => floor({ ...raw, again: true }, '2026-11-24');
+
+  test('a second reading, half done or saying otherwise, lifts nothing; one begun afresh does', () => {
+    const holding = floor({ softens: 'no' });
+    const conditions = (...looks: LookRecord[]) => cautionsSeen(looks).map(({ condition }) => condition);
+    expect(conditions(holding, again({ urgency: 'no' }))).toEqual(['holdingFloor']);
+    expect(conditions(holding, again({ softens: 'yes', letsGo: 'yes', pain: 'no' }))).toEqual(['holdingFloor']);
+    expect(conditions(floor({ softens: 'yes' }), again({ softens: 'no' }))).toEqual(['holdingFloor']);
+    expect(conditions(holding, floor({ softens: 'yes', letsGo: 'yes', pain: 'no' }, '2026-11-24'))).toEqual([]);
+  });
+
+  test('leaking with nothing but an urge gates nothing of effort', () => {
+    expect(cautionsSeen([floor({ leaks: 'yes', leaksWith: ['urge'] })])).toEqual([]);
+    expect(cautionsSeen([floor({ leaks: 'yes', leaksWith: ['urge', 'lift'] })])).toHaveLength(1);
+    expect(cautionsSeen([floor({ leaks: 'yes' })])).toHaveLength(1);
+  });
+});
+
 describe('what is told on Screen reaches the reading', () => {
   test.each([
     ['holdingFloor', 'cannotLetGo'],

@@ -5,6 +5,7 @@ import {
   calmHold,
   excursionOf,
   holdCounts,
+  leaksWithEffort,
   photoFigureOrNull,
   rateOf,
   questionnaireSum,
@@ -303,8 +304,7 @@ export const readers: { [P in ProtocolId]?: (raw: Raw<P>) => Readings } = {
       };
     }
     if (raw.leaks !== 'not observed') {
-      const urgeOnly =
-        raw.leaks === 'yes' && raw.leaksWith.length > 0 && raw.leaksWith.every((with_) => with_ === 'urge');
+      const urgeOnly = raw.leaks === 'yes' && leaksWithEffort(raw) === false;
       found.leaks = urgeOnly
         ? { severity: 0, words: 'leaks on the way only, not with effort' }
         : present(raw.leaks === 'yes', raw.leaksOften === 'daily' || raw.leaksHowMuch === 'more' ? 3 : 2);

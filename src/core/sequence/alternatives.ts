@@ -80,7 +80,7 @@ export function alternatives(
   at: number,
   mode: 'swap' | 'add',
 ): Alternative[] {
-  const { candidates, wanted } = gatherCandidates(request, context);
+  const { candidates, wanted } = gatherCandidates(request, context, { byHand: true });
   const setting = settingOf(request, context);
   const current = mode === 'swap' ? knownDrill(items[at]!) : undefined;
   const taken = new Set(items.filter((_, i) => mode === 'add' || i !== at).map(({ drillId }) => drillId));

@@ -161,14 +161,20 @@ export function compareOrder(a: Candidate, b: Candidate): number {
 /**
  * Every drill in every position it allows, filtered by gates, props, the lead school and the coach's own word; and for each
  * drill that is left with nothing, the reason.
+ *
+ * @param options byHand offers what is for later visits too: who puts it in has seen the client
  */
-export function gatherCandidates(request: PlanRequest, context: PlanContext): Gathered {
+export function gatherCandidates(
+  request: PlanRequest,
+  context: PlanContext,
+  { byHand = false }: { byHand?: boolean } = {},
+): Gathered {
   const wanted = wantedOf(request, context.confirmedFindings);
   const history = new Map((context.history ?? []).map((entry) => [entry.drillId, entry]));
   const candidates: Candidate[] = [];
   const refusals: Gathered['refusals'] = [];
   for (const drill of allDrills(context)) {
-    const outcome = forDrill(drill, { request, context, wanted, history });
+    const outcome = forDrill(drill, { request, context, wanted, history }, byHand);
     if ('refusal' in outcome) refusals.push({ drillId: drill.id, reason: outcome.refusal });
     else candidates.push(...outcome.candidates);
   }
@@ -193,7 +199,7 @@ interface Setting {
 
 const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
 
-function forDrill(drill: Drill, setting: Setting): { candidates: Candidate[] } | { refusal: Reason } {
+function forDrill(drill: Drill, setting: Setting, byHand: boolean): { candidates: Candidate[] } | { refusal: Reason } {
   const { request, context, history } = setting;
   const stopped = context.stoppedDrills.find(({ drillId }) => drillId === drill.id);
   if (stopped) {
@@ -210,7 +216,8 @@ function forDrill(drill: Drill, setting: Setting): { candidates: Candidate[] } |
   if (request.nevers?.includes(drill.id)) {
     return { refusal: { ...reason('You took it out for today.', 'Your word'), provenance: { kind: 'set by you' } } };
   }
-  const later = history.size === 0 && !request.musts?.includes(drill.id) ? laterVisitsOnly(drill) : null;
+  const asked = byHand || request.musts?.includes(drill.id);
+  const later = history.size === 0 && !asked ? laterVisitsOnly(drill) : null;
   if (later) return { refusal: reason(later, 'Gentle to demanding, over visits too') };
   const [clash] = clashes(everydayRules(drill.stances), schools[request.leadSchool].everyday);
   if (clash) {

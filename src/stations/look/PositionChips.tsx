@@ -3,6 +3,7 @@
 import { type LookPosition, type ProtocolId, protocols } from '@/core/look';
 import { ChoiceChips } from '@/parts/Chips';
 import { type ClientView } from '../view';
+import { useAgain } from './again';
 import { allowedPositions } from './useLook';
 
 /** The position a look was taken in: like is only compared with like. Positions that are off today are not offered. */
@@ -20,7 +21,10 @@ export function PositionChips({
   later?: readonly LookPosition[];
   onChange: (value: LookPosition) => void;
 }) {
+  const again = useAgain();
   const allowed = allowedPositions(view, protocol);
+  // A second reading is taken where the first was: like is only compared with like.
+  if (again) return <p className="text-ink2">Position: {value}, as the first time.</p>;
   const off = protocols[protocol].positions.filter((position) => !allowed.includes(position));
   const shown = [...new Set([...allowed.filter((position) => !later.includes(position)), value])];
   if (shown.length < 2 && off.length === 0) return null;

@@ -1,10 +1,10 @@
 'use client';
 
-import { useState } from 'react';
 import { type Complaint, complaintPlaces } from '@/core/safety';
 import { capital } from '@/core/reasons';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
 import { Slider } from '@/parts/Slider';
+import { useDraft } from '@/parts/useDraft';
 import { type ClientView } from '../view';
 import { useFact } from './useFact';
 
@@ -13,12 +13,9 @@ export function ComplaintDetail({ view }: { view: ClientView }) {
   const { latest, complaint, longDesk } = view.known;
   const detail = useFact(view.id, 'complaintDetail', latest.complaintDetail);
   const desk = useFact(view.id, 'longDesk', latest.longDesk, { shownHere: false });
-  // Taps come faster than answers: each goes on from the one before it, not from what the server last knew.
-  const [now, setNow] = useState<Complaint>(complaint);
-  const change = (next: Complaint) => {
-    setNow(next);
-    void detail.record(next);
-  };
+  // Taps come faster than answers and a slider is dragged through every step: what it came to rest at is one fact, kept at the
+  // latest when the page goes away.
+  const { value: now, change } = useDraft<Complaint>(complaint, (next) => void detail.record(next));
   return (
     <div className="space-y-3">
       <TickChips

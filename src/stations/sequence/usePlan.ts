@@ -3,7 +3,7 @@
 import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type MeasuredBreath } from '@/core/cadence';
-import { baseMap, bestGrades, newest, rateOf } from '@/core/look';
+import { allOf, baseMap, bestGrades, newest, rateOf } from '@/core/look';
 import { conditionIds } from '@/core/safety';
 import { type Plan, type PlanContext, type PlanItem, seenEffects } from '@/core/sequence';
 import { estimateYields, evenYields } from '@/core/trunk';
@@ -50,7 +50,8 @@ export function usePlanner(): () => Remote<PlanWorker> {
 export function measuredBreath(view: ClientView): MeasuredBreath {
   const looks = view.visit?.looks ?? [];
   const quiet = newest(looks, 'quietLook', 'before');
-  const exhale = newest(looks, 'exhale', 'before');
+  // One taken a second time may have no seconds yet.
+  const exhale = allOf(looks, 'exhale', 'before').findLast(({ raw }) => raw.seconds.length > 0);
   const seconds = [...(exhale?.raw.seconds ?? [])].sort((a, b) => a - b);
   return {
     ratePerMinute: (quiet && rateOf(quiet.raw.taps)?.breathsPerMinute) ?? null,
