@@ -5,6 +5,7 @@ import { dayInWords } from '@/core/record';
 import { capital, listed } from '@/core/reasons';
 import { Notice } from '@/parts/Notice';
 import { type ClientView } from '../view';
+import { useAgain } from './again';
 import { FormFields } from './FormFields';
 import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
@@ -26,7 +27,9 @@ const warnings: Partial<Record<ProtocolId, (raw: never) => string | null>> = {
 
 /** A protocol that is entered by its fields alone. */
 export function FormLook({ view, protocol }: { view: ClientView; protocol: FormProtocol }) {
-  const told = protocol === 'floor' ? toldForFloor(view.known.profile) : null;
+  // What was told counts once: a second reading is asked afresh.
+  const again = useAgain();
+  const told = protocol === 'floor' && !again ? toldForFloor(view.known.profile) : null;
   const { raw, save, error } = useLook(
     view,
     protocol,
