@@ -1,3 +1,61 @@
+import { type Component } from '../safety';
+
+interface Marker {
+  name: string;
+  ask: string;
+  unit: string;
+  min: number;
+  max: number;
+  step: number;
+  /** Words for the two ends. */
+  low: string;
+  high: string;
+  /** In the marker's unit; of two readings one after the other. */
+  typicalError: number;
+  /** What asking for it may not be done with. */
+  components: readonly Component[];
+}
+
+const sideBend = (side: 'left' | 'right'): Marker => ({
+  name: `side bend to the ${side}`,
+  ask: `Slide the ${side} hand down the leg. Fingertip to floor, twice, standing the same way.`,
+  unit: 'cm to the floor',
+  min: 0,
+  max: 80,
+  step: 0.5,
+  low: 'near the floor',
+  high: 'far from it',
+  typicalError: 1.5,
+  components: ['sideBend'],
+});
+
+const hip = (name: string, ask: string): Marker => ({
+  name,
+  ask,
+  unit: 'degrees',
+  min: 0,
+  max: 60,
+  step: 1,
+  low: 'none',
+  high: 'wide',
+  typicalError: 3,
+  components: [],
+});
+
+/** A grade is a step: with this error a change of one step is never called clear. */
+const graded = (name: string, hands: string): Marker => ({
+  name,
+  ask: `${hands}, three quiet breaths: none 0, trace 1, clear 2, full 3. Twice, looking away between.`,
+  unit: 'of 3',
+  min: 0,
+  max: 3,
+  step: 1,
+  low: 'none',
+  high: 'full',
+  typicalError: 0.5,
+  components: [],
+});
+
 /** What can be chosen as today's own marker: asked or measured before the work and again after it. */
 export const markerMeasures = {
   ease: {
@@ -12,30 +70,8 @@ export const markerMeasures = {
     typicalError: 0.5,
     components: ['deepBreath'],
   },
-  sideBendLeft: {
-    name: 'side bend to the left',
-    ask: 'Slide the left hand down the leg. Fingertip to floor, twice, standing the same way.',
-    unit: 'cm to the floor',
-    min: 0,
-    max: 80,
-    step: 0.5,
-    low: 'near the floor',
-    high: 'far from it',
-    typicalError: 1.5,
-    components: ['sideBend'],
-  },
-  sideBendRight: {
-    name: 'side bend to the right',
-    ask: 'Slide the right hand down the leg. Fingertip to floor, twice, standing the same way.',
-    unit: 'cm to the floor',
-    min: 0,
-    max: 80,
-    step: 0.5,
-    low: 'near the floor',
-    high: 'far from it',
-    typicalError: 1.5,
-    components: ['sideBend'],
-  },
+  sideBendLeft: sideBend('left'),
+  sideBendRight: sideBend('right'),
   shoulderReach: {
     name: 'shoulder reach',
     ask: 'Arm forward and up until the ribs want to follow. Degrees from the side of the body, twice.',
@@ -48,30 +84,14 @@ export const markerMeasures = {
     typicalError: 5,
     components: ['armsOverhead'],
   },
-  hipRotationLeft: {
-    name: 'left hip inward rotation',
-    ask: 'Sitting, left knee still, foot out to the side. Degrees from upright, twice.',
-    unit: 'degrees',
-    min: 0,
-    max: 60,
-    step: 1,
-    low: 'none',
-    high: 'wide',
-    typicalError: 3,
-    components: [],
-  },
-  hipRotationRight: {
-    name: 'right hip inward rotation',
-    ask: 'Sitting, right knee still, foot out to the side. Degrees from upright, twice.',
-    unit: 'degrees',
-    min: 0,
-    max: 60,
-    step: 1,
-    low: 'none',
-    high: 'wide',
-    typicalError: 3,
-    components: [],
-  },
+  hipRotationLeft: hip(
+    'left hip inward rotation',
+    'Sitting, left knee still, foot out to the side. Degrees from upright, twice.',
+  ),
+  hipRotationRight: hip(
+    'right hip inward rotation',
+    'Sitting, right knee still, foot out to the side. Degrees from upright, twice.',
+  ),
   complaint: {
     name: 'the complaint',
     ask: '“How much of it is there now, 0 none, 10 as bad as can be?” Ask twice, with a minute between.',
@@ -132,56 +152,14 @@ export const markerMeasures = {
     typicalError: 1,
     components: ['march'],
   },
-  // A grade is a step: with this error a change of one step is never called clear.
-  sidesGrade: {
-    name: 'both sides, graded',
-    ask: 'Hands on both sides, three quiet breaths: none 0, trace 1, clear 2, full 3. Twice, looking away between.',
-    unit: 'of 3',
-    min: 0,
-    max: 3,
-    step: 1,
-    low: 'none',
-    high: 'full',
-    typicalError: 0.5,
-    components: [],
-  },
-  backsGrade: {
-    name: 'both backs, graded',
-    ask: 'Hands on the back ribs, three quiet breaths: none 0, trace 1, clear 2, full 3. Twice, looking away between.',
-    unit: 'of 3',
-    min: 0,
-    max: 3,
-    step: 1,
-    low: 'none',
-    high: 'full',
-    typicalError: 0.5,
-    components: [],
-  },
-  bellyGrade: {
-    name: 'the belly, graded',
-    ask: 'Hand below the navel, three quiet breaths: none 0, trace 1, clear 2, full 3. Twice, looking away between.',
-    unit: 'of 3',
-    min: 0,
-    max: 3,
-    step: 1,
-    low: 'none',
-    high: 'full',
-    typicalError: 0.5,
-    components: [],
-  },
-  hipRotation: {
-    name: 'hip inward rotation',
-    ask: 'Sitting, knee still, foot out to the side. Degrees from upright, the tighter hip, twice.',
-    unit: 'degrees',
-    min: 0,
-    max: 60,
-    step: 1,
-    low: 'none',
-    high: 'wide',
-    typicalError: 3,
-    components: [],
-  },
-} as const;
+  sidesGrade: graded('both sides, graded', 'Hands on both sides'),
+  backsGrade: graded('both backs, graded', 'Hands on the back ribs'),
+  bellyGrade: graded('the belly, graded', 'Hand below the navel'),
+  hipRotation: hip(
+    'hip inward rotation',
+    'Sitting, knee still, foot out to the side. Degrees from upright, the tighter hip, twice.',
+  ),
+} satisfies Record<string, Marker>;
 
 export type MarkerMeasure = keyof typeof markerMeasures;
 export const markerMeasureIds = Object.keys(markerMeasures) as [MarkerMeasure, ...MarkerMeasure[]];
