@@ -67,6 +67,22 @@ test('what was seen is told in short: rate, who leads, the hold', () => {
   expect(told(visit({ looks }), 'Seen')).toBe('15.0 a minute, usual. The chest leads. No calm hold.');
 });
 
+test('a second reading of two hands that says otherwise stands beside the first', () => {
+  const hands = (id: string, leads: 'chest' | 'belly', again: boolean): VisitRecord['looks'][number] => ({
+    ...base,
+    id,
+    protocol: 'twoHands',
+    takenAt: at(again ? 4 : 3),
+    raw: blankRaw('twoHands', { leads, ...(again ? { again: true } : {}) }),
+  });
+  expect(told(visit({ looks: [hands('a', 'chest', false), hands('b', 'belly', true)] }), 'Seen')).toBe(
+    'The chest leads. Then: The belly leads.',
+  );
+  expect(told(visit({ looks: [hands('a', 'chest', false), hands('b', 'chest', true)] }), 'Seen')).toBe(
+    'The chest leads.',
+  );
+});
+
 test('the intent carries the coach’s own line, and the side', () => {
   const reading = {
     id: 'r',

@@ -1,6 +1,6 @@
 import { stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
-import { baseMap, calmHold, newest, rateBand, rateOf } from '../look';
+import { baseMap, calmHold, countingLooks, isOf, newest, rateBand, rateOf } from '../look';
 import { intentInWords } from '../read';
 import { type VisitRecord } from '../record';
 import { type Gates, type KnownClient, components } from '../safety';
@@ -53,15 +53,21 @@ export function offLimits(gates: Gates): string | null {
   return `${shown.charAt(0).toUpperCase()}${shown.slice(1)}${more}.`;
 }
 
+const leadsInWords = {
+  together: 'Both hands together.',
+  chest: 'The chest leads.',
+  belly: 'The belly leads.',
+} as const;
+
 function seen(visit: VisitRecord): string | null {
   const parts: string[] = [];
   const quiet = newest(visit.looks, 'quietLook', 'before');
   const rate = quiet && rateOf(quiet.raw.taps);
   if (rate) parts.push(`${rate.breathsPerMinute.toFixed(1)} a minute, ${rateBand(rate.breathsPerMinute).words}.`);
-  const hands = newest(visit.looks, 'twoHands', 'before');
-  if (hands && hands.raw.leads !== 'not observed') {
-    parts.push(hands.raw.leads === 'together' ? 'Both hands together.' : `The ${hands.raw.leads} leads.`);
-  }
+  const hands = countingLooks(visit.looks, 'before').filter((look) => isOf(look, 'twoHands'));
+  const leads = new Set(hands.flatMap(({ raw }) => (raw.leads === 'not observed' ? [] : [leadsInWords[raw.leads]])));
+  // A second reading that says otherwise stands beside the first, as it does in the reading.
+  if (leads.size > 0) parts.push([...leads].join(' Then: '));
   const hold = newest(visit.looks, 'calmHold', 'before');
   if (hold && hold.raw.tries.length > 0) {
     const { seconds } = calmHold(hold.raw.tries);
