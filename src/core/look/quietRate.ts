@@ -96,12 +96,19 @@ function tapDoubts(intervals: readonly number[]): TapDoubt[] {
   const sorted = [...intervals].sort((a, b) => a - b);
   const middle = sorted.length >> 1;
   const median = sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
-  return intervals.flatMap((interval, i): TapDoubt[] => {
-    if (interval < median * doubleBelow) return [{ kind: 'double', tap: i + 1, intervalSeconds: interval }];
-    if (interval > median * gapAbove) return [{ kind: 'gap', tap: i + 1, intervalSeconds: interval }];
-    if (interval > median * missedAbove) return [{ kind: 'missed', tap: i + 1, intervalSeconds: interval }];
-    return [];
+  const doubts: TapDoubt[] = [];
+  intervals.forEach((interval, i) => {
+    const kind =
+      interval < median * doubleBelow
+        ? 'double'
+        : interval > median * gapAbove
+          ? 'gap'
+          : interval > median * missedAbove
+            ? 'missed'
+            : null;
+    if (kind) doubts.push({ kind, tap: i + 1, intervalSeconds: interval });
   });
+  return doubts;
 }
 
 /**

@@ -61,7 +61,7 @@ const toldFindings: readonly {
 ];
 
 const readersInOrder = Object.keys(readers) as (keyof typeof readers)[];
-const place = new Map((Object.keys(findingTable) as FindingId[]).map((id, i) => [id, i]));
+const idsInOrder = Object.keys(findingTable) as FindingId[];
 
 /**
  * Derives every finding the records can settle. A finding that could not be looked for is absent from the list: unknown
@@ -98,13 +98,13 @@ export function readFindings(
     const fresh: Finding = {
       id,
       severity: reading.severity,
-      ...(reading.side ? { side: reading.side } : {}),
       words: reading.words ?? findingTable[id].words,
       times: reading.times ?? 1,
       record: reference,
       alsoFrom: others,
       protocol,
     };
+    if (reading.side) fresh.side = reading.side;
     if (!known) {
       found.set(id, fresh);
       return;
@@ -117,9 +117,15 @@ export function readFindings(
     found.set(id, { ...most, severity, times: fresh.times + known.times, alsoFrom });
   };
   const looks = countingLooks(records, 'before');
+  const byProtocol = new Map<ProtocolId, LookRecord[]>();
+  for (const look of looks) {
+    const known = byProtocol.get(look.protocol);
+    if (known) known.push(look);
+    else byProtocol.set(look.protocol, [look]);
+  }
   for (const protocol of readersInOrder) {
-    const taken = looks.filter((record) => record.protocol === protocol);
-    if (taken.length === 0) continue;
+    const taken = byProtocol.get(protocol);
+    if (!taken) continue;
     const read = readers[protocol] as (raw: unknown) => Readings;
     take(taken, together(taken.map(({ raw }) => read(raw))));
   }
@@ -149,7 +155,7 @@ export function readFindings(
       if (finding && finding.severity > 0) found.set(id, { ...finding, severity: 0, words, explained: true });
     }
   }
-  return [...found.values()].sort((a, b) => place.get(a.id)! - place.get(b.id)!);
+  return idsInOrder.flatMap((id) => found.get(id) ?? []);
 }
 
 /** The looks at one thing, taken together: a sign seen in one of two is half a sign, rounded down. */

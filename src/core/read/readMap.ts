@@ -67,15 +67,16 @@ export function trunkOf(maps: readonly Seen[]): Trunk {
       ? null
       : { steps: round(values.reduce((sum, value) => sum + value, 0) / values.length), times: values.length };
   return {
-    of: (...parts) =>
-      mean(
-        looks.flatMap(({ grades, own }) => {
-          const seen = parts.map((id) => grades[id]);
-          return seen.some((grade) => grade === null)
-            ? []
-            : [seen.reduce<number>((sum, grade) => sum + grade!, 0) / seen.length - own];
-        }),
-      ),
+    of: (...parts) => {
+      // Plain loops: years of visits are read again at every change.
+      const steps: number[] = [];
+      for (const { grades, own } of looks) {
+        let sum = 0;
+        for (const id of parts) sum += grades[id] ?? Number.NaN;
+        if (!Number.isNaN(sum)) steps.push(sum / parts.length - own);
+      }
+      return mean(steps);
+    },
     size: mean(looks.filter(({ seen }) => seen >= 5).map(({ size }) => size)),
     lean: mean(looks.flatMap(({ grades, position }) => (position === 'side-lying' ? [] : leanOf(grades)))),
     backsBehindSides: mean(
@@ -113,11 +114,18 @@ function leanOf(grades: Grades): number[] {
 }
 
 function leastOf(looks: readonly { grades: Grades; breath: 'quiet' | 'deep' }[]): number | null {
-  const parts = trunkParts.flatMap((id) => {
-    const seen = looks.flatMap(({ grades, breath }) => (grades[id] === null ? [] : [grades[id] - usualMean[breath]]));
-    return seen.length === 0 ? [] : [Math.max(...seen)];
-  });
-  return parts.length < 5 ? null : Math.min(...parts);
+  let [lowest, seen] = [Number.POSITIVE_INFINITY, 0];
+  for (const id of trunkParts) {
+    let most = Number.NEGATIVE_INFINITY;
+    for (const { grades, breath } of looks) {
+      const grade = grades[id];
+      if (grade !== null) most = Math.max(most, grade - usualMean[breath]);
+    }
+    if (most === Number.NEGATIVE_INFINITY) continue;
+    seen += 1;
+    lowest = Math.min(lowest, most);
+  }
+  return seen < 5 ? null : lowest;
 }
 
 /** How marked a step is. What was seen once is never more than slight: a step counts when it is seen twice. */

@@ -43,11 +43,16 @@ export interface PatternScore {
 export const signFrom = 2;
 export const clearStepFrom = 5;
 
-type Row = readonly [FindingId, Pattern['rows'][FindingId] & object];
+/** A row of the table, with what is said where it was not looked for. */
+type Row = readonly [FindingId, Pattern['rows'][FindingId] & object, Missing];
 /** The table of points as lists, laid out once: a client with years of visits is read again at every change. */
 const laidOut = patterns.map((pattern) => ({
   pattern,
-  rows: Object.entries(pattern.rows) as unknown as readonly Row[],
+  rows: (Object.entries(pattern.rows) as [FindingId, Row[1]][]).map(([id, worth]): Row => [
+    id,
+    worth,
+    missingOf(id, worth[3]),
+  ]),
 }));
 
 /**
@@ -60,10 +65,8 @@ const laidOut = patterns.map((pattern) => ({
  */
 export function scorePatterns(findings: readonly Finding[]): PatternScore[] {
   const byId = new Map(findings.map((finding) => [finding.id, finding]));
-  return laidOut
-    .map(({ pattern, rows }, order) => ({ score: scorePattern(pattern, rows, byId), order }))
-    .sort((a, b) => b.score.balance - a.score.balance || a.order - b.order)
-    .map(({ score }) => score);
+  // A sort keeps the order of equals.
+  return laidOut.map(({ pattern, rows }) => scorePattern(pattern, rows, byId)).sort((a, b) => b.balance - a.balance);
 }
 
 function scorePattern(pattern: Pattern, rows: readonly Row[], found: ReadonlyMap<FindingId, Finding>): PatternScore {
@@ -73,10 +76,10 @@ function scorePattern(pattern: Pattern, rows: readonly Row[], found: ReadonlyMap
   let [pointsFor, pointsAgainst, signs] = [0, 0, 0];
   let stepTwice = false;
   let side: 'left' | 'right' | undefined;
-  for (const [id, worth] of rows) {
+  for (const [id, worth, unknown] of rows) {
     const finding = found.get(id);
     if (!finding) {
-      if (worth[3] > 0) missing.push(missingOf(id, worth[3]));
+      if (worth[3] > 0) missing.push(unknown);
       continue;
     }
     const points = worth[finding.severity];
@@ -93,7 +96,7 @@ function scorePattern(pattern: Pattern, rows: readonly Row[], found: ReadonlyMap
       pointsAgainst -= points;
     }
   }
-  return {
+  const score: PatternScore = {
     pattern,
     evidenceFor,
     evidenceAgainst,
@@ -102,8 +105,9 @@ function scorePattern(pattern: Pattern, rows: readonly Row[], found: ReadonlyMap
     pointsAgainst,
     balance: pointsFor - pointsAgainst,
     grounded: (signs >= 2 || stepTwice) && hasMust(pattern, found),
-    ...(side ? { side } : {}),
   };
+  if (side) score.side = side;
+  return score;
 }
 
 const hasMust = ({ must }: Pattern, found: ReadonlyMap<FindingId, Finding>) =>
@@ -160,11 +164,12 @@ export interface Likely {
  */
 export function likelyPatterns(scores: readonly PatternScore[], findings: readonly Finding[]): Likely {
   const known = new Set(findings.map(({ id }) => id));
-  const lead = inOrderOfWork(scores.filter(mayLead));
+  const leading = scores.filter(mayLead);
+  const lead = inOrderOfWork(leading);
   const even = scores.find(({ pattern }) => pattern.id === evenId);
   const enough = new Set(findings.map(({ protocol }) => protocol)).size >= enoughProtocols && known.has('allAvailable');
   const shown = lead.length > 0 ? lead : even && enough ? [even] : [];
-  const hinted = scores.filter((score) => !mayLead(score) && score.balance >= hintFrom);
+  const hinted = scores.filter((score) => score.balance >= hintFrom && !leading.includes(score));
   const notLookedFor = scores.filter(cannotHaveShown(known)).map(({ pattern }) => pattern);
   const [first, second] = lead;
   if (!first || !second) return { shown, hinted, tie: false, settledBy: [], notLookedFor };
@@ -196,13 +201,15 @@ function inOrderOfWork(lead: readonly PatternScore[]): PatternScore[] {
 /** A balance from which a pattern that doesn't lead is worth a line. */
 export const hintFrom = 3;
 
+const rowsOf = new Map(laidOut.map(({ pattern, rows }) => [pattern, rows]));
+
 /** Whether the looks taken could have brought a pattern to lead at all. */
 const cannotHaveShown =
   (known: ReadonlySet<FindingId>) =>
   ({ pattern }: PatternScore) => {
     if (pattern.id === evenId) return false;
-    const rows = Object.entries(pattern.rows) as [FindingId, Row[1]][];
-    const most = rows.reduce((sum, [id, worth]) => sum + (known.has(id) ? Math.max(0, worth[3]) : 0), 0);
+    let most = 0;
+    for (const [id, worth] of rowsOf.get(pattern)!) if (worth[3] > 0 && known.has(id)) most += worth[3];
     return most < pattern.leadsFrom;
   };
 
@@ -211,14 +218,13 @@ const worthOf = ({ rows }: Pattern, id: FindingId, severity: Severity) => rows[i
 
 function flippedBy(first: PatternScore, second: PatternScore, known: ReadonlySet<FindingId>): Missing[] {
   const gap = Math.max(0, first.balance - second.balance);
-  const spoken = [first.pattern, second.pattern].flatMap(({ rows }) => Object.keys(rows)) as FindingId[];
+  const spoken = [first.pattern, second.pattern].flatMap((pattern) => rowsOf.get(pattern)!.map(([id]) => id));
   return [...new Set(spoken)]
     .filter((id) => !known.has(id))
     .flatMap((id) => {
-      const swings = ([0, 1, 2, 3] as const).map(
-        (severity) => worthOf(second.pattern, id, severity) - worthOf(first.pattern, id, severity),
-      );
-      const most = Math.max(...swings);
+      const swing = (severity: Severity) =>
+        worthOf(second.pattern, id, severity) - worthOf(first.pattern, id, severity);
+      const most = Math.max(swing(0), swing(1), swing(2), swing(3));
       return most > gap ? [missingOf(id, most)] : [];
     })
     .sort((a, b) => b.points - a.points);
