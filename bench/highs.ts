@@ -64,6 +64,8 @@ export function modelOf(problem: PlanningProblem): string {
     arcs.flatMap((arc) => (arc.seconds === 0 ? [] : [y(arc.seconds, arc)])),
   );
   capped(problem.mostHoldSeconds, ({ holdSeconds }) => holdSeconds);
+  for (const kind of new Set(items.flatMap(({ alike }) => alike ?? [])))
+    capped(problem.mostAlike, ({ alike }) => Number(alike === kind));
   capped(problem.mostNew, ({ isNew }) => Number(isNew));
   add(
     arcs.filter(({ base }) => base).map((arc) => y(1, arc)),

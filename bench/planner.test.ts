@@ -15,6 +15,7 @@ function varied(seed: number): PlanningProblem {
   const problem = instance(seed, seed % 50 === 0 ? middle : seed % 2 === 0 ? doubled : small);
   const some = problem.items.find(({ stage }) => stage === 2)?.drill;
   if (seed % 5 === 2 && some) return { ...problem, musts: [some] };
+  if (seed % 5 === 4) return { ...problem, mostAlike: 1 };
   if (seed % 5 === 3) return { ...problem, mostHoldSeconds: 30, mostNew: 1 };
   return problem;
 }

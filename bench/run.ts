@@ -8,7 +8,7 @@ import { cadence, phaseAt, planBreaths } from '@/core/cadence';
 import { coachScreen, eventAppend } from './coach';
 import { rereading, ringFrames, sweep } from './look';
 import { underLoad } from './load';
-import { againstSolver, editing, growth, randomPlans, realPlans } from './plan';
+import { againstSolver, editing, growth, randomPlans, realPlans, whatIfs } from './plan';
 import { plansPage } from './plansPage';
 import { reading } from './reading';
 import { percentile, report } from './report';
@@ -42,6 +42,7 @@ else if (only('--plans')) writeFileSync('docs/plans-reviewed.md', plansPage());
 else if (!only('--load')) {
   phases();
   realPlans();
+  whatIfs();
   randomPlans();
   await againstSolver();
   growth();

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { showsSomething } from '../reasons';
 import { type GateLimits, defaultLimits, limitNames } from '../safety';
 import { schoolIds } from '../schools';
+import { usualTalkSeconds } from '../sequence';
 import { isZone } from './day';
 
 const limitSchema = z.object(
@@ -33,6 +34,8 @@ export const settingsSchema = z.object({
   timeZone: z.string().refine(isZone, 'This time zone is not known. Use a name like Europe/London.'),
   homeSchool: z.enum(schoolIds),
   defaultMinutes: z.number().int().min(5).max(60),
+  /** Talk, showing and correction allowed beside each drill of a plan, in seconds. */
+  talkSeconds: z.number().int().min(0).max(180),
   noticeSeen: z.boolean(),
   /** Lengths are shown and entered in this unit; stored in cm. */
   lengthUnit: z.enum(['cm', 'in']),
@@ -58,6 +61,7 @@ export const defaultSettings: Settings = {
   timeZone: 'UTC',
   homeSchool: 'openAllRegions',
   defaultMinutes: 20,
+  talkSeconds: usualTalkSeconds,
   noticeSeen: false,
   lengthUnit: 'cm',
   limits: defaultLimits,

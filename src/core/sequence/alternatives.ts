@@ -1,32 +1,25 @@
 import { type Drill, type PositionId } from '../catalogue';
-import { type Candidate, type PlanContext, candidateOf, gatherCandidates, wantedOf } from './candidates';
+import { type Candidate, candidateOf, gatherCandidates } from './candidates';
 import { clashingPairs, problemOf, talkOf } from './layOut';
 import { type PlanItem, type PlanRequest, knownDrill } from './plan';
 import { type Tally, tally } from './problem';
+import { type PlanContext, settingOf } from './setting';
 
 /**
  * What a plan as it stands is worth in the planner's points, in its own order, whoever made it, and the first hard rule it
  * breaks in words.
  */
 export function weighPlan(items: readonly PlanItem[], request: PlanRequest, context: PlanContext): Tally {
-  const wanted = wantedOf(request, context.confirmedFindings);
   const setting = settingOf(request, context);
   return weighed(
     items.flatMap((item) => {
       const drill = knownDrill(item);
       return drill ? [candidateOf(drill, item, setting, 'kept')] : [];
     }),
-    wanted.weights,
+    setting.wanted.weights,
     request,
   );
 }
-
-const settingOf = (request: PlanRequest, context: PlanContext) => ({
-  request,
-  context,
-  wanted: wantedOf(request, context.confirmedFindings),
-  history: new Map((context.history ?? []).map((entry) => [entry.drillId, entry])),
-});
 
 function weighed(candidates: readonly Candidate[], weights: readonly number[], request: PlanRequest) {
   const problem = {

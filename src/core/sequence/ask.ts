@@ -2,10 +2,11 @@ import { cycleSeconds } from '../cadence';
 import { segmentsOf, totalsOf } from '../dose';
 import { type PropId, propList, props } from '../catalogue';
 import { type SchoolId, schoolIds, schools } from '../schools';
-import { type PlanContext } from './candidates';
 import { fillTime, secondsWithTalk, solve } from './makePlan';
+import { type Near } from './near';
 import { type PlanItem, type PlanRequest } from './plan';
 import { search } from './search';
+import { type PlanContext } from './setting';
 
 /** One drill of a plan that is only compared: as much of it as a small score shows. */
 export interface SmallItem {
@@ -63,7 +64,7 @@ export function whatWouldChange(request: PlanRequest, context: PlanContext): { t
   ];
   const told = new Set<string>();
   const found = variants.flatMap(([kind, change, asked]): WhatIf[] => {
-    const other = best(asked, context);
+    const other = best(asked, context, base.solved);
     const without = (these: readonly SmallItem[], those: readonly SmallItem[]) =>
       these.filter(({ drillId }) => !those.some((one) => one.drillId === drillId)).map(({ name }) => name);
     const comesIn = without(other.items, base.items);
@@ -92,8 +93,8 @@ const otherProp = (id: PropId, request: PlanRequest): PlanRequest => ({
     : [...request.propsAtHand, id],
 });
 
-function best(request: PlanRequest, context: PlanContext): SmallPlan & { points: number } {
-  const { laid, found } = solve(request, context);
+function best(request: PlanRequest, context: PlanContext, near?: Near): SmallPlan & { points: number; solved: Near } {
+  const { laid, found } = solve(request, context, [], near ? { near } : {});
   const chosen = found.chosen.map((index) => laid.candidates[index]!);
   const items = chosen.map(({ item }): PlanItem => ({ ...item, id: item.drillId, byHand: false, reasons: [] }));
   fillTime(items, request, context.gates);
@@ -108,7 +109,13 @@ function best(request: PlanRequest, context: PlanContext): SmallPlan & { points:
       inhalePart: breath ? breath.inhaleSeconds / cycleSeconds(breath) : 0.5,
     };
   });
-  return { points: found.points, items: small, minutes: items.length > 0 ? secondsWithTalk(items, request) / 60 : 0 };
+  const solved = { problem: laid.problem, found };
+  return {
+    solved,
+    points: found.points,
+    items: small,
+    minutes: items.length > 0 ? secondsWithTalk(items, request) / 60 : 0,
+  };
 }
 
 /** What it would cost to have an absent drill in: worth lost, and what it would push out. */

@@ -2,61 +2,27 @@ import {
   type Drill,
   type PositionId,
   type PropId,
-  asGood,
-  drills,
   inProps,
   placeInOrder,
-  positions,
   props,
   remade,
   substituteFor,
-  drillSchema,
 } from '../catalogue';
 import { segmentsOf, totalsOf } from '../dose';
-import { type ConfirmedFinding, type SkillId, intents, wantedFor } from '../read';
+import { intents } from '../read';
 import { type Reason, commonPractice, lowered } from '../reasons';
-import {
-  type ConditionId,
-  type Gate,
-  type Gates,
-  checkComponents,
-  components,
-  conditionById,
-  forms,
-  refusalInWords,
-} from '../safety';
-import { type AxisId, type SchoolId, clashes, everydayRules, schools } from '../schools';
-import { type RegionId, type Shares, type TrunkEffect, predictShares, regionIds, regions } from '../trunk';
+import { type Gate, type Gates, checkComponents, components, refusalInWords } from '../safety';
+import { type SchoolId, clashes, everydayRules, schools } from '../schools';
+import { likenessOf } from './alike';
 import { type DrillHistory, isOwned, prescribedBreaths } from './history';
 import { isFirstLine } from './firstLine';
 import { fitOf, formsInWords, refusalsOf } from './fit';
+import { gainOn, setUpEffects } from './gains';
+import { newThings, toLearn } from './newThings';
 import { type PlanItem, type PlanRequest, drillOf, itemComponents, startCadences, startStay } from './plan';
-import { laterFromLevel, newFromLevel, worth } from './rules';
-
-/** What the planner knows besides the request. */
-export interface PlanContext {
-  gates: Gates;
-  /** How freely each part yields, from the look; even where nothing was seen. */
-  yields: Shares;
-  /** Patterns the coach confirmed. */
-  confirmedPatterns: readonly string[];
-  /** Findings as the coach left them when the reading was confirmed. */
-  confirmedFindings?: readonly ConfirmedFinding[];
-  /** What was told of on Screen and stands today: it pulls drills in as well as pushing them out. */
-  conditions?: readonly ConditionId[];
-  /** Drills that ended in a stop and were not reviewed since, with the run that says so. */
-  stoppedDrills: readonly { drillId: string; runId: string }[];
-  /** How drills went before, for this client. */
-  history?: readonly DrillHistory[];
-  /** The coach's own drills, planned with like the built-in ones. */
-  ownDrills?: readonly Drill[];
-}
-
-/** A part of what a candidate is worth besides its gains, with why. */
-export interface WorthPart {
-  why: string;
-  points: number;
-}
+import { laterFromLevel, newFromLevel } from './rules';
+import { type PlanContext, type Setting, type Wanted, allDrills, drillFault, settingOf } from './setting';
+import { type WorthPart, worthParts } from './worth';
 
 /** A drill in a position with props and a dose, ready to be chosen, with what it would gain. */
 export interface Candidate {
@@ -74,71 +40,16 @@ export interface Candidate {
   holds: boolean;
   /** Has to be learned. */
   isNew: boolean;
+  /** What it is like to do: the same words for the same breath and shape. */
+  likeness: string;
   /** Drills that must come before it, those that are owned left out. */
   needs: readonly string[];
-}
-
-/** The wanted parts and skills with their weights, in a fixed order. */
-export interface Wanted {
-  keys: (RegionId | SkillId)[];
-  weights: number[];
 }
 
 export interface Gathered {
   candidates: Candidate[];
   wanted: Wanted;
   refusals: { drillId: string; reason: Reason }[];
-}
-
-/** What the intent and the confirmed findings want, laid out for the search. */
-export function wantedOf(request: PlanRequest, findings: readonly ConfirmedFinding[] = []): Wanted {
-  const all = Object.entries(wantedFor(request.intent, request.side, findings)) as [RegionId | SkillId, number][];
-  return { keys: all.map(([key]) => key), weights: all.map(([, weight]) => weight) };
-}
-
-/** Effects on the trunk of a position, with side-lying turned to the side that is up. */
-export function positionEffects(position: PositionId, side: PlanItem['side']): TrunkEffect[] {
-  if (position === 'side-lying') return [side === 'right' ? 'side-lying, right side up' : 'side-lying, left side up'];
-  return [...positions[position].effects];
-}
-
-/** Effects a look was taken under. Which side was up in side-lying is not noted, so it counts as even. */
-export function seenEffects(position: PositionId): TrunkEffect[] {
-  return position === 'side-lying' ? [] : positionEffects(position, 'none');
-}
-
-/** Everything about an item that changes where the air goes: position, bend, band, tension. */
-export function setUpEffects(drill: Drill, item: Pick<PlanItem, 'position' | 'side' | 'props'>): TrunkEffect[] {
-  const effects = positionEffects(item.position, item.side);
-  const bends = drill.movement === 'sideBend' || drill.movement === 'sideReach';
-  if (bends && item.side === 'left') effects.push('left side open in a bend');
-  if (bends && item.side === 'right') effects.push('right side open in a bend');
-  if (drill.stances.bandLevel && item.props.some((prop) => prop === 'band' || prop === 'towel')) {
-    effects.push('band round the ribs');
-  }
-  if (drill.stances.abdominalStrategy?.stance === 'opposition') effects.push('light front tension');
-  return effects;
-}
-
-/** What is wrong with a drill as data, in one sentence; null for a sound one. Asked of the same few drills again and again. */
-const faultsKnown = new WeakMap<Drill, string | null>();
-function drillFault(drill: Drill): string | null {
-  const known = faultsKnown.get(drill);
-  if (known !== undefined) return known;
-  const issue = drillSchema.safeParse(drill).error?.issues[0];
-  const fault = issue ? `${issue.path.join(' ')}: ${issue.message}` : null;
-  faultsKnown.set(drill, fault);
-  return fault;
-}
-
-/**
- * All drills a plan may choose from. A drill of the coach's own takes the place of a built-in one of the same id; one that no
- * longer fits the schema is left out, so that it can't stop the planning of everything else.
- */
-export function allDrills(context: Pick<PlanContext, 'ownDrills'>): Drill[] {
-  const own = (context.ownDrills ?? []).filter((drill) => drillFault(drill) === null);
-  const taken = new Set(own.map(({ id }) => id));
-  return [...drills.filter(({ id }) => !taken.has(id)), ...own];
 }
 
 /** Where a candidate stands in the one total order of a plan. */
@@ -169,12 +80,11 @@ export function gatherCandidates(
   context: PlanContext,
   { byHand = false }: { byHand?: boolean } = {},
 ): Gathered {
-  const wanted = wantedOf(request, context.confirmedFindings);
-  const history = new Map((context.history ?? []).map((entry) => [entry.drillId, entry]));
+  const setting = settingOf(request, context);
   const candidates: Candidate[] = [];
   const refusals: Gathered['refusals'] = [];
   for (const drill of allDrills(context)) {
-    const outcome = forDrill(drill, { request, context, wanted, history }, byHand);
+    const outcome = forDrill(drill, setting, byHand);
     if ('refusal' in outcome) refusals.push({ drillId: drill.id, reason: outcome.refusal });
     else candidates.push(...outcome.candidates);
   }
@@ -187,14 +97,7 @@ export function gatherCandidates(
     });
   }
   candidates.sort(compareOrder);
-  return { candidates, wanted, refusals };
-}
-
-interface Setting {
-  request: PlanRequest;
-  context: PlanContext;
-  wanted: Wanted;
-  history: ReadonlyMap<string, DrillHistory>;
+  return { candidates, wanted: setting.wanted, refusals };
 }
 
 const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
@@ -335,15 +238,16 @@ function sideFor(drill: Drill, request: PlanRequest): PlanItem['side'] {
 export function candidateOf(
   drill: Drill,
   item: Candidate['item'],
-  { request, context, wanted, history }: Setting,
+  setting: Setting,
   dose: Candidate['dose'],
 ): Candidate {
-  const shares = predictShares(context.yields, setUpEffects(drill, item));
+  const { request, wanted, history } = setting;
+  const shares = setting.sharesUnder(setUpEffects(drill, item));
   const oneSided = request.intent === 'openOneSide';
   const gains = wanted.keys.map((key) => Math.round(10 * gainOn(key, drill, item, shares, oneSided)));
   const { seconds, holdSeconds } = totalsOf(segmentsOf(item));
   const own = history.get(drill.id);
-  const valueParts = worthParts(drill, item, { request, context, wanted, history });
+  const valueParts = worthParts(drill, item, setting, settles(drill));
   return {
     item,
     drill,
@@ -355,7 +259,8 @@ export function candidateOf(
     value: valueParts.reduce((sum, { points }) => sum + points, 0),
     valueParts,
     holds: itemComponents(item).includes('hold'),
-    isNew: drill.level >= newFromLevel && !own,
+    isNew: toLearn(drill, newThings(drill, own !== undefined, setting.known)),
+    likeness: likenessOf(drill, item),
     needs: drill.prerequisites.filter((id) => !isOwned(own) && !isOwned(history.get(id))),
   };
 }
@@ -387,96 +292,6 @@ function stageOf(drill: Drill, { intent }: PlanRequest): Candidate['stage'] {
   // What opens the ribs waits for the exhale, however gentle it is.
   if (settles(drill) && !(intents[intent].exhaleFirst && drill.family === 'open')) return 0;
   return intents[intent].exhaleFirst && (drill.skills.exhale ?? 0) >= 3 ? 1 : 2;
-}
-
-/** What a condition asks for, whatever the breath looks like. Common practice, no published source. */
-const pulls: Partial<Record<ConditionId, readonly string[]>> = {
-  lung: ['lean-and-purse'],
-  leaking: ['hips-turn-in', 'hips-turn-feet', 'own-hands-ribs', 'wall-sit-reach'],
-  pregnancy: ['wall-sit-reach', 'own-hands-ribs', 'side-lying-open'],
-  holdingFloor: ['childs-pose-back', 'figure-four'],
-};
-
-const pulledBy = ({ id }: Drill, { conditions = [] }: PlanContext): string[] =>
-  conditions
-    .filter((condition) => pulls[condition]?.includes(id))
-    .map((condition) => `asked for by ${conditionById(condition).name}`);
-
-function worthParts(drill: Drill, item: Candidate['item'], { request, context, history }: Setting): WorthPart[] {
-  const answers = drill.answers.filter((pattern) => context.confirmedPatterns.includes(pattern)).length;
-  const teaches = schools[request.leadSchool].everyday;
-  const fit = (Object.entries(teaches) as [AxisId, string][]).filter(
-    ([axis, stance]) => drill.stances[axis]?.stance === stance,
-  ).length;
-  const substituted = item.props.filter((prop, i) => !asGood(prop, drill.props[i]!)).length;
-  // A drill that needs no other form answers better than one that does; a pause left out costs nothing.
-  const changed = item.changes.filter((change) => !change.startsWith(forms.noPause.says)).length;
-  const own = history.get(drill.id);
-  const landed = Math.min(3, drill.cues.filter(({ words }) => own?.landed.includes(words)).length);
-  const { moves, sides, sets } = worth.attention;
-  const attention =
-    (drill.movement === 'none' ? 0 : moves) + (item.side === 'both' ? sides : 0) + (item.sets > 1 ? sets : 0);
-  const parts: [string, number][] = [
-    ['answers what was found', answers * worth.answer],
-    [
-      'is the usual first answer to what was found',
-      context.confirmedPatterns.includes(drill.answers[0]!) ? worth.firstAnswer : 0,
-    ],
-    [`stands as ${schools[request.leadSchool].name} teaches`, fit * worth.schoolFit],
-    ['opens the visit without answering what was found', answers === 0 && settles(drill) ? worth.opensOnly : 0],
-    ...pulledBy(drill, context).map((why): [string, number] => [why, worth.pulled]),
-    ['needs another form today', changed * worth.change],
-    ['props to hand out', item.props.length * worth.prop],
-    ['a substitute for a prop', substituted * worth.substitute],
-    ['new to the client', history.size > 0 && !own ? worth.novelty : 0],
-    ['attention it takes', attention],
-    ['cues of it landed before', landed * worth.landed],
-    ['went calmly last time', own?.outcomes.at(-1) === 'calm' ? worth.calm : 0],
-    ['did not go calmly last time', own?.outcomes.at(-1) === 'not calm' ? worth.notCalm : 0],
-  ];
-  return parts.filter(([, points]) => points !== 0).map(([why, points]) => ({ why, points }));
-}
-
-/** Parts a drill opens, with its open side made definite; both sides share the gain. */
-export function openedRegions(drill: Drill, side: PlanItem['side']): Partial<Record<RegionId, number>> {
-  const opened: Partial<Record<RegionId, number>> = {};
-  const add = (region: RegionId, gain: number) => {
-    opened[region] = Math.max(opened[region] ?? 0, gain);
-  };
-  for (const [key, gain] of Object.entries(drill.opens) as [keyof Drill['opens'], number][]) {
-    if (key !== 'openSide' && key !== 'openBack') add(key, gain);
-    else {
-      const part = key === 'openSide' ? 'Side' : 'Back';
-      if (side !== 'right') add(`left${part}`, gain);
-      if (side !== 'left') add(`right${part}`, gain);
-    }
-  }
-  return opened;
-}
-
-const oppositeSide: Partial<Record<RegionId, RegionId>> = {
-  leftSide: 'rightSide',
-  rightSide: 'leftSide',
-  leftBack: 'rightBack',
-  rightBack: 'leftBack',
-};
-
-function gainOn(
-  key: RegionId | SkillId,
-  drill: Drill,
-  item: Candidate['item'],
-  shares: Shares,
-  oneSided: boolean,
-): number {
-  if (!(key in regions)) return drill.skills[key as SkillId] ?? 0;
-  const region = key as RegionId;
-  const opened = openedRegions(drill, item.side);
-  // Where one side is wanted, opening both alike leaves the difference as it was: it counts half.
-  const other = oneSided ? (opened[oppositeSide[region] ?? region] ?? 0) : 0;
-  const net = Math.max(0, (opened[region] ?? 0) - other / 2);
-  // A position that sends air there helps; the teaching model ranks, it does not promise, so its say is bounded.
-  const fit = Math.min(1.5, Math.max(0.6, shares[region] * regionIds.length));
-  return net * fit;
 }
 
 function propRefusal(name: string): Reason {

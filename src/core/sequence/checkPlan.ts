@@ -6,8 +6,10 @@ import { axes, clashes, everydayRules, schools } from '../schools';
 import { type DrillHistory, isOwned } from './history';
 import { refitted, refusalsOf } from './fit';
 import { type Plan, type PlanItem, drillOf, knownDrill, planTotals } from './plan';
+import { likenessOf } from './alike';
 import { settles } from './candidates';
-import { mostBaseChanges, mostItems, mostLevelRise, mostNewDrills, newFromLevel } from './rules';
+import { newThings, thingsKnown, toLearn } from './newThings';
+import { mostAlike, mostBaseChanges, mostItems, mostLevelRise, mostNewDrills } from './rules';
 
 /** A problem with a plan: `off` may not be coached, `mind` is a warning that leaves the choice with the coach. */
 export interface Problem {
@@ -159,14 +161,20 @@ function wholeProblems({ items, request }: Plan, history: readonly DrillHistory[
     `${items.length} things; ${most} are enough for ${request.minutes} minutes.`,
     'Take one out.',
   ]);
-  const fresh = known.filter(
-    ({ drill }) => drill.level >= newFromLevel && !history.some(({ drillId }) => drillId === drill.id),
-  ).length;
+  const things = thingsKnown(history);
+  const doneBefore = (id: string) => history.some(({ drillId }) => drillId === id);
+  const fresh = known.filter(({ drill }) => toLearn(drill, newThings(drill, doneBefore(drill.id), things))).length;
   found.push([
     fresh > mostNewDrills,
     `${fresh} things to learn; ${mostNewDrills} a visit are enough.`,
     'Swap one for something known or easier.',
   ]);
+  const kinds = known.flatMap(({ drill, item }) => (drill.family === 'carry' ? [] : likenessOf(drill, item)));
+  for (const kind of new Set(kinds)) {
+    const count = kinds.filter((other) => other === kind).length;
+    const what = `${count} things of the same breath and shape: ${kind}.`;
+    found.push([count > mostAlike, what, 'Swap one for another breath, another position or something that moves.']);
+  }
   return found.filter(([broken]) => broken).map(([, what, wayOut]) => [what, wayOut]);
 }
 

@@ -7,9 +7,13 @@ export interface Compiled {
   targets: number;
   places: number;
   drills: number;
+  /** What rules between drills may charge: the drills, the kinds of breath and shape that matter, and one that is free. */
+  charged: number;
   /** Layers of the bound's tables: one for each number of new things that may still be chosen. */
   layers: number;
   drillOf: Int32Array;
+  /** Where the kind of each item stands among what is charged; the last, free one where it matters to nothing. */
+  kindOf: Int32Array;
   placeOf: Int32Array;
   stageOf: Int32Array;
   levelOf: Int32Array;
@@ -28,8 +32,16 @@ export interface Compiled {
   /** Worth of a total gain on a target: weight times the falling curve, by whole tenths up to the last step. */
   worth: Float64Array[];
   lastTenth: number;
-  /** Rules on which drills may be taken together, each Σ factor × taken ≤ most, for the prices of the relaxation. */
-  rows: readonly Row[];
+  /**
+   * Rules on which drills may be taken together, each Σ factor × taken ≤ most, for the prices of the relaxation; those of row
+   * r stand from `rowStart[r]` on.
+   */
+  rowStart: Int32Array;
+  rowOf: Int32Array;
+  rowFactor: Float64Array;
+  rowMost: Float64Array;
+  /** Where the prices stand in a set of them: of a tenth of each target, of each row, of what is limited as a whole. */
+  prices: PriceList;
   /** Drills each drill may not meet, and drills each item needs before it. */
   clashes: Int32Array[];
   needs: Int32Array[];
@@ -40,11 +52,21 @@ export interface Compiled {
   lastOfDrill: Int32Array;
 }
 
-export interface Row {
-  drills: readonly number[];
+interface PriceList {
+  rows: number;
+  second: number;
+  holdSecond: number;
+  item: number;
+  count: number;
+  /** A rule that must be met exactly has a price of either sign. */
+  signed: Uint8Array;
+}
+
+interface Row {
+  /** Places among what is charged. */
+  of: readonly number[];
   factors: readonly number[];
   most: number;
-  /** A rule that must be met exactly has a price of either sign. */
   exact: boolean;
 }
 
@@ -75,15 +97,31 @@ export function compile(problem: PlanningProblem): Compiled {
   const drillOf = Int32Array.from(items, ({ drill }) => drillIndex.get(drill)!);
   const lastOfDrill = new Int32Array(drillIndex.size).fill(-1);
   items.forEach(({ drill }, i) => (lastOfDrill[drillIndex.get(drill)!] = i));
+  const kindIndex = indexed(kindsThatMatter(problem));
+  const free = drillIndex.size + kindIndex.size;
+  const rows = [
+    ...rowsOf(problem, drillIndex, drillOf, needs, clashes),
+    ...[...kindIndex.values()].map((kind): Row => ({
+      of: [drillIndex.size + kind],
+      factors: [1],
+      most: problem.mostAlike,
+      exact: false,
+    })),
+  ];
   return {
     problem,
     n,
     targets: weights.length,
     places,
     drills: drillIndex.size,
+    charged: free + 1,
     layers: (items.some(({ isNew }) => isNew) ? Math.min(problem.mostNew, problem.mostItems) : 0) + 1,
     drillOf,
-    rows: rowsOf(problem, drillIndex, drillOf, needs, clashes),
+    kindOf: whole(({ alike }) => {
+      const kind = alike === null ? undefined : kindIndex.get(alike);
+      return kind === undefined ? free : drillIndex.size + kind;
+    }),
+    ...laidInRows(rows, weights.length),
     placeOf: whole(({ position }) => placeIndex.get(position)!),
     stageOf: whole(({ stage }) => stage),
     levelOf: whole(({ level }) => level),
@@ -109,6 +147,31 @@ export function compile(problem: PlanningProblem): Compiled {
     musts: Int32Array.from(problem.musts, (must) => drillIndex.get(must)!),
     lastOfDrill,
   };
+}
+
+function laidInRows(rows: readonly Row[], targets: number) {
+  const rowStart = new Int32Array(rows.length + 1);
+  rows.forEach(({ of }, r) => (rowStart[r + 1] = rowStart[r]! + of.length));
+  const after = targets + rows.length;
+  const count = after + 3;
+  const signed = new Uint8Array(count);
+  rows.forEach(({ exact }, r) => (signed[targets + r] = Number(exact)));
+  return {
+    rowStart,
+    rowOf: Int32Array.from(rows.flatMap(({ of }) => of)),
+    rowFactor: Float64Array.from(rows.flatMap(({ factors }) => factors)),
+    rowMost: Float64Array.from(rows, ({ most }) => most),
+    prices: { rows: targets, second: after, holdSecond: after + 1, item: after + 2, count, signed },
+  };
+}
+
+/** Kinds of breath and shape of which there are more drills than a plan may hold. */
+function kindsThatMatter({ items, mostAlike }: PlanningProblem): string[] {
+  const drills = new Map<string, Set<string>>();
+  for (const { alike, drill } of items) {
+    if (alike !== null) drills.set(alike, (drills.get(alike) ?? new Set()).add(drill));
+  }
+  return [...drills].filter(([, of]) => of.size > mostAlike).map(([kind]) => kind);
 }
 
 /** The hardest level a plan can begin with. */
@@ -161,14 +224,14 @@ function rowsOf(
   const rows: Row[] = [];
   times.forEach((count, drill) => {
     // A path can't take the same item twice, so a drill with one item needs no rule of its own.
-    if (forced.has(drill) || count > 1) rows.push({ drills: [drill], factors: [1], most: 1, exact: forced.has(drill) });
+    if (forced.has(drill) || count > 1) rows.push({ of: [drill], factors: [1], most: 1, exact: forced.has(drill) });
   });
   const needed = new Set<string>();
   drillOf.forEach((drill, i) => {
     for (const need of needs[i]!) {
       if (need < 0 || needed.has(`${drill} ${need}`)) continue;
       needed.add(`${drill} ${need}`);
-      rows.push({ drills: [drill, need], factors: [1, -1], most: 0, exact: false });
+      rows.push({ of: [drill, need], factors: [1, -1], most: 0, exact: false });
     }
   });
   // A hard thing wants something nearly as hard before it; what the day can begin with needs nothing.
@@ -181,7 +244,7 @@ function rowsOf(
       ([other, own]) => other !== drill && own >= level - mostLevelRise && drillOf.indexOf(other) < latest,
     );
     rows.push({
-      drills: [drill, ...before.map(([other]) => other)],
+      of: [drill, ...before.map(([other]) => other)],
       factors: [1, ...before.map(() => -1)],
       most: 0,
       exact: false,
@@ -190,7 +253,7 @@ function rowsOf(
   clashes.forEach((others, drill) => {
     for (const other of others) {
       if (other > drill && times[other]! > 0 && times[drill]! > 0) {
-        rows.push({ drills: [drill, other], factors: [1, 1], most: 1, exact: false });
+        rows.push({ of: [drill, other], factors: [1, 1], most: 1, exact: false });
       }
     }
   });

@@ -2,9 +2,10 @@ import { positions } from '../catalogue';
 import { type SkillId, patterns, skills } from '../read';
 import { type Reason, capital, commonPractice, listed, lowered } from '../reasons';
 import { type RegionId, regions } from '../trunk';
-import { type Candidate, type PlanContext, type Wanted } from './candidates';
+import { type Candidate } from './candidates';
 import { type LaidOut } from './layOut';
 import { type PlanningProblem, diminishing, tally } from './problem';
+import { type PlanContext, type Wanted } from './setting';
 
 const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
 
@@ -60,16 +61,15 @@ function whyIt(
   return reason('Answers what was found.', 'Confirmed patterns');
 }
 
+const ordinals = ['First', 'Second', 'Third', 'Fourth'];
+
 /** A first answer to what was confirmed is in because it is that. */
 function whyFirst({ drill }: Candidate, firstAnswers: readonly string[], context: PlanContext): Reason[] {
   const at = firstAnswers.indexOf(drill.id);
   const lead = patterns.find(({ id }) => id === context.confirmedPatterns[0]);
   if (at < 0 || !lead) return [];
   return [
-    reason(
-      `${at === 0 ? 'First' : 'Second'} answer to “${lead.name}”, in its order of work.`,
-      'First answers come first',
-    ),
+    reason(`${ordinals[at] ?? 'Another'} answer to “${lead.name}”, in its order of work.`, 'First answers come first'),
   ];
 }
 

@@ -2,41 +2,13 @@ import { evidenceOf } from '../person';
 import { drills, findDrill } from '../catalogue';
 import { patterns } from '../read';
 import { type SchoolId, schoolIds } from '../schools';
-import { evenYields } from '../trunk';
-import { gatesOfPerson } from '../fixtures';
+import { contextFor, gatesOfPerson, requestFor } from '../fixtures';
 import { type PlanContext, type PlanRequest, firstAnswers, makePlan, orderOfWorkFor, secondsWithTalk } from '.';
 
 let made = 0;
 const newId = () => `item-${(made += 1)}`;
-const everything: PlanRequest['propsAtHand'] = [
-  'towel',
-  'band',
-  'pillow',
-  'wall',
-  'chair',
-  'table',
-  'straw',
-  'block',
-  'ball',
-  'halfDome',
-];
-const context = (pattern: string, rest: Partial<PlanContext> = {}): PlanContext => ({
-  gates: gatesOfPerson(),
-  yields: evenYields(),
-  confirmedPatterns: [pattern],
-  stoppedDrills: [],
-  ...rest,
-});
-const request = (pattern: string, rest: Partial<PlanRequest> = {}): PlanRequest => ({
-  intent: patterns.find(({ id }) => id === pattern)!.intent,
-  side: pattern === 'oneSide' ? 'left' : null,
-  minutes: 20,
-  propsAtHand: everything,
-  leadSchool: patterns.find(({ id }) => id === pattern)!.answeredBy,
-  ...rest,
-});
 const plan = (pattern: string, ask: Partial<PlanRequest> = {}, know: Partial<PlanContext> = {}) =>
-  makePlan(request(pattern, ask), context(pattern, know), newId);
+  makePlan(requestFor(pattern, ask), contextFor(pattern, know), newId);
 const idsOf = ({ items }: { items: readonly { drillId: string }[] }) => items.map(({ drillId }) => drillId);
 
 // The order of work is the trade's; every row written down anew from it, in its own words. Common practice, no published source.

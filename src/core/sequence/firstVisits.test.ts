@@ -1,42 +1,21 @@
 import { type PropId, drills, findDrill } from '../catalogue';
-import { gatesOfPerson } from '../fixtures';
+import { contextFor, cupboard, requestFor } from '../fixtures';
 import { patterns } from '../read';
 import { schoolIds } from '../schools';
-import { evenYields } from '../trunk';
 import { laterVisitsOnly, solve } from '.';
 
 const cupboards: readonly (readonly PropId[])[] = [
   ['towel', 'pillow', 'wall', 'chair'],
-  [
-    'towel',
-    'band',
-    'pillow',
-    'wall',
-    'chair',
-    'table',
-    'straw',
-    'block',
-    'ball',
-    'halfDome',
-    'twinBalls',
-    'balloon',
-    'mirror',
-    'fixedBand',
-    'weight',
-  ],
+  [...cupboard, 'twinBalls', 'balloon', 'mirror', 'fixedBand', 'weight'],
   ['pillow', 'chair'],
 ];
 
 /** First visits of everybody: each pattern, school and length, with what a cupboard has. */
-const plans = patterns.flatMap(({ id, intent }, p) =>
+const plans = patterns.flatMap(({ id }, p) =>
   schoolIds.flatMap((leadSchool, s) =>
     [12, 20, 30, 45].map((minutes, m) => {
       const propsAtHand = [...cupboards[(p * schoolIds.length * 4 + s * 4 + m) % cupboards.length]!];
-      const side = id === 'oneSide' ? ('left' as const) : null;
-      const { laid, found } = solve(
-        { intent, side, minutes, propsAtHand, leadSchool },
-        { gates: gatesOfPerson(), yields: evenYields(), stoppedDrills: [], confirmedPatterns: [id] },
-      );
+      const { laid, found } = solve(requestFor(id, { minutes, propsAtHand, leadSchool }), contextFor(id));
       return found.chosen.map((index) => laid.candidates[index]!.drill);
     }),
   ),

@@ -4,26 +4,20 @@ import { type Reason, commonPractice } from '../reasons';
 import { refusalInWords } from '../safety';
 import { refitted, refusalsOf } from './fit';
 import { clashes, everydayRules } from '../schools';
-import {
-  type Candidate,
-  type Gathered,
-  type PlanContext,
-  candidateOf,
-  compareOrder,
-  gatherCandidates,
-  orderOf,
-} from './candidates';
+import { type Candidate, type Gathered, candidateOf, compareOrder, gatherCandidates, orderOf } from './candidates';
 import { type PlanItem, type PlanRequest, knownDrill, recheckSeconds } from './plan';
 import { type PlanningProblem, gainSteps } from './problem';
 import { firstLineOf } from './firstLine';
 import {
   changePointsASecond,
+  mostAlike,
   mostBaseChanges,
   mostItems,
   mostLevelRise,
   mostNewDrills,
   usualTalkSeconds,
 } from './rules';
+import { type PlanContext, settingOf } from './setting';
 
 /** The planning problem of a request, with the candidates its numbers stand for, index by index. */
 export interface LaidOut extends Gathered {
@@ -66,7 +60,7 @@ export function layOut(
   answers?: number,
 ): LaidOut {
   const gathered = gatherCandidates(request, context);
-  const { kept, refusals } = keptCandidates(locked, request, context, gathered);
+  const { kept, refusals } = keptCandidates(locked, request, context);
   const keptIds = new Set(kept.map(({ drill }) => drill.id));
   const free = gathered.candidates.filter(({ drill }) => !keptIds.has(drill.id));
   const candidates = merged(free, kept);
@@ -112,6 +106,8 @@ export function problemOf(
       holdSeconds: candidate.holdSeconds,
       isNew: candidate.isNew,
       holds: candidate.holds,
+      // The day is carried into as it is, however the visit went.
+      alike: candidate.stage === 3 ? null : candidate.likeness,
       gains: candidate.gains,
       value: candidate.value,
       needs: candidate.needs,
@@ -123,6 +119,7 @@ export function problemOf(
     mostSeconds: request.minutes * 60 - recheckSeconds,
     mostHoldSeconds: holdCapSeconds,
     mostNew: mostNewDrills,
+    mostAlike,
     mostBaseChanges,
     mostLevelRise,
     clashes: [],
@@ -137,9 +134,8 @@ function keptCandidates(
   locked: readonly PlanItem[],
   request: PlanRequest,
   context: PlanContext,
-  { wanted }: Gathered,
 ): { kept: Candidate[]; refusals: { drillId: string; reason: Reason }[] } {
-  const history = new Map((context.history ?? []).map((entry) => [entry.drillId, entry]));
+  const setting = settingOf(request, context);
   const kept: Candidate[] = [];
   const refusals: { drillId: string; reason: Reason }[] = [];
   for (const item of locked) {
@@ -154,11 +150,11 @@ function keptCandidates(
     }
     // What is kept by hand needs nobody before it: the coach has seen it.
     const now = refusal ? standing! : item;
-    kept.push({
-      ...candidateOf(knownDrill(now)!, now, { request, context, wanted, history }, 'kept'),
-      needs: [],
-      isNew: false,
-    });
+    const candidate = candidateOf(knownDrill(now)!, now, setting, 'kept');
+    const { likeness } = candidate;
+    // Nor is it too much of the same: a third that is kept counts as like nothing else.
+    const enough = kept.filter((other) => other.likeness === likeness).length >= mostAlike;
+    kept.push({ ...candidate, needs: [], isNew: false, likeness: enough ? drill.id : likeness });
   }
   return { kept, refusals };
 }

@@ -1,12 +1,15 @@
+import { type Drill } from '../catalogue';
 import { isHold, nextBreaths } from '../dose';
 import { type Reason, commonPractice } from '../reasons';
-import { type PlanContext } from './candidates';
 import { absentReasons, presentReasons } from './explain';
 import { type LaidOut, layOut, talkOf } from './layOut';
+import { type Near, told } from './near';
 import { type Plan, type PlanItem, type PlanRequest, drillOf, planTotals } from './plan';
 import { type Gates } from '../safety';
 import { refusalsOf } from './fit';
+import { type PlanningProblem } from './problem';
 import { type Effort, type Found, search } from './search';
+import { type PlanContext } from './setting';
 
 export interface PlanOptions extends Effort {
   /** Items that are to stay as they are, in their order. */
@@ -58,56 +61,80 @@ export function makePlan(
   };
 }
 
-/** The best plan with the first answers in; where the rules leave no room for them, with fewer, which is said. */
+/**
+ * The best plan with the first answers in; where the rules leave no room for them, with fewer, which is said.
+ *
+ * @param near a problem close to this one that was solved before: its answer makes the search short or needless
+ */
 export function solve(
   request: PlanRequest,
   context: PlanContext,
   locked: readonly PlanItem[] = [],
-  effort: Effort = {},
+  { near, ...effort }: Effort & { near?: Near } = {},
 ): { laid: LaidOut; found: Found; leftOut: string[] } {
   const wished = layOut(request, context, locked);
+  let provenSo = true;
   for (let answers = wished.firstAnswers.length; ; answers -= 1) {
     const laid = answers === wished.firstAnswers.length ? wished : layOut(request, context, locked, answers);
-    const found = search(laid.problem, effort);
-    if (found.chosen.length === 0 && answers > 0) continue;
+    const found = answered(laid.problem, effort, near);
+    if (found.chosen.length === 0 && answers > 0) {
+      provenSo &&= found.proven;
+      continue;
+    }
     const nameOf = (id: string) => laid.candidates.find(({ drill }) => drill.id === id)?.drill.name ?? id;
+    const why = provenSo ? 'keeps the rules with it' : 'with it was found that keeps the rules';
     const leftOut = wished.firstAnswers
       .filter(
         (id) => !laid.firstAnswers.includes(id) && !found.chosen.some((at) => laid.candidates[at]!.drill.id === id),
       )
-      .map(
-        (id) =>
-          `${nameOf(id)}, a first answer, is left out: no plan of ${request.minutes} minutes keeps the rules with it.`,
-      );
+      .map((id) => `${nameOf(id)}, a first answer, is left out: no plan of ${request.minutes} minutes ${why}.`);
     return { laid, found, leftOut };
   }
+}
+
+function answered(problem: PlanningProblem, effort: Effort, near: Near | undefined): Found {
+  if (!near) return search(problem, effort);
+  const { chosen, proven } = told(near, problem);
+  if (proven) return { ...near.found, chosen };
+  return search(problem, chosen.length > 0 ? { ...effort, known: chosen } : effort);
 }
 
 /** Seconds of a plan with its recheck and the talk beside each drill. */
 export const secondsWithTalk = (items: readonly PlanItem[], request: PlanRequest) =>
   planTotals(items).whole.seconds + items.length * talkOf(request);
 
+/** A way to give a drill more time; null where that is as much as it takes. */
+type Fuller = (item: PlanItem, drill: Drill) => PlanItem | null;
+
+const moreBreaths: Fuller = (item, drill) => {
+  const breaths = nextBreaths(drill.breaths, item.breaths, 1);
+  return breaths === item.breaths ? null : { ...item, breaths };
+};
+/** Once more after a rest: what a set is good for comes with the second. */
+const anotherSet: Fuller = (item, drill) => (item.sets < drill.sets.max ? { ...item, sets: item.sets + 1 } : null);
+
+/** In this order, each for every drill in turn: never more than two steps of dose, and one set. Common practice. */
+const fullerWays: readonly Fuller[] = [moreBreaths, moreBreaths, anotherSet];
+
 /**
- * Where there is time left, a step more of each drill in turn, as long as it fits and never more than two; what is kept by
- * hand and what carries over stay as they are.
+ * Where there is time left, a step more of each drill in turn and then another set, as long as it fits; what is kept by hand
+ * and what carries over stay as they are.
  */
 export function fillTime(items: PlanItem[], request: PlanRequest, gates: Gates) {
-  for (let round = 0; round < mostFuller; round += 1) {
+  for (const way of fullerWays) {
     items.forEach((item, i) => {
       const drill = drillOf(item);
       if (item.locked || drill.family === 'carry' || drill.breath.kind === 'ladder' || item.cadences.some(isHold))
         return;
-      const breaths = nextBreaths(drill.breaths, item.breaths, 1);
-      if (breaths === item.breaths) return;
-      const fuller = { ...item, breaths };
+      const fuller = way(item, drill);
+      if (!fuller) return;
       const then = [...items.slice(0, i), fuller, ...items.slice(i + 1)];
       if (secondsWithTalk(then, request) > request.minutes * 60 || refusalsOf(fuller, gates).length > 0) return;
-      const reasons = item.reasons.filter((one) => one !== fullerReason);
-      items[i] = { ...fuller, reasons: [...reasons.slice(0, round === 0 ? -1 : undefined), fullerReason] };
+      // The reason of a dose stands last.
+      items[i] = { ...fuller, reasons: [...item.reasons.slice(0, -1), fullerReason] };
     });
   }
 }
-const mostFuller = 2;
 
 /** Time that nothing fills is spoken for: what it is good for, in a sentence. */
 function timeLeft(items: readonly PlanItem[], request: PlanRequest): string[] {

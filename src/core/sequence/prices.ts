@@ -1,5 +1,5 @@
 import { type Compiled } from './compile';
-import { type Prices, type Scratch, roomFor, sweep, wantedTenths } from './relaxation';
+import { type Prices, type Scratch, scratchFor, sweep, wantedTenths } from './relaxation';
 import { type State } from './state';
 
 export interface Priced {
@@ -12,14 +12,16 @@ export interface Priced {
 /** Prices to begin from: a tenth is paid what the second step of the curve gives. */
 export function firstPrices(c: Compiled): Prices {
   const { steps, weights } = c.problem;
-  return {
-    tenth: Float64Array.from(weights, (weight) => weight * (steps[1] ?? steps[0]!).slope),
-    row: new Float64Array(c.rows.length),
-    second: 0,
-    holdSecond: 0,
-    item: 0,
-  };
+  const prices = new Float64Array(c.prices.count);
+  weights.forEach((weight, target) => (prices[target] = weight * (steps[1] ?? steps[0]!).slope));
+  return prices;
 }
+
+/** How much of the last direction the next one keeps: without it the prices zigzag. */
+const momentum = 0.7;
+/** Steps that better nothing, after which they are halved; and how short they may get. */
+const patience = 8;
+const shortest = 0.01;
 
 /**
  * Finds good prices by stepping against the relaxed limits.
@@ -38,124 +40,119 @@ export function findPrices(
   keepers: number,
   tryPath: (path: readonly number[]) => number,
 ): Priced {
-  const scratch: Scratch = {
-    room: roomFor(c, items),
-    value: new Float64Array(c.layers * c.places),
-    item: new Int32Array(c.layers * c.places),
-    after: new Int32Array(c.layers * items.length),
-  };
+  const scratch: Scratch = scratchFor(c, items);
+  const count = new Float64Array(c.charged);
+  const direction = new Float64Array(c.prices.count);
   const seen: { bound: number; prices: Prices }[] = [];
   let prices = begin;
   let centre = begin;
   let best = Number.POSITIVE_INFINITY;
   let stretch = 1;
   let stale = 0;
+  let keeps = 0;
   let done = 0;
-  let direction: Prices | null = null;
   while (done < rounds) {
     const { bound, path } = sweep(c, items, state, prices, scratch);
     done += 1;
     if (bound === Number.NEGATIVE_INFINITY) return { kept: [prices], bound, rounds: done };
-    seen.push({ bound, prices });
-    seen.sort((a, b) => a.bound - b.bound);
-    seen.length = Math.min(seen.length, keepers);
+    keep(seen, { bound, prices }, keepers);
     if (bound < best - 1e-6) {
       best = bound;
       centre = prices;
       stale = 0;
-    } else if ((stale += 1) >= 8) {
+    } else if ((stale += 1) >= patience) {
       stale = 0;
       stretch /= 2;
       prices = centre;
-      direction = null;
+      keeps = 0;
     }
     const floor = tryPath(path);
-    if (Math.floor(best + 1e-6) <= floor || stretch < 0.01) break;
+    if (Math.floor(best + 1e-6) <= floor || stretch < shortest) break;
     // Without a plan yet the aim is a tenth below the bound.
     const aim = Number.isFinite(floor) ? floor : bound - Math.abs(bound) / 10;
-    direction = turned(
-      slackOf(
-        c,
-        prices,
-        state,
-        path.map((j) => items[j]!),
-      ),
-      direction,
-    );
+    turn(c, direction, keeps, prices, state, items, path, count);
+    keeps = momentum;
     prices = stepped(c, prices, direction, stretch * Math.max(1, bound - aim));
   }
   return { kept: seen.map((one) => one.prices), bound: best, rounds: done };
 }
 
+/** Keeps the lowest bounds, lowest first; of equals the earlier. */
+function keep<T extends { bound: number }>(seen: T[], one: T, keepers: number) {
+  let at = seen.length;
+  while (at > 0 && seen[at - 1]!.bound > one.bound) at -= 1;
+  if (at >= keepers) return;
+  seen.splice(at, 0, one);
+  if (seen.length > keepers) seen.pop();
+}
+
 /** Limits are scaled so that a step moves each kind of price by a like amount. */
 const scale = { tenth: 1 / 30, second: 1 / 60, holdSecond: 1 / 20, item: 1 };
 
-/** How much of the last direction the next one keeps: without it the prices zigzag. */
-const momentum = 0.7;
-
-/** What a relaxed path leaves of each limit, scaled: the direction in which prices fall. */
-function slackOf(c: Compiled, prices: Prices, state: State, path: readonly number[]): Prices {
+/** Turns the direction toward what a relaxed path leaves of each limit, scaled: there prices fall. */
+function turn(
+  c: Compiled,
+  direction: Float64Array,
+  keeps: number,
+  prices: Prices,
+  state: State,
+  items: Int32Array,
+  path: readonly number[],
+  count: Float64Array,
+) {
   const { mostItems, mostSeconds, mostHoldSeconds } = c.problem;
-  const total = Float64Array.from(state.gains);
-  const count = Float64Array.from(state.taken);
+  const { rows, second, holdSecond, item } = c.prices;
+  const put = (at: number, slack: number) => (direction[at] = keeps * direction[at]! + slack);
+  const gains = state.gains.slice();
+  count.set(state.ofKind);
+  count.set(state.taken);
   let { seconds, holdSeconds } = state;
   let last = state.chosen.at(-1);
-  for (const i of path) {
-    for (let g = c.gainStart[i]!; g < c.gainStart[i + 1]!; g += 1) total[c.gainTarget[g]!]! += c.gainTenths[g]!;
+  for (const j of path) {
+    const i = items[j]!;
+    for (let g = c.gainStart[i]!; g < c.gainStart[i + 1]!; g += 1) gains[c.gainTarget[g]!]! += c.gainTenths[g]!;
     count[c.drillOf[i]!]! += 1;
+    count[c.kindOf[i]!]! += 1;
     seconds += c.seconds[i]!;
     if (last !== undefined) seconds += c.changeSeconds[c.placeOf[last]! * c.places + c.placeOf[i]!]!;
     holdSeconds += c.holdSeconds[i]!;
     last = i;
   }
-  const slack = (most: number, used: number) => (Number.isFinite(most) ? most - used : 0);
-  const tenth = new Float64Array(c.targets);
   for (let t = 0; t < c.targets; t += 1) {
-    tenth[t] = (total[t]! - Math.max(state.gains[t]!, wantedTenths(c, t, prices.tenth[t]!))) * scale.tenth;
+    put(t, (gains[t]! - Math.max(state.gains[t]!, wantedTenths(c, t, prices[t]!))) * scale.tenth);
   }
-  const row = new Float64Array(c.rows.length);
-  for (let r = 0; r < c.rows.length; r += 1) {
-    const { drills, factors, most } = c.rows[r]!;
-    let left = most;
-    for (let at = 0; at < drills.length; at += 1) left -= factors[at]! * count[drills[at]!]!;
-    row[r] = left;
+  for (let r = 0; r < c.rowMost.length; r += 1) {
+    let left = c.rowMost[r]!;
+    for (let at = c.rowStart[r]!; at < c.rowStart[r + 1]!; at += 1) left -= c.rowFactor[at]! * count[c.rowOf[at]!]!;
+    put(rows + r, left);
   }
-  return {
-    tenth,
-    row,
-    second: slack(mostSeconds, seconds) * scale.second,
-    holdSecond: slack(mostHoldSeconds, holdSeconds) * scale.holdSecond,
-    item: (mostItems - state.chosen.length - path.length) * scale.item,
-  };
-}
-
-const single = ['second', 'holdSecond', 'item'] as const;
-
-/** Adds a part of the last direction to a new one, in place. */
-function turned(direction: Prices, before: Prices | null): Prices {
-  if (!before) return direction;
-  for (const key of single) direction[key] += momentum * before[key];
-  for (let t = 0; t < direction.tenth.length; t += 1) direction.tenth[t]! += momentum * before.tenth[t]!;
-  for (let r = 0; r < direction.row.length; r += 1) direction.row[r]! += momentum * before.row[r]!;
-  return direction;
+  const slack = (most: number, used: number) => (Number.isFinite(most) ? most - used : 0);
+  put(second, slack(mostSeconds, seconds) * scale.second);
+  put(holdSecond, slack(mostHoldSeconds, holdSeconds) * scale.holdSecond);
+  put(item, (mostItems - state.chosen.length - path.length) * scale.item);
 }
 
 /** Prices one step along a direction; a price that would fall below 0 stays at 0, and does not count for the length. */
-function stepped(c: Compiled, prices: Prices, direction: Prices, reach: number): Prices {
-  const counts = (price: number, row: number) => (price <= 0 && row > 0 ? 0 : row * row);
+function stepped(c: Compiled, prices: Prices, direction: Float64Array, reach: number): Prices {
+  const { rows, second, holdSecond, item, count, signed } = c.prices;
   let square = 0;
-  for (const key of single) square += counts(prices[key], direction[key]);
-  for (let t = 0; t < c.targets; t += 1) square += counts(prices.tenth[t]!, direction.tenth[t]!);
-  for (let r = 0; r < c.rows.length; r += 1) square += counts(c.rows[r]!.exact ? 1 : prices.row[r]!, direction.row[r]!);
-  const step = square === 0 ? 0 : reach / square;
-  const next: Prices = { ...prices, tenth: new Float64Array(c.targets), row: new Float64Array(c.rows.length) };
-  for (const key of single) next[key] = Math.max(0, prices[key] - step * direction[key] * scale[key]);
-  for (let t = 0; t < c.targets; t += 1) {
-    next.tenth[t] = Math.max(0, prices.tenth[t]! - step * direction.tenth[t]! * scale.tenth);
+  for (let at = 0; at < count; at += 1) {
+    const along = direction[at]!;
+    if (prices[at]! > 0 || along < 0 || signed[at] === 1) square += along * along;
   }
-  for (let r = 0; r < c.rows.length; r += 1) {
-    const price = prices.row[r]! - step * direction.row[r]!;
-    next.row[r] = c.rows[r]!.exact ? price : Math.max(0, price);
+  const step = square === 0 ? 0 : reach / square;
+  const next = new Float64Array(count);
+  for (let at = 0; at < count; at += 1) {
+    const size = at < rows ? scale.tenth : 1;
+    const price = prices[at]! - step * direction[at]! * size;
+    next[at] = price > 0 || signed[at] === 1 ? price : 0;
+  }
+  for (const [at, size] of [
+    [second, scale.second],
+    [holdSecond, scale.holdSecond],
+    [item, scale.item],
+  ] as const) {
+    next[at] = Math.max(0, prices[at]! - step * direction[at]! * size);
   }
   return next;
 }

@@ -16,6 +16,8 @@ export interface PlanningItem {
   isNew: boolean;
   /** Contains a hold: never next to another one. */
   holds: boolean;
+  /** Items of the same breath and shape share a word; null is like nothing else. */
+  alike: string | null;
   /** Gain on each wanted thing, whole tenths, 0 or more. */
   gains: readonly number[];
   /** Worth of its own, whole points, may be below 0. */
@@ -44,6 +46,8 @@ export interface PlanningProblem {
   mostSeconds: number;
   mostHoldSeconds: number;
   mostNew: number;
+  /** Items of one and the same breath and shape. */
+  mostAlike: number;
   mostBaseChanges: number;
   /** The level may rise by at most this much over the hardest so far. */
   mostLevelRise: number;
@@ -117,6 +121,11 @@ export function tally(problem: PlanningProblem, chosen: readonly number[]): Tall
   return { ...whole, broken: brokenRule(problem, items, whole) };
 }
 
+function mostOfOneKind(items: readonly PlanningItem[]): number {
+  const kinds = items.flatMap(({ alike }) => alike ?? []);
+  return Math.max(0, ...kinds.map((kind) => kinds.filter((other) => other === kind).length));
+}
+
 function brokenRule(
   problem: PlanningProblem,
   items: readonly PlanningItem[],
@@ -130,6 +139,7 @@ function brokenRule(
     [seconds > problem.mostSeconds, 'longer than the minutes there are'],
     [holdSeconds > problem.mostHoldSeconds, 'more holds than the cap'],
     [newOnes > problem.mostNew, 'too much that is new'],
+    [mostOfOneKind(items) > problem.mostAlike, 'three of the same breath and shape'],
     [baseChanges > problem.mostBaseChanges, 'too many changes between floor, chair and standing'],
     [problem.settleFirst && items.length > 0 && items[0]!.stage !== 0, 'settling does not come first'],
     [problem.carryLast && items.length > 0 && items.at(-1)!.stage !== 3, 'nothing carries it into the day'],

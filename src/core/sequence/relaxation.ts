@@ -1,16 +1,12 @@
 import { type Compiled } from './compile';
 import { type State, complete } from './state';
 
-/** What the shared limits cost and what a tenth of gain is paid. Any prices, none below 0, give a valid bound. */
-export interface Prices {
-  tenth: Float64Array;
-  /** One price a row of {@link Compiled.rows}. */
-  row: Float64Array;
-  second: number;
-  holdSecond: number;
-  /** Of one item more; the tables that count items do without it. */
-  item: number;
-}
+/**
+ * What the shared limits cost and what a tenth of gain is paid, as {@link Compiled.prices} lists them. Any prices, none below 0
+ * but those of what must be met exactly, give a valid bound. The price of one item more is for the pass that does not count
+ * items; the tables do without it.
+ */
+export type Prices = Float64Array;
 
 /**
  * A bound from above on everything that can still be chosen out of some items. With prices on the limits, on the rules
@@ -21,9 +17,9 @@ export interface Relaxation {
   prices: Prices;
   /** The items it speaks of, in their order. */
   items: Int32Array;
-  /** What each is worth at these prices, and what each drill is charged for the rules. */
+  /** What each is worth at these prices, and what each drill and kind is charged for the rules. */
   worth: Float64Array;
-  drill: Float64Array;
+  charge: Float64Array;
   ruleBase: number;
   /** For each target the total worth buying at its price: where the falling curve meets it. */
   aim: Float64Array;
@@ -47,42 +43,42 @@ const never = -1e15;
 /** The layer of the tables a state goes on in: the new things it may still take. */
 export const layerOf = (c: Compiled, state: State) => c.layers - 1 - state.newOnes;
 
-type Base = Pick<Relaxation, 'prices' | 'items' | 'worth' | 'drill' | 'ruleBase' | 'aim' | 'arc'>;
+type Base = Pick<Relaxation, 'prices' | 'items' | 'worth' | 'charge' | 'ruleBase' | 'aim' | 'arc'>;
 
 /** Room for one set of prices, used again and again where nothing of it is kept. */
-type Room = Pick<Base, 'worth' | 'drill' | 'aim' | 'arc'>;
+type Room = Pick<Base, 'worth' | 'charge' | 'aim' | 'arc'>;
 
-export const roomFor = (c: Compiled, items: Int32Array): Room => ({
+const roomFor = (c: Compiled, items: Int32Array): Room => ({
   worth: new Float64Array(items.length),
-  drill: new Float64Array(c.drills),
+  charge: new Float64Array(c.charged),
   aim: new Float64Array(c.targets),
   arc: new Float64Array(c.places * c.places),
 });
 
 function priced(c: Compiled, items: Int32Array, prices: Prices, room: Room = roomFor(c, items)): Base {
-  const { worth, drill, aim, arc } = room;
-  const { second, holdSecond, tenth } = prices;
+  const { worth, charge, aim, arc } = room;
+  const { rows } = c.prices;
+  const [second, holdSecond] = [prices[c.prices.second]!, prices[c.prices.holdSecond]!];
   const n = items.length;
-  drill.fill(0);
+  charge.fill(0);
   let ruleBase = 0;
-  for (let r = 0; r < c.rows.length; r += 1) {
-    const price = prices.row[r]!;
+  for (let r = 0; r < c.rowMost.length; r += 1) {
+    const price = prices[rows + r]!;
     if (price === 0) continue;
-    const { drills, factors, most } = c.rows[r]!;
-    ruleBase += price * most;
-    for (let at = 0; at < drills.length; at += 1) drill[drills[at]!]! += factors[at]! * price;
+    ruleBase += price * c.rowMost[r]!;
+    for (let at = c.rowStart[r]!; at < c.rowStart[r + 1]!; at += 1) charge[c.rowOf[at]!]! += c.rowFactor[at]! * price;
   }
   for (let j = 0; j < n; j += 1) {
     const i = items[j]!;
-    let value = c.value[i]! - second * c.seconds[i]! - drill[c.drillOf[i]!]!;
+    let value = c.value[i]! - second * c.seconds[i]! - charge[c.drillOf[i]!]! - charge[c.kindOf[i]!]!;
     if (holdSecond > 0) value -= holdSecond * c.holdSeconds[i]!;
     const end = c.gainStart[i + 1]!;
-    for (let g = c.gainStart[i]!; g < end; g += 1) value += tenth[c.gainTarget[g]!]! * c.gainTenths[g]!;
+    for (let g = c.gainStart[i]!; g < end; g += 1) value += prices[c.gainTarget[g]!]! * c.gainTenths[g]!;
     worth[j] = value;
   }
   for (let a = 0; a < arc.length; a += 1) arc[a] = -c.changePoints[a]! - second * c.changeSeconds[a]!;
-  for (let t = 0; t < c.targets; t += 1) aim[t] = wantedTenths(c, t, tenth[t]!);
-  return { prices, items, worth, drill, ruleBase, aim, arc };
+  for (let t = 0; t < c.targets; t += 1) aim[t] = wantedTenths(c, t, prices[t]!);
+  return { prices, items, worth, charge, ruleBase, aim, arc };
 }
 
 /** Lays out the tables for one set of prices. Work: items × places × items still to choose. */
@@ -90,7 +86,7 @@ export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: 
   const { places } = c;
   const { carryLast } = c.problem;
   const n = items.length;
-  const { worth, drill, ruleBase, arc, aim } = priced(c, items, prices);
+  const { worth, charge, ruleBase, arc, aim } = priced(c, items, prices);
   const layers = Array.from({ length: c.layers }, (_, layer) => layer);
   const from = layers.map(() => Array.from({ length: toChoose + 1 }, () => new Float64Array(n)));
   const next = layers.map(() => [new Float64Array(places).fill(never)]);
@@ -134,21 +130,25 @@ export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: 
       rowOf[layer]!.push(index);
     }
   }
-  return { prices, items, worth, drill, ruleBase, aim, arc, from, next, rowOf };
+  return { prices, items, worth, charge, ruleBase, aim, arc, from, next, rowOf };
 }
 
 /** What is certain at a state under a set of prices, without the path to come. */
-export function certain(c: Compiled, { prices, aim, ruleBase, drill }: Base, state: State): number {
+export function certain(c: Compiled, { prices, aim, ruleBase, charge }: Base, state: State): number {
   const { mostSeconds, mostHoldSeconds } = c.problem;
   let sum = state.fixed + ruleBase;
   // A limit without a price may be endless.
-  if (prices.second > 0) sum += prices.second * (mostSeconds - state.seconds);
-  if (prices.holdSecond > 0) sum += prices.holdSecond * (mostHoldSeconds - state.holdSeconds);
-  for (let at = 0; at < state.chosen.length; at += 1) sum -= drill[c.drillOf[state.chosen[at]!]!]!;
+  const [second, holdSecond] = [prices[c.prices.second]!, prices[c.prices.holdSecond]!];
+  if (second > 0) sum += second * (mostSeconds - state.seconds);
+  if (holdSecond > 0) sum += holdSecond * (mostHoldSeconds - state.holdSeconds);
+  for (let at = 0; at < state.chosen.length; at += 1) {
+    const i = state.chosen[at]!;
+    sum -= charge[c.drillOf[i]!]! + charge[c.kindOf[i]!]!;
+  }
   for (let target = 0; target < c.targets; target += 1) {
     // The curve falls: short of the aim the rest is bought at its price, past it nothing is.
     const [gain, wanted, curve] = [state.gains[target]!, aim[target]!, c.worth[target]!];
-    if (gain < wanted) sum += curve[wanted]! - prices.tenth[target]! * (wanted - gain);
+    if (gain < wanted) sum += curve[wanted]! - prices[target]! * (wanted - gain);
     else sum += curve[gain > c.lastTenth ? c.lastTenth : gain]!;
   }
   return sum;
@@ -171,6 +171,7 @@ export function sweep(c: Compiled, items: Int32Array, state: State, prices: Pric
   const { places } = c;
   const { carryLast, settleFirst, mostItems } = c.problem;
   const { value, item, after } = scratch;
+  const ofItem = prices[c.prices.item]!;
   const n = items.length;
   const last = state.chosen.at(-1);
   const top = layerOf(c, state);
@@ -196,7 +197,7 @@ export function sweep(c: Compiled, items: Int32Array, state: State, prices: Pric
         }
       }
       if (rest <= never / 2) continue;
-      const here = worth[j]! - prices.item + rest;
+      const here = worth[j]! - ofItem + rest;
       if (layer === top && (last !== undefined || !settleFirst || c.stageOf[i] === 0)) {
         const whole = here + (last === undefined ? 0 : arc[c.placeOf[last]! * places + place]!);
         if (whole > onward) [onward, start] = [whole, j];
@@ -214,7 +215,7 @@ export function sweep(c: Compiled, items: Int32Array, state: State, prices: Pric
   }
   const stops = complete(c, state);
   if (!stops && start < 0) return { bound: Number.NEGATIVE_INFINITY, path: [] };
-  const basis = certain(c, base, state) + prices.item * (mostItems - state.chosen.length);
+  const basis = certain(c, base, state) + ofItem * (mostItems - state.chosen.length);
   if (stops && onward <= 0) return { bound: basis, path: [] };
   const path: number[] = [];
   for (let j = start, layer = top; j >= 0;) {
@@ -225,6 +226,13 @@ export function sweep(c: Compiled, items: Int32Array, state: State, prices: Pric
   }
   return { bound: basis + onward, path };
 }
+
+export const scratchFor = (c: Compiled, items: Int32Array): Scratch => ({
+  room: roomFor(c, items),
+  value: new Float64Array(c.layers * c.places),
+  item: new Int32Array(c.layers * c.places),
+  after: new Int32Array(c.layers * items.length),
+});
 
 export interface Scratch {
   room: Room;

@@ -1,7 +1,7 @@
 /** Everything the planner weighs and limits, in one place. Common practice, the sizes ours; docs/planner.md says why. */
 
 /** Most items in a visit, by minutes: attention is the limit, not the clock. @example mostItems(20) // 6 */
-export const mostItems = (minutes: number) => Math.min(7, 2 + Math.floor(minutes / 5));
+export const mostItems = (minutes: number) => (minutes < 35 ? Math.min(7, 2 + Math.floor(minutes / 5)) : 8);
 
 /** Most changes between floor, chair and standing. */
 export const mostBaseChanges = 3;
@@ -9,10 +9,13 @@ export const mostBaseChanges = 3;
 /** The level may rise by at most this much over the hardest so far: difficulty never jumps. */
 export const mostLevelRise = 2;
 
-/** Things that have to be learned, in one visit. */
+/** Drills of one and the same breath and shape, in one visit: a third is more of the same. */
+export const mostAlike = 2;
+
+/** Drills that have to be learned, in one visit. */
 export const mostNewDrills = 2;
 
-/** From this level on a drill that was never done counts as something to learn. */
+/** From this level on a drill that asks for anything new counts as something to learn. */
 export const newFromLevel = 3;
 
 /** So many first answers of its lead pattern a plan holds, by the minutes there are from which on. Common practice for two. */
@@ -44,8 +47,8 @@ export const worth = {
   change: -80,
   prop: -8,
   substitute: -10,
-  /** Never done, by a client who has a history. */
-  novelty: -20,
+  /** Each thing it asks for that no drill the client owns has asked for. */
+  newThing: -10,
   /** Moves besides the breath; has two sides; has more than one set. */
   attention: { moves: -8, sides: -6, sets: -4 },
   /** A cue of it landed before, each, up to three. */

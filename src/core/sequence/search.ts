@@ -1,8 +1,9 @@
 import { type Compiled, compile } from './compile';
+import { leastSeconds } from './least';
 import { type PlanningProblem } from './problem';
 import { findPrices, firstPrices } from './prices';
 import { type Prices, type Relaxation, certain, layerOf, relax, worthKeeping } from './relaxation';
-import { Incumbent, type State, complete, fits, nothingChosen, pointsOf, putBack, take } from './state';
+import { Incumbent, type State, complete, fits, nothingChosen, pointsOf, putBack, take, tooAlike } from './state';
 
 /** The search is cut off by nodes, not by time, so that the answer is the same on every machine. */
 export const mostNodes = 60_000;
@@ -44,7 +45,9 @@ interface Hunt {
   openBound: number;
 }
 
-const beats = (bound: number, points: number) => Math.floor(bound + 1e-6) > points;
+/** Whether a bound leaves room for a plan that is worth more; worths are whole. */
+const beats = (bound: number, points: number) => bound > points && bound + 1e-6 >= points + 1;
+const endless = Number.POSITIVE_INFINITY;
 
 /**
  * Finds the best choice. Prices for the bound come first, and with them good plans to begin from; whatever can't be part of
@@ -60,7 +63,8 @@ export function search(problem: PlanningProblem, { nodes: cap = mostNodes, known
   const best = new Incumbent(c);
   if (known) best.offer(known);
   const hunt: Hunt = { c, state: nothingChosen(c), best, nodes: 0, cap, openBound: Number.NEGATIVE_INFINITY };
-  begin(hunt);
+  // Where not even the musts fit into the minutes there is nothing to search.
+  if (problem.musts.length === 0 || leastSeconds(problem) <= problem.mostSeconds) begin(hunt);
   const points = best.points > Number.NEGATIVE_INFINITY ? best.points : 0;
   const atMost = Math.max(points, Math.floor(hunt.openBound + 1e-6));
   return { chosen: best.chosen, points, proven: atMost <= points, atMost, nodes: hunt.nodes };
@@ -90,7 +94,6 @@ function begin(hunt: Hunt) {
     if (!beats(bound, best.points)) return;
     const table = relax(c, list, toChoose, prices);
     beam(c, table, beamWidth, best);
-    if (phase === 0) polish(c, best);
     if (!beats(bound, best.points)) return;
     items = worthKeeping(c, table, state, best.points);
   }
@@ -130,7 +133,7 @@ function compatible(c: Compiled, state: State, items: Int32Array): Int32Array {
   return items.filter((i) => {
     const drill = c.drillOf[i]!;
     if (state.taken[drill] === 1 || state.seconds + c.seconds[i]! > c.problem.mostSeconds) return false;
-    if (state.newOnes + c.isNew[i]! > c.problem.mostNew) return false;
+    if (state.newOnes + c.isNew[i]! > c.problem.mostNew || tooAlike(c, state, i)) return false;
     if (state.holdSeconds + c.holdSeconds[i]! > c.problem.mostHoldSeconds) return false;
     for (const other of c.clashes[drill]!) if (state.taken[other] === 1) return false;
     return true;
@@ -153,7 +156,7 @@ function options(
   const found: { at: number; bound: number }[] = [];
   for (let j = from; j < until; j += 1) {
     const i = items[j]!;
-    let bound = Number.POSITIVE_INFINITY;
+    let bound = endless;
     for (let r = 0; r < tables.length; r += 1) {
       const { from: paths, arc } = tables[r]!;
       let value = basis[r]! + paths[layer]![places]![j]!;
@@ -209,23 +212,6 @@ function descend(hunt: Hunt, items: Int32Array, tables: readonly Relaxation[], u
   };
 
   return visit(0);
-}
-
-/** Adds, exchanges or drops one at a time, as long as it helps. */
-function polish(c: Compiled, best: Incumbent) {
-  for (let better = true; better;) {
-    better = false;
-    const base = best.chosen;
-    for (let out = -1; out < base.length; out += 1) {
-      const kept = base.filter((_, at) => at !== out);
-      if (out >= 0) better = best.offer(kept) || better;
-      for (let i = 0; i < c.n; i += 1) {
-        if (kept.some((other) => c.drillOf[other] === c.drillOf[i])) continue;
-        const at = kept.findIndex((other) => other > i);
-        better = best.offer(at < 0 ? [...kept, i] : [...kept.slice(0, at), i, ...kept.slice(at)]) || better;
-      }
-    }
-  }
 }
 
 /** Makes a plan out of a relaxed path: what fits, in its order, with the end it needs. */

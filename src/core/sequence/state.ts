@@ -5,6 +5,8 @@ export interface State {
   chosen: number[];
   gains: Float64Array;
   taken: Uint8Array;
+  /** How many of each kind of breath and shape, by place among what is charged. */
+  ofKind: Uint8Array;
   seconds: number;
   holdSeconds: number;
   newOnes: number;
@@ -18,6 +20,7 @@ export const nothingChosen = (c: Compiled): State => ({
   chosen: [],
   gains: new Float64Array(c.targets),
   taken: new Uint8Array(c.drills),
+  ofKind: new Uint8Array(c.charged),
   seconds: 0,
   holdSeconds: 0,
   newOnes: 0,
@@ -56,10 +59,15 @@ export function fits(c: Compiled, state: State, i: number): boolean {
   }
   if (state.holdSeconds + c.holdSeconds[i]! > problem.mostHoldSeconds) return false;
   if (state.newOnes + c.isNew[i]! > problem.mostNew) return false;
+  if (tooAlike(c, state, i)) return false;
   for (const need of c.needs[i]!) if (need < 0 || state.taken[need] === 0) return false;
   for (const other of c.clashes[drill]!) if (state.taken[other] === 1) return false;
   return true;
 }
+
+/** Whether there are enough of its breath and shape already. */
+export const tooAlike = (c: Compiled, state: State, i: number) =>
+  c.kindOf[i]! < c.charged - 1 && state.ofKind[c.kindOf[i]!]! >= c.problem.mostAlike;
 
 /** Chooses an item. Returns the hardest level before it, for {@link putBack}. */
 export function take(c: Compiled, state: State, i: number): number {
@@ -97,6 +105,7 @@ function addUp(c: Compiled, state: State, i: number, sign: 1 | -1) {
   state.seconds += sign * c.seconds[i]!;
   state.holdSeconds += sign * c.holdSeconds[i]!;
   state.newOnes += sign * c.isNew[i]!;
+  state.ofKind[c.kindOf[i]!]! += sign;
   state.fixed += sign * c.value[i]!;
   for (let g = c.gainStart[i]!; g < c.gainStart[i + 1]!; g += 1) {
     state.gains[c.gainTarget[g]!]! += sign * c.gainTenths[g]!;

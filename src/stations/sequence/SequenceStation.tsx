@@ -87,6 +87,7 @@ function Planning({ view }: { view: ClientView }) {
       intent: reading.intent,
       side: reading.side,
       minutes: view.settings.defaultMinutes,
+      talkSeconds: view.settings.talkSeconds,
       propsAtHand: ['towel', 'pillow', 'wall', 'chair'],
       leadSchool: lead.school,
     },

@@ -28,6 +28,7 @@ function useSetting<K extends keyof Settings>(key: K) {
 export function SettingsForm({ settings }: { settings: Settings }) {
   const school = useSetting('homeSchool');
   const minutes = useSetting('defaultMinutes');
+  const talk = useSetting('talkSeconds');
   const clientCount = useSetting('clientCount');
   const unit = useSetting('lengthUnit');
   return (
@@ -69,6 +70,15 @@ export function SettingsForm({ settings }: { settings: Settings }) {
           max={60}
           step={5}
           onChange={(next) => void minutes.save(next)}
+        />
+        <Stepper
+          label="Talk and correction, a drill"
+          value={settings.talkSeconds}
+          unit="s"
+          min={0}
+          max={180}
+          step={10}
+          onChange={(next) => void talk.save(next)}
         />
         <ChoiceChips
           label="Count in the client’s window"
