@@ -47,7 +47,7 @@ test('a new coach takes a new client from the first question to a measured chang
   await page.keyboard.press(' ');
   await page.clock.runFor(240);
   await page.keyboard.press(' ');
-  await expect(page.getByText(/a minute, /)).toBeVisible();
+  await expect(page.getByText(/^a minute, /)).toBeVisible();
   await page.getByRole('button', { name: 'Done counting' }).click();
   await page.getByRole('button', { name: 'Drop it: a double tap' }).click();
   await page.clock.resume();

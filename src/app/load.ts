@@ -1,7 +1,7 @@
 import { cookies } from 'next/headers';
 import { cache } from 'react';
 import { dayIn } from '@/core/record';
-import { type LookRecord, cautionsSeen, isOf } from '@/core/look';
+import { type LookRecord, cautionsSeen, countsAmong, isOf } from '@/core/look';
 import { freeFindings, readFindings } from '@/core/read';
 import { evaluateGates, pathState } from '@/core/safety';
 import { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from '@/core/track';
@@ -16,7 +16,7 @@ import {
   looksOfClient,
   notSetAside,
   ownDrillsOf,
-  countsAmong,
+  placeNow,
   readSettings,
   stoppedDrills,
   templatesOf,
@@ -62,6 +62,7 @@ const loadVisits = cache((clientId: string) => {
 /** Everything the stations of a client show, or null for an id nobody has. Read once a request. */
 export const loadClient = cache((clientId: string): ClientView | null => {
   const store = theStore();
+  const asOf = placeNow(store);
   const aside: Unreadable[] = [];
   const client = findClient(store, clientId, aside);
   if (!client) return null;
@@ -74,6 +75,7 @@ export const loadClient = cache((clientId: string): ClientView | null => {
   const earlier = visits.filter(({ id }) => id !== row?.id);
   const last = earlier[0] ?? null;
   const floorLooks = looksOfClient(store, clientId, ['floor']);
+  const counts = visit ? countsAmong(visit.looks) : [];
   const thenKnown = last && knownClientOf(store, clientId, { untilDay: last.day });
   return {
     id: clientId,
@@ -82,7 +84,9 @@ export const loadClient = cache((clientId: string): ClientView | null => {
     settings,
     known,
     gates: evaluateGates(known.profile, today, settings.limits, cautionsSeen(floorLooks)),
-    path: pathState(known.profile, today, visit ? countsAmong(visit.looks) : []),
+    path: pathState(known.profile, today, counts),
+    gating: { floors: floorLooks, counts },
+    asOf,
     visit,
     stopped: stoppedDrills(store, clientId),
     last,

@@ -1,3 +1,4 @@
+import { countsAmong } from '@/core/look';
 import { addDays, dayIn } from '@/core/record';
 import { flaggedConditions, pathState } from '@/core/safety';
 import { needsToday } from '@/core/track';
@@ -14,7 +15,6 @@ import {
   notSetAside,
   openRuns,
   openVisits,
-  countsAmong,
   readSettings,
   recentClients,
   stoppedDrillsOf,

@@ -10,4 +10,4 @@ export {
   sendAgain,
   waitingPayloads,
 } from './outbox';
-export { useFlushing, useKeep, useKeepState, useMounted } from './useKeep';
+export { useFlushing, useKeep, useKeepState, useMounted, useSaid } from './useKeep';

@@ -1,7 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
-import { type CommandKind, type Outcome, type Payload } from '@/core/record';
+import { type CommandKind, type Outcome, type Payload, type Said, wholeRecordOf } from '@/core/record';
 
 /**
  * The durable outbox: a command is written down in the browser first, then sent until the server has it. A closed tab, a
@@ -11,6 +11,8 @@ interface Waiting {
   id: string;
   kind: CommandKind;
   payload: unknown;
+  /** When it was said, UTC, ISO; what an earlier version wrote down has none. */
+  at?: string;
 }
 
 /** Something that was not taken in, with what was typed and the reason. */
@@ -101,6 +103,67 @@ export function onKeepState(listener: () => void): () => void {
   return () => stateListeners.delete(listener);
 }
 
+/**
+ * What was said in this browser, in any of its tabs: it stays here after the server took it in, since a page made before that may
+ * be shown again. Refused, it is forgotten.
+ */
+let said: readonly Said[] = [];
+const saidListeners = new Set<() => void>();
+/** So many that the server has are remembered. */
+const mostRemembered = 400;
+let recalling = false;
+let recalled = false;
+/** Answered while what waits was still being read: not to be taken for waiting. */
+const answeredEarly = new Set<string>();
+
+function setSaid(next: readonly Said[]) {
+  said = next;
+  for (const listener of saidListeners) listener();
+}
+
+/** Remembers what was said, at once and before anything is written down: the page shows it with the next picture. */
+function remember(command: Waiting) {
+  if (ofNoUse.includes(command.kind) || said.some(({ id }) => id === command.id)) return;
+  const { at = new Date().toISOString() } = command;
+  const entry = { ...command, at, place: null } as Said;
+  const whole = wholeRecordOf(entry);
+  const kept = whole === null ? said : said.filter((one) => wholeRecordOf(one) !== whole);
+  const taken = kept.filter((one) => one.place !== null);
+  const old = taken.length > mostRemembered ? taken[0] : null;
+  setSaid([...kept.filter((one) => one !== old), entry]);
+}
+
+function place({ id }: Waiting, outcome: Outcome) {
+  if (!recalled) answeredEarly.add(id);
+  if (!said.some((one) => one.id === id)) return;
+  if (outcome.state === 'refused') setSaid(said.filter((one) => one.id !== id));
+  // An answer without a place comes from a server that was updated meanwhile: its next page will have it.
+  else setSaid(said.map((one) => (one.id === id ? { ...one, place: outcome.place ?? 0 } : one)));
+}
+
+/** What an earlier page wrote down and the server has not taken in yet. */
+async function recall() {
+  if (recalling) return;
+  recalling = true;
+  const db = await openOutbox();
+  const left = db ? await db.getAll('waiting') : [];
+  recalled = true;
+  const known = new Set([...answeredEarly, ...said.map(({ id }) => id)]);
+  const before = left.filter(({ id, kind }) => !known.has(id) && !ofNoUse.includes(kind));
+  if (before.length === 0) return;
+  const entries = before.map((one) => ({ at: new Date().toISOString(), ...one, place: null }) as Said);
+  setSaid([...entries, ...said]);
+}
+
+export const saidNow = () => said;
+
+export function onSaid(listener: () => void): () => void {
+  otherTabs();
+  void recall();
+  saidListeners.add(listener);
+  return () => saidListeners.delete(listener);
+}
+
 /** Hears of every command that got its answer while this page is open. */
 export function onOutcome(listener: Listener): () => void {
   outcomeListeners.add(listener);
@@ -122,8 +185,7 @@ export async function keep<K extends CommandKind>(
   payload: Payload<K>,
   here: () => boolean = () => true,
 ): Promise<Outcome> {
-  const command: Waiting = { id: newId(), kind, payload };
-  otherTabs();
+  const command = commandOf(kind, payload);
   const answer = new Promise<Outcome>((resolve) => waiters.set(command.id, { answer: resolve, here }));
   await writeDown(command);
   void flush();
@@ -132,9 +194,18 @@ export async function keep<K extends CommandKind>(
 
 /** Writes a command down and sends it; a refusal is shown on whatever page is open, with what was typed, until it was read. */
 export function send<K extends CommandKind>(kind: K, payload: Payload<K>): void {
-  otherTabs();
-  void writeDown({ id: newId(), kind, payload }).then(flush);
+  void writeDown(commandOf(kind, payload)).then(flush);
 }
+
+/** A command with its id, remembered here and told to the other tabs. */
+function commandOf<K extends CommandKind>(kind: K, payload: Payload<K>): Waiting {
+  const command: Waiting = { id: newId(), kind, payload, at: new Date().toISOString() };
+  remember(command);
+  if (!ofNoUse.includes(kind)) otherTabs()?.postMessage({ said: command } satisfies Heard);
+  return command;
+}
+/** Too large, or of no use to a page. */
+const ofNoUse: readonly CommandKind[] = ['photo.add', 'run.append'];
 
 /** Into the browser's database; where that refuses, into memory, and everything after it too, so that the order stays. */
 async function writeDown(command: Waiting) {
@@ -324,15 +395,18 @@ async function settle(key: number, command: Waiting, outcome: Outcome) {
 
 function tellOf(settled: Settled) {
   hear(settled);
-  otherTabs()?.postMessage(settled);
+  otherTabs()?.postMessage(settled satisfies Heard);
 }
 
 interface Settled {
   command: Waiting;
   outcome: Outcome;
 }
+/** What tabs tell one another. */
+type Heard = Settled | { said: Waiting };
 
 function hear({ command, outcome }: Settled) {
+  place(command, outcome);
   waiters.get(command.id)?.answer(outcome);
   waiters.delete(command.id);
   for (const listener of outcomeListeners) listener({ kind: command.kind, payload: command.payload, outcome });
@@ -345,7 +419,8 @@ function otherTabs(): BroadcastChannel | null {
   if (typeof BroadcastChannel === 'undefined') return null;
   if (!channel) {
     channel = new BroadcastChannel('kokyu-outbox');
-    channel.onmessage = ({ data }: MessageEvent<Settled>) => {
+    channel.onmessage = ({ data }: MessageEvent<Heard>) => {
+      if ('said' in data) return remember(data.said);
       if (waiters.get(data.command.id)?.here() && data.outcome.state === 'refused') void dropRefused(data.command.id);
       if (data.outcome.state !== 'refused') setState({ lastSavedAt: data.outcome.at });
       void countWaiting().then((waiting) => setState({ waiting, reachable: true }));
@@ -376,8 +451,10 @@ export async function dropRefused(id: string) {
 }
 
 /** Sends an entry that was put aside once more, under the id it has. */
-export async function sendAgain({ id, kind, payload }: Refused) {
-  await writeDown({ id, kind, payload });
+export async function sendAgain({ id, kind, payload, at }: Refused) {
+  const command: Waiting = { id, kind, payload, ...(at ? { at } : {}) };
+  remember(command);
+  await writeDown(command);
   await dropRefused(id);
   void flush();
 }

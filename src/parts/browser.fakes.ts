@@ -2,6 +2,7 @@
 
 import { act } from '@testing-library/react';
 import { type Outcome } from '@/core/record';
+import { placed } from './placed.fixtures';
 
 const said = new Map<string, unknown[]>();
 
@@ -23,10 +24,15 @@ let once: Outcome | null = null;
 function answer(): Outcome {
   const now = once ?? outcome;
   once = null;
-  return now;
+  return now.state === 'refused' ? now : { ...now, place: (placed.count += 1) };
 }
 
 let gone = false;
+let slowMs = 0;
+/** Makes every answer of the server late by so much, of the test's own clock. */
+export function serverSlow(ms: number) {
+  slowMs = ms;
+}
 /** Takes the server away, or brings it back. */
 export function serverGone(is: boolean) {
   gone = is;
@@ -100,6 +106,7 @@ export function browserFakes({ lockTaken = false, served = null as unknown } = {
   said.clear();
   sent.length = 0;
   gone = false;
+  slowMs = 0;
   outcome = { state: 'saved', at: '2026-11-23T10:42:00.000Z' };
   Object.assign(globalThis, {
     BroadcastChannel: FakeChannel,
@@ -110,11 +117,13 @@ export function browserFakes({ lockTaken = false, served = null as unknown } = {
       if (url === '/api/commands') {
         const { commands } = JSON.parse(init!.body) as { commands: typeof sent };
         sent.push(...commands);
-        return Promise.resolve({
+        const answered = () => ({
           ok: true,
           status: 200,
           json: () => Promise.resolve({ outcomes: commands.map(answer) }),
         });
+        if (slowMs === 0) return Promise.resolve(answered());
+        return new Promise((answers) => setTimeout(() => answers(answered()), slowMs));
       }
       return served === null
         ? Promise.reject(new TypeError('no server'))

@@ -1,8 +1,9 @@
 /** Somebody screened today, with nothing that limits them, and the visit that is open: what tests of the stations start from. */
 import { visitOf } from '@/core/fixtures';
-import { cautionsSeen } from '@/core/look';
+import { cautionsSeen, countsAmong, isOf } from '@/core/look';
 import { type VisitRecord, defaultSettings } from '@/core/record';
 import { type Fact, type FactKey, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
+import { placed } from '@/parts/placed.fixtures';
 import { type ClientView } from './view';
 
 export const today = '2026-11-23';
@@ -29,6 +30,7 @@ export function clientView({
   visit?: Partial<VisitRecord> | null;
 } = {}): ClientView {
   const known = knownClient(facts);
+  const counts = countsAmong(visit?.looks ?? []);
   return {
     id: 'client',
     name: 'Ned Quillwater',
@@ -37,6 +39,8 @@ export function clientView({
     known,
     gates: evaluateGates(known.profile, today, undefined, cautionsSeen(visit?.looks ?? [])),
     path: pathState(known.profile, today, []),
+    gating: { floors: (visit?.looks ?? []).filter((look) => isOf(look, 'floor')), counts },
+    asOf: placed.count,
     stopped: [],
     last: null,
     visitCount: visit === null ? 0 : 1,

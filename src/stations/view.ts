@@ -1,10 +1,10 @@
-import { type Settings, type VisitRecord, type VisitRow } from '@/core/record';
+import { type Recorded, type VisitRow } from '@/core/record';
 import { type ProtocolId, type Raw } from '@/core/look';
 import { type FaultHistory } from '@/core/coach';
 import { type Drill } from '@/core/catalogue';
 import { type Template } from '@/core/formats';
 import { type DrillHistory } from '@/core/sequence';
-import { type Fact, type Gates, type KnownClient, type PathState } from '@/core/safety';
+import { type Gates } from '@/core/safety';
 
 /** What planning needs besides: loaded only where plans are made or coached. */
 export interface Planning {
@@ -24,16 +24,7 @@ export interface Unreadable {
 }
 
 /** All a station is given of a client: what was recorded, and what the core makes of it on this day. */
-export interface ClientView {
-  id: string;
-  name: string;
-  today: string;
-  settings: Settings;
-  known: KnownClient;
-  gates: Gates;
-  path: PathState;
-  /** Today's visit, or the one left open; null before it has begun. */
-  visit: VisitRecord | null;
+export interface ClientView extends Recorded {
   stopped: { drillId: string; runId: string }[];
   /** The visit before this one, and how many there are in all. */
   last: VisitRow | null;
@@ -42,8 +33,6 @@ export interface ClientView {
   markedLast: ProtocolId[];
   /** Calm holds of earlier visits, oldest first: what may be practised follows from them. */
   holdsBefore: Raw<'calmHold'>[];
-  /** What was said of the client, oldest first, as much of it as is shown at once; null where it is not shown. */
-  history: { facts: Fact[]; entries: number; days: number } | null;
   /** Records of this client that can't be read, and were not put aside. */
   unreadable: Unreadable[];
   /** Limits as they were at the last visit, by what was known then; null before a second visit. */

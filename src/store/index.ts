@@ -34,6 +34,7 @@ export {
   backupsOf,
   clearStudio,
   openStore,
+  placeNow,
   restore,
   storePath,
   studioKind,
@@ -41,7 +42,7 @@ export {
   toldAtOpening,
 } from './file';
 export { ownEntries } from './ownBreath';
-export { cautionsSeenOf, countsAmong, countsOf, gatesOf, pathOf } from './people';
+export { cautionsSeenOf, countsOf, gatesOf, pathOf } from './people';
 export { type Prepared, dropDraft, mostPixels, preparePhoto, readPhoto, sweepDrafts } from './photos';
 export { notSetAside, rawRecord, readableTables, setAsideRecords } from './records';
 export { type Unreadable } from './rows';

@@ -7,8 +7,8 @@ import {
   evaluateGates,
   pathState,
 } from '@/core/safety';
-import { byTime, cautionsSeen, isOf, rateOf } from '@/core/look';
-import { type StoredLook, type VisitRow } from '@/core/record';
+import { cautionsSeen, countsAmong } from '@/core/look';
+import { type VisitRow } from '@/core/record';
 import { knownClientOf } from './clients';
 import { type Store } from './file';
 import { looksOf, looksOfClient } from './visits';
@@ -20,17 +20,6 @@ export const cautionsSeenOf = (store: Store, clientId: string): SeenCaution[] =>
 /** Gates of a client on a day, within the limits the coach set: what was told, and what looks found. */
 export const gatesOf = (store: Store, clientId: string, day: string, limits: GateLimits): Gates =>
   evaluateGates(knownClientOf(store, clientId).profile, day, limits, cautionsSeenOf(store, clientId));
-
-/** The unannounced counts among looks of a visit, oldest first, as far as the path needs them. */
-export const countsAmong = (looks: readonly StoredLook[]): CountedRate[] =>
-  looks
-    .filter((look) => isOf(look, 'quietLook'))
-    .filter(({ moment }) => moment === 'before')
-    .sort(byTime)
-    .flatMap(({ id, raw }) => {
-      const rate = rateOf(raw.taps);
-      return rate ? [{ breathsPerMinute: rate.breathsPerMinute, seconds: rate.seconds, recordId: id }] : [];
-    });
 
 /** The unannounced counts of a visit. */
 export const countsOf = (store: Store, visitId: string): CountedRate[] =>

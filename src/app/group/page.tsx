@@ -1,3 +1,4 @@
+import { countsAmong } from '@/core/look';
 import { evaluateGates, openStations, pathState } from '@/core/safety';
 import { GroupStart } from '@/stations/coach/GroupStart';
 import {
@@ -7,7 +8,6 @@ import {
   looksOf,
   openVisits,
   plansOf,
-  countsAmong,
   theStore,
 } from '@/store';
 import { StudioShell } from '../StudioShell';

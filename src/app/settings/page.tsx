@@ -1,6 +1,6 @@
 import { PutAside } from '@/stations/settings/PutAside';
 import { SettingsForm } from '@/stations/settings/SettingsForm';
-import { setAsideRecords, theStore } from '@/store';
+import { placeNow, setAsideRecords, theStore } from '@/store';
 import { loadSettings } from '../load';
 import { StudioShell } from '../StudioShell';
 
@@ -12,7 +12,7 @@ export default function SettingsPage() {
     <StudioShell>
       <h1 className="text-2xl">Settings</h1>
       <p className="mb-6 text-ink2">For this studio; saved as you type.</p>
-      <SettingsForm settings={loadSettings()} />
+      <SettingsForm settings={loadSettings()} asOf={placeNow(theStore())} />
       <PutAside records={setAsideRecords(theStore())} zone={timeZone} />
     </StudioShell>
   );

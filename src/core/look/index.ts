@@ -1,3 +1,4 @@
+export { countsAmong } from './counts';
 export {
   type QuietRate,
   type RateBand,

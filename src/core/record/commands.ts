@@ -163,10 +163,11 @@ export type RefusalCode =
 
 /** What became of a command. `refused` is final: the sentence says what is wrong and what to do. */
 export type Outcome =
-  | { state: 'saved'; at: string; revision?: number }
+  /** `place`: where it stands among all that the server took in. */
+  | { state: 'saved'; at: string; revision?: number; place?: number }
   | { state: 'refused'; code: RefusalCode; why: string }
   /** Someone else wrote the same thing meanwhile; both are kept, and the writer is told. `theirs` only the first time it is said. */
-  | { state: 'conflict'; at: string; why: string; revision?: number; theirs: unknown };
+  | { state: 'conflict'; at: string; why: string; revision?: number; place?: number; theirs: unknown };
 
 /**
  * One sentence for a value that does not fit: the first thing that is wrong.

@@ -17,6 +17,7 @@ export {
   rawSchemaOf,
   readingSchema,
 } from './commands';
+export { type Recorded, type Said, saidSince, settingsWith, shownWith, wholeRecordOf } from './shown';
 export {
   type StoredLook,
   type StoredNote,
@@ -26,4 +27,5 @@ export {
   type VisitRecord,
   type VisitRow,
   mostNoteCharacters,
+  newVisit,
 } from './visit';

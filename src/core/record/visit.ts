@@ -54,3 +54,15 @@ export interface VisitRecord extends VisitRow {
   runs: StoredRun[];
   note: StoredNote | null;
 }
+
+/** A visit in which nothing was recorded yet. @example newVisit({ ...row, endedAt: null }).looks // [] */
+export const newVisit = (row: VisitRow): VisitRecord => ({
+  ...row,
+  looks: [],
+  lookList: null,
+  judgements: [],
+  reading: null,
+  plan: null,
+  runs: [],
+  note: null,
+});

@@ -126,18 +126,26 @@ export interface KnownClient {
   latest: Partial<Record<FactKey, Fact>>;
 }
 
+const nothingKnown: KnownClient = {
+  profile: emptyProfile,
+  texts: { name: '', goal: '', complaint: '', clinician: '', medicines: '' },
+  complaint: { places: [], level: null },
+  longDesk: 'unknown',
+  latest: {},
+};
+
 /**
  * Folds facts, oldest first, into what is known. A sign once present stays open until a clinician's word is recorded:
  * a later "none today" does not clear it. Values that no longer fit their schema are passed over, never guessed.
  *
+ * @param before what was known already, to go on from
  * @example knownClient([]).profile.touch // 'unknown'
  */
-export function knownClient(facts: readonly Fact[]): KnownClient {
-  const profile: Profile = { ...emptyProfile, answers: {} };
-  const texts = { name: '', goal: '', complaint: '', clinician: '', medicines: '' };
-  const latest: Partial<Record<FactKey, Fact>> = {};
-  let complaint: Complaint = { places: [], level: null };
-  let longDesk: KnownClient['longDesk'] = 'unknown';
+export function knownClient(facts: readonly Fact[], before: KnownClient = nothingKnown): KnownClient {
+  const profile: Profile = { ...before.profile, answers: { ...before.profile.answers } };
+  const texts = { ...before.texts };
+  const latest = { ...before.latest };
+  let { complaint, longDesk } = before;
 
   for (const fact of facts) {
     const parsed = factSchemas[fact.key]?.safeParse(fact.value);

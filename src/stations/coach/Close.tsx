@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { outcomeOf, stateOf, summariseRun } from '@/core/coach';
 import { type StoredNote } from '@/core/record';
 import { drillOf, knownDrill } from '@/core/sequence';
@@ -36,8 +36,12 @@ export function Close({ view, repeats }: { view: ClientView; repeats: Repeats })
 function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
   const visit = view.visit!;
   const saved = visit.note;
-  const [home, setHome] = useState<string[]>(saved?.home ?? []);
+  const home = saved?.home ?? [];
+  // What was written here is in the view at once, with the revision the server will give it.
   const revision = useRef(saved?.revision ?? 0);
+  useEffect(() => {
+    revision.current = saved?.revision ?? 0;
+  }, [saved?.revision]);
   const keep = useKeep();
   const [error, setError] = useState<string | null>(null);
   const nameOf = (id: string) => knownDrill({ drillId: id })?.name ?? id;
@@ -45,19 +49,15 @@ function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
 
   const save = (text: string, goesHome = home) => {
     const based = revision.current;
-    // The outbox keeps the order, so the revision the server will give is known before it answers.
     revision.current += 1;
-    void keep('note.save', { visitId: visit.id, text, home: goesHome, revision: based }).then((outcome) => {
-      if (outcome.state === 'refused') setError(outcome.why);
-      else if (outcome.state === 'conflict') revision.current = outcome.revision ?? revision.current;
-      else setError(null);
+    return keep('note.save', { visitId: visit.id, text, home: goesHome, revision: based }).then((outcome) => {
+      if (outcome.state !== 'conflict') setError(outcome.state === 'refused' ? outcome.why : null);
+      return outcome.state === 'refused' ? null : outcome;
     });
   };
   const { value, change, commit, replace } = useDraft<string | null>(
-    saved && saved.text !== fresh ? saved.text : null,
-    (text) => {
-      if (text !== null) save(text);
-    },
+    saved && saved.text !== '' && saved.text !== fresh ? saved.text : null,
+    (text) => (text === null ? undefined : save(text)),
   );
   /** Until the first change the note follows the log; from then on it is the coach's. */
   const text = value ?? fresh;
@@ -91,11 +91,11 @@ function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
           }))}
           onChange={(next) => {
             const three = next.slice(-mostHome);
-            setHome(three);
-            const written = withHome(text, three.map(nameOf));
-            // Choosing alone doesn't make the note the coach's: a recheck that comes after still gets into it.
-            if (value !== null) replace(written);
-            save(written, three);
+            // Choosing alone doesn't make the note the coach's: without words of its own it follows the log.
+            if (value === null) return void save('', three);
+            const written = withHome(value, three.map(nameOf));
+            replace(written);
+            void save(written, three);
           }}
         />
       )}
@@ -119,8 +119,8 @@ function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
           <Button
             look="quiet"
             onClick={() => {
-              replace(fresh);
-              save(fresh);
+              replace(null);
+              void save('');
             }}
           >
             Write it anew from the log

@@ -20,19 +20,21 @@ import { Gated } from '../look/Gated';
 import { Marker } from '../look/Marker';
 import { RegionMap } from '../look/RegionMap';
 import { cadencesInWords, doseInWords } from '../sequence/SequenceStation';
+import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 import { Close } from './Close';
 import { closeRun } from './closeRun';
 
 /** Coach: the plan ready to run, the marker before it, and the recheck after it. */
 export function CoachStation({
-  view,
+  view: served,
   repeats = {},
 }: {
   view: ClientView;
   /** Repeats of all visits, for the client's own noise. */
   repeats?: Repeats;
 }) {
+  const view = useShown(served);
   const { visit } = view;
   const plan = visit?.plan?.plan.items.length ? visit.plan.plan : null;
   // Somebody who took part in a group has a run without a plan of their own.

@@ -4,6 +4,7 @@ import { blankRaw } from '@/core/look';
 import { type StoredLook } from '@/core/record';
 import { repeatsOf } from '@/core/track';
 import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
+import { Shown } from '../shown.fixtures';
 import { Close } from './Close';
 import { type GroupCandidate, GroupStart } from './GroupStart';
 import { answers, item, run, signs, today, idOf, viewOf } from './coach.fixtures';
@@ -41,7 +42,7 @@ const sentOf = (kind: string) =>
 
 describe('the note before it is signed', () => {
   test('is written from the log and not sent until the coach changes it', () => {
-    render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
+    render(<Shown view={viewOf([], { runs: [done] })}>{(view) => <Close view={view} repeats={{}} />}</Shown>);
     expect(note().value).toContain('Towel round the ribs, sitting: 2 of 4 breaths at 3 in, 6 out; shoulders creep up.');
     expect(sent).toEqual([]);
   });
@@ -52,26 +53,28 @@ describe('the note before it is signed', () => {
       [12, { type: 'stop', item: 0 }],
       [60, { type: 'settled', symptoms: ['dizziness'], note: '', then: 'end' }],
     ]);
-    render(<Close view={viewOf([], { runs: [stopped] })} repeats={{}} />);
+    render(<Shown view={viewOf([], { runs: [stopped] })}>{(view) => <Close view={view} repeats={{}} />}</Shown>);
     expect(screen.getByText('No drill was done that could go home.')).toBeTruthy();
     expect(screen.queryByText(/What goes home/)).toBeNull();
     expect(note().value).toContain('Stopped: dizziness.');
   });
 
   test('what goes home is at most three, written into the note and kept with it', async () => {
-    render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
+    render(<Shown view={viewOf([], { runs: [done] })}>{(view) => <Close view={view} repeats={{}} />}</Shown>);
     await click(screen.getByRole('button', { name: /^Quiet nose breath/ }));
     expect(note().value).toMatch(/\nHome: Quiet nose breath\.$/);
-    expect(sentOf('note.save')).toEqual([{ visitId: 'visit', text: note().value, home: ['quiet-nose'], revision: 0 }]);
+    // Without words of the coach's own it goes on following the log.
+    expect(sentOf('note.save')).toEqual([{ visitId: 'visit', text: '', home: ['quiet-nose'], revision: 0 }]);
     await click(screen.getByRole('button', { name: /^Quiet nose breath/ }));
     expect(note().value).not.toContain('Home:');
     expect(sentOf('note.save').at(-1)).toMatchObject({ home: [], revision: 1 });
   });
 
   test('what is rechecked after the choice still gets into it, and after a reload too', async () => {
-    const shown = render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
+    const shown = render(
+      <Shown view={viewOf([], { runs: [done] })}>{(view) => <Close view={view} repeats={{}} />}</Shown>,
+    );
     await click(screen.getByRole('button', { name: /^Quiet nose breath/ }));
-    const { text } = sentOf('note.save')[0] as { text: string };
     const marker = (moment: 'before' | 'after', readings: number[]): StoredLook => ({
       id: moment,
       visitId: 'visit',
@@ -82,31 +85,43 @@ describe('the note before it is signed', () => {
       raw: blankRaw('marker', { readings }),
       revision: 1,
     });
-    const looks = [marker('before', [5, 5]), marker('after', [8, 8])];
-    shown.rerender(<Close view={viewOf([], { runs: [done], looks })} repeats={repeatsOf(looks)} />);
-    expect(note().value).toMatch(/\nMarker: .*\n/);
-    shown.unmount();
     const saved = {
-      text,
+      text: '',
       home: ['quiet-nose'],
       revision: 1,
       at: `${today}T11:00:00.000Z`,
       signedAt: null,
       additions: [],
     };
-    const later = render(<Close view={viewOf([], { runs: [done], note: saved })} repeats={{}} />);
-    later.rerender(<Close view={viewOf([], { runs: [done], looks, note: saved })} repeats={repeatsOf(looks)} />);
+    const looks = [marker('before', [5, 5]), marker('after', [8, 8])];
+    shown.rerender(
+      <Shown view={viewOf([], { runs: [done], looks, note: saved })}>
+        {(view) => <Close view={view} repeats={repeatsOf(looks)} />}
+      </Shown>,
+    );
+    expect(note().value).toMatch(/\nMarker: .*\n/);
+    shown.unmount();
+    const later = render(
+      <Shown view={viewOf([], { runs: [done], note: saved })}>{(view) => <Close view={view} repeats={{}} />}</Shown>,
+    );
+    later.rerender(
+      <Shown view={viewOf([], { runs: [done], looks, note: saved })}>
+        {(view) => <Close view={view} repeats={repeatsOf(looks)} />}
+      </Shown>,
+    );
     expect(note().value).toMatch(/\nMarker: .*\nHome: Quiet nose breath\.$/);
   });
 
   test('a note of the coach’s own words stays theirs after a reload', () => {
     const saved = { text: 'Mine.', home: [], revision: 2, at: `${today}T11:00:00.000Z`, signedAt: null, additions: [] };
-    render(<Close view={viewOf([], { runs: [done], note: saved })} repeats={{}} />);
+    render(
+      <Shown view={viewOf([], { runs: [done], note: saved })}>{(view) => <Close view={view} repeats={{}} />}</Shown>,
+    );
     expect(note().value).toBe('Mine.');
   });
 
   test('typed words are saved on leaving the field, and signed as they stand', async () => {
-    render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
+    render(<Shown view={viewOf([], { runs: [done] })}>{(view) => <Close view={view} repeats={{}} />}</Shown>);
     await type(note(), 'Short and good.');
     await leave(note());
     expect(sentOf('note.save')).toEqual([{ visitId: 'visit', text: 'Short and good.', home: [], revision: 0 }]);
@@ -117,14 +132,14 @@ describe('the note before it is signed', () => {
   });
 
   test('can be written anew from the log', async () => {
-    render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
+    render(<Shown view={viewOf([], { runs: [done] })}>{(view) => <Close view={view} repeats={{}} />}</Shown>);
     await type(note(), 'Oops');
     await click(screen.getByRole('button', { name: 'Write it anew from the log' }));
     expect(note().value).toContain('Towel round the ribs');
   });
 
   test('a refusal is one sentence, and the words stay', async () => {
-    render(<Close view={viewOf([], { runs: [done] })} repeats={{}} />);
+    render(<Shown view={viewOf([], { runs: [done] })}>{(view) => <Close view={view} repeats={{}} />}</Shown>);
     answerWith({ state: 'refused', code: 'does not fit', why: 'This visit is signed already.' });
     await type(note(), 'Mine.');
     await leave(note());
@@ -145,11 +160,15 @@ describe('after signing', () => {
   const box = () => screen.getByLabelText('An addition') as HTMLTextAreaElement;
 
   test('the note can’t be changed; an addition leaves the box at once, so that it can’t be added twice', async () => {
-    const shown = render(<Close view={viewOf([], { runs: [done], note: signed })} repeats={{}} />);
+    const shown = render(
+      <Shown view={viewOf([], { runs: [done], note: signed })}>{(view) => <Close view={view} repeats={{}} />}</Shown>,
+    );
     expect(screen.queryByLabelText('The note of this visit')).toBeNull();
     await type(box(), 'She rang.');
     shown.unmount();
-    render(<Close view={viewOf([], { runs: [done], note: signed })} repeats={{}} />);
+    render(
+      <Shown view={viewOf([], { runs: [done], note: signed })}>{(view) => <Close view={view} repeats={{}} />}</Shown>,
+    );
     expect(box().value).toBe('She rang.');
     await click(screen.getByRole('button', { name: 'Add it with today’s date' }));
     expect(sentOf('note.add')).toEqual([{ additionId: expect.any(String), visitId: 'visit', text: 'She rang.' }]);
@@ -158,7 +177,9 @@ describe('after signing', () => {
   });
 
   test('a refused addition comes back into the box with its reason', async () => {
-    render(<Close view={viewOf([], { runs: [done], note: signed })} repeats={{}} />);
+    render(
+      <Shown view={viewOf([], { runs: [done], note: signed })}>{(view) => <Close view={view} repeats={{}} />}</Shown>,
+    );
     answerWith({ state: 'refused', code: 'does not fit', why: 'An addition needs words.' });
     await type(box(), 'She rang.');
     await click(screen.getByRole('button', { name: 'Add it with today’s date' }));

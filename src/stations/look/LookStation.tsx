@@ -29,6 +29,7 @@ import { EmptyState } from '@/parts/Notice';
 import { LookPicture } from '@/parts/figures/LookPicture';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
+import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 import { AgainProvider, canBeTakenAgain } from './again';
 import { ArrangeLooks } from './ArrangeLooks';
@@ -69,7 +70,8 @@ export function listOf(view: ClientView): LookList {
 }
 
 /** Look: watch first, then measure. One protocol at a time; any of them can be left out, moved or added. */
-export function LookStation({ view }: { view: ClientView }) {
+export function LookStation({ view: served }: { view: ClientView }) {
+  const view = useShown(served);
   const search = useSearchParams();
   const asked = search.get('protocol');
   const { visit } = view;

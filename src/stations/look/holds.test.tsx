@@ -6,6 +6,7 @@ import { type OwnEntry } from '@/core/record';
 import { browserFakes, doing, heard, pass, sent } from '@/parts/browser.fakes';
 import { fact, today, viewOf } from '../coach/coach.fixtures';
 import { OwnBreathPage } from '../ownBreath/OwnBreath';
+import { Shown } from '../shown.fixtures';
 import { type ClientView } from '../view';
 import { CalmHold } from './CalmHold';
 import { FormLook } from './FormLook';
@@ -28,7 +29,8 @@ afterEach(() => {
 });
 
 const before = (position: 'sitting' | 'hook-lying', tries = [calm20]) => ({ position, tries }) as Raw<'calmHold'>;
-const open = (rest: Partial<ClientView> = {}) => render(<CalmHold view={{ ...viewOf(), ...rest }} />);
+const open = (rest: Partial<ClientView> = {}) =>
+  render(<Shown view={{ ...viewOf(), ...rest }}>{(view) => <CalmHold view={view} />}</Shown>);
 
 describe('the calm exhale hold', () => {
   test('no figure is on the page while it lasts, neither now nor from last time, and the client sees none', async () => {
@@ -117,7 +119,10 @@ describe('the calm exhale hold', () => {
 });
 
 describe('the ten-count', () => {
-  const ten = () => render(<FormLook view={viewOf([fact('touch', 'yes')])} protocol="tenCount" />);
+  const ten = () =>
+    render(
+      <Shown view={viewOf([fact('touch', 'yes')])}>{(view) => <FormLook view={view} protocol="tenCount" />}</Shown>,
+    );
 
   test('is counted by the screen to ten and no further', async () => {
     ten();

@@ -3,6 +3,7 @@ import { act, cleanup, fireEvent, render, screen, within } from '@testing-librar
 import { type GirthGo, type Raw } from '@/core/look';
 import { browserFakes, doing, pass, sent } from '@/parts/browser.fakes';
 import { viewOf } from '../coach/coach.fixtures';
+import { Shown } from '../shown.fixtures';
 import { Goes } from './Goes';
 import { QuietLook } from './QuietLook';
 import { RegionMap } from './RegionMap';
@@ -34,7 +35,7 @@ describe('the resting rate by taps', () => {
 
   // Worked example of the trade: ten taps over 45 s are nine breaths, 12 a minute.
   test('ten taps over 45 s are 12.0 a minute: intervals are counted, not taps', async () => {
-    render(<QuietLook view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <QuietLook view={view} />}</Shown>);
     await tapEvery(...Array<number>(9).fill(5));
     expect(screen.getByText('12.0')).toBeTruthy();
     expect(screen.getByText(/^9 breaths of 5\.0 s.*15 s short of a full minute/)).toBeTruthy();
@@ -42,14 +43,14 @@ describe('the resting rate by taps', () => {
   });
 
   test('every tap is kept at once under one record, in order', async () => {
-    render(<QuietLook view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <QuietLook view={view} />}</Shown>);
     await tapEvery(4, 4, 4);
     expect(saves().map(({ revision }) => revision)).toEqual([0, 1, 2, 3]);
     expect(new Set(saves().map(({ lookId }) => lookId)).size).toBe(1);
   });
 
   test('U takes a tap back; counting again begins a new record and leaves the old one', async () => {
-    render(<QuietLook view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <QuietLook view={view} />}</Shown>);
     await tapEvery(4, 4, 4, 4);
     await key('u');
     expect(kept<Raw<'quietLook'>>().taps).toEqual([0, 4, 8, 12]);
@@ -61,7 +62,7 @@ describe('the resting rate by taps', () => {
   });
 
   test('a double tap is asked about afterwards and dropped on a word, never by itself', async () => {
-    render(<QuietLook view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <QuietLook view={view} />}</Shown>);
     await tapEvery(5, 5, 0.3, 4.7, 5, 5, 5);
     expect(screen.queryByRole('button', { name: 'Drop it: a double tap' })).toBeNull();
     await click('Done counting');
@@ -72,7 +73,7 @@ describe('the resting rate by taps', () => {
   });
 
   test('fewer than four taps give no rate', async () => {
-    render(<QuietLook view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <QuietLook view={view} />}</Shown>);
     await tapEvery(4, 4);
     expect(screen.getByText('1 more tap for a rate.')).toBeTruthy();
     expect((screen.getByRole('button', { name: 'Done counting' }) as HTMLButtonElement).disabled).toBe(true);
@@ -83,7 +84,7 @@ describe('the region map by keys', () => {
   const part = (name: string) => screen.getByRole('slider', { name });
 
   test('0 to 3 grade the part that has the focus, x says that it was not seen', async () => {
-    render(<RegionMap view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <RegionMap view={view} />}</Shown>);
     await key('2', part('belly'));
     await key('0', part('left side'));
     await key('3', part('right side'));
@@ -94,7 +95,7 @@ describe('the region map by keys', () => {
   });
 
   test('quiet and deep are graded apart, and the neck apart from both', async () => {
-    render(<RegionMap view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <RegionMap view={view} />}</Shown>);
     await key('1', part('belly'));
     await key('1', part('neck and shoulders'));
     await choose('Deep');
@@ -109,7 +110,7 @@ describe('the region map by keys', () => {
   });
 
   test('a map for each position: what was seen lying stays when sitting is graded', async () => {
-    render(<RegionMap view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <RegionMap view={view} />}</Shown>);
     await key('2', part('belly'));
     const lying = saves().at(-1)!.lookId;
     await choose('sitting');
@@ -119,7 +120,7 @@ describe('the region map by keys', () => {
   });
 
   test('what is not observed is not called nothing', () => {
-    render(<RegionMap view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <RegionMap view={view} />}</Shown>);
     expect(screen.getByText('Not observed is not the same as none.')).toBeTruthy();
     expect(screen.getByText(/^Nothing graded yet/)).toBeTruthy();
   });

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { positions } from '@/core/catalogue';
 import {
   type LookPosition,
@@ -32,19 +32,18 @@ interface Options<P extends ProtocolId> {
 }
 
 /**
- * A look being taken: its raw values on the screen, saved at every change. A look half done stays; one begun again is a
- * new record beside the old one.
+ * A look being taken: what is on the screen is the record as this browser last left it, in whichever tab. A look half done stays;
+ * one begun again is a new record beside the old one.
  */
 export function useLook<P extends ProtocolId>(view: ClientView, protocol: P, options: Options<P> = {}) {
   const visit = view.visit!;
   const { moment = 'before' } = options;
   const again = useAgain() && moment === 'before';
-  const [taken] = useState(() => allOf(visit.looks, protocol, moment));
-  const [initial] = useState(() =>
-    options.pick === undefined
-      ? (taken.filter(({ raw }) => (raw.again === true) === again).at(-1) ?? null)
-      : options.pick,
-  );
+  const [begun, setBegun] = useState<{ id: string | null } | null>(null);
+  const [turnedAway, setTurnedAway] = useState<Raw<P> | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const keep = useKeep();
+  const taken = allOf(visit.looks, protocol, moment);
   const [blank] = useState(() => {
     // A second reading is taken where the first was: like is only compared with like.
     const position = (again ? taken.at(-1)?.raw.position : undefined) ?? allowedPositions(view, protocol)[0];
@@ -54,25 +53,33 @@ export function useLook<P extends ProtocolId>(view: ClientView, protocol: P, opt
       ...options.start,
     } as Partial<Raw<P>>);
   });
-  // What newer versions of a protocol ask in addition is not observed in an older record.
-  const [raw, setRaw] = useState<Raw<P>>(initial ? { ...blank, ...initial.raw } : blank);
-  const [error, setError] = useState<string | null>(null);
-  const keep = useKeep();
-  const record = useRef<{ id: string | null; revision: number; takenAt: string | null }>({
-    id: initial?.id ?? null,
-    revision: visit.looks.find(({ id }) => id === initial?.id)?.revision ?? 0,
-    takenAt: initial?.takenAt ?? null,
-  });
+  const found =
+    options.pick === undefined
+      ? (taken.filter(({ raw }) => (raw.again === true) === again).at(-1) ?? null)
+      : options.pick;
+  const id = begun ? begun.id : (found?.id ?? null);
+  const record = (visit.looks.find((look) => look.id === id) ?? null) as (LookRecord<P> & { revision: number }) | null;
+  // What newer versions of a protocol ask in addition is not observed in an older record. What was refused stays to be put right.
+  const raw: Raw<P> = turnedAway ?? (record ? { ...blank, ...record.raw } : blank);
+
+  // Saved twice before the page is drawn again, the second stands on the first.
+  const last = useRef({ id, revision: record?.revision ?? 0, takenAt: record?.takenAt ?? null });
+  useEffect(() => {
+    last.current = { id, revision: record?.revision ?? 0, takenAt: record?.takenAt ?? null };
+  }, [id, record?.revision, record?.takenAt]);
 
   const save = useCallback(
     (next: Raw<P>) => {
-      setRaw(next);
-      const now = record.current;
-      now.id ??= newId();
+      const now = last.current;
+      if (now.id === null) {
+        now.id = newId();
+        setBegun({ id: now.id });
+      }
       now.takenAt ??= new Date().toISOString();
-      const revision = now.revision;
+      const { revision } = now;
       // The outbox keeps the order, so the revision the server will give is known before it answers.
       now.revision += 1;
+      setTurnedAway(null);
       void keep('look.save', {
         lookId: now.id,
         visitId: visit.id,
@@ -83,19 +90,17 @@ export function useLook<P extends ProtocolId>(view: ClientView, protocol: P, opt
         revision,
       }).then((outcome) => {
         setError(outcome.state === 'refused' ? outcome.why : null);
-        if (outcome.state === 'conflict') now.revision = outcome.revision ?? now.revision;
-        // What was refused did not move the record on: the next change stands on the one before it.
-        if (outcome.state === 'refused') now.revision = Math.max(0, now.revision - 1);
+        if (outcome.state === 'refused') setTurnedAway(next);
       });
     },
     [visit.id, protocol, moment, keep],
   );
 
   const beginAgain = useCallback(() => {
-    record.current = { id: null, revision: 0, takenAt: null };
-    setRaw(blank);
+    setBegun({ id: null });
+    setTurnedAway(null);
     setError(null);
-  }, [blank]);
+  }, []);
 
   return { raw, save, error, beginAgain };
 }

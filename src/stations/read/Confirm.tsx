@@ -11,6 +11,13 @@ import { Field, Select, TextArea } from '@/parts/Field';
 import { say } from '@/parts/say';
 import { type ClientView } from '../view';
 
+/** An intent as it is being chosen. */
+export interface IntentDraft {
+  intent?: IntentId;
+  side?: 'left' | 'right';
+  ownLine?: string;
+}
+
 /** One intent for today, with a line of the coach's own; what is confirmed goes to Sequence with the findings. */
 export function Confirm({
   view,
@@ -18,7 +25,8 @@ export function Confirm({
   snapshot,
   changed,
   intent,
-  setIntent,
+  draft,
+  setDraft,
 }: {
   view: ClientView;
   likely: Likely;
@@ -26,13 +34,16 @@ export function Confirm({
   /** The reading is no longer the one that was confirmed. */
   changed: boolean;
   intent: IntentId;
-  setIntent: (intent: IntentId) => void;
+  /** What was chosen and typed and is not confirmed yet. */
+  draft: IntentDraft;
+  setDraft: (draft: IntentDraft | null) => void;
 }) {
   const visit = view.visit!;
   const before = visit.reading;
   const suggested = likely.shown[0] ?? null;
-  const [side, setSide] = useState<'left' | 'right' | null>(before?.side ?? suggested?.side ?? null);
-  const [ownLine, setOwnLine] = useState(before?.ownLine ?? '');
+  const side = draft.side ?? before?.side ?? suggested?.side ?? null;
+  const ownLine = draft.ownLine ?? before?.ownLine ?? '';
+  const change = (part: IntentDraft) => setDraft({ ...draft, ...part });
   const [error, setError] = useState<string | null>(null);
   const keep = useKeep();
   const needsSide = intent === 'openOneSide';
@@ -44,6 +55,8 @@ export function Confirm({
       setError('Which side should open? Choose left or right.');
       return;
     }
+    // The page shows it as confirmed with the press; a refusal brings back what was typed.
+    setDraft(null);
     const outcome = await keep('reading.confirm', {
       readingId: newId(),
       visitId: visit.id,
@@ -55,11 +68,9 @@ export function Confirm({
         snapshot,
       },
     });
-    if (outcome.state === 'refused') setError(outcome.why);
-    else {
-      setError(null);
-      say(`Intent confirmed: ${intentInWords(intent, side ?? undefined)}.`);
-    }
+    setError(outcome.state === 'refused' ? outcome.why : null);
+    if (outcome.state === 'refused') setDraft({ intent, ownLine, ...(side ? { side } : {}) });
+    else say(`Intent confirmed: ${intentInWords(intent, side ?? undefined)}.`);
   };
 
   return (
@@ -73,7 +84,7 @@ export function Confirm({
           hint={suggested ? `Suggested by “${suggested.pattern.name}”.` : 'Nothing suggested; choose one.'}
         >
           {(ids) => (
-            <Select {...ids} value={intent} onChange={(event) => setIntent(event.target.value as IntentId)}>
+            <Select {...ids} value={intent} onChange={(event) => change({ intent: event.target.value as IntentId })}>
               {intentIds.map((id) => (
                 <option key={id} value={id}>
                   {intentInWords(id, side ?? undefined)}
@@ -90,11 +101,13 @@ export function Confirm({
               { value: 'left', label: 'Left' },
               { value: 'right', label: 'Right' },
             ]}
-            onChange={setSide}
+            onChange={(next) => change({ side: next })}
           />
         )}
         <Field label="Your own line" hint="What you would tell a colleague.">
-          {(ids) => <TextArea {...ids} rows={2} value={ownLine} onChange={(event) => setOwnLine(event.target.value)} />}
+          {(ids) => (
+            <TextArea {...ids} rows={2} value={ownLine} onChange={(event) => change({ ownLine: event.target.value })} />
+          )}
         </Field>
       </div>
       {lead && (

@@ -1,8 +1,8 @@
 'use client';
 
 import { Check, Minus, Plus, X } from 'lucide-react';
-import { type ReactNode } from 'react';
-import { type JudgedFinding, type Judgement, findingTable, severityInWords } from '@/core/read';
+import { type ReactNode, useState } from 'react';
+import { type FindingId, type JudgedFinding, type Judgement, findingTable, severityInWords } from '@/core/read';
 import { protocols } from '@/core/look';
 
 const icon = 'grid size-11 shrink-0 place-items-center rounded-one hover:bg-leaf disabled:text-line';
@@ -17,7 +17,7 @@ export function FindingsList({
   clientId: string;
   judge: (judgement: Judgement) => void;
 }) {
-  const there = findings.filter(({ severity, verdict }) => severity > 0 || verdict !== 'as read');
+  const there = useSteadyOrder(findings.filter(({ severity, verdict }) => severity > 0 || verdict !== 'as read'));
   const explained = findings.filter((finding) => finding.explained && !there.includes(finding));
   const absent = findings.filter((finding) => !finding.explained && !there.includes(finding));
   return (
@@ -29,11 +29,9 @@ export function FindingsList({
         They go to Sequence with the intent. A rejected one leaves the reading as if it had not been looked for.
       </p>
       <ul className="mt-2">
-        {[...there]
-          .sort((a, b) => b.severity - a.severity)
-          .map((finding) => (
-            <Row key={finding.id} finding={finding} clientId={clientId} judge={judge} />
-          ))}
+        {there.map((finding) => (
+          <Row key={finding.id} finding={finding} clientId={clientId} judge={judge} />
+        ))}
       </ul>
       {absent.length > 0 && (
         <p className="mt-3 text-ink2">
@@ -47,6 +45,19 @@ export function FindingsList({
       )}
     </section>
   );
+}
+
+/**
+ * The marked ones first, as they were when the page was opened: a finding stays under the finger that changes it, and one that
+ * comes later is put at the end.
+ */
+function useSteadyOrder(findings: readonly JudgedFinding[]): JudgedFinding[] {
+  const [order, setOrder] = useState<readonly FindingId[]>(() =>
+    [...findings].sort((a, b) => b.severity - a.severity).map(({ id }) => id),
+  );
+  const more = findings.map(({ id }) => id).filter((id) => !order.includes(id));
+  if (more.length > 0) setOrder([...order, ...more]);
+  return [...order, ...more].flatMap((id) => findings.find((finding) => finding.id === id) ?? []);
 }
 
 function Row({

@@ -1,17 +1,19 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { baseMap } from '@/core/look';
-import { type IntentId, evenId, wantedRegions } from '@/core/read';
+import { evenId, wantedRegions } from '@/core/read';
 import { listed } from '@/core/reasons';
 import { schools } from '@/core/schools';
 import { LinkButton } from '@/parts/Button';
 import { Fold } from '@/parts/Fold';
 import { EmptyState, Notice } from '@/parts/Notice';
+import { useKeptValue } from '@/parts/useKept';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
+import { useShown } from '../useShown';
 import { type ClientView } from '../view';
-import { Confirm } from './Confirm';
+import { Confirm, type IntentDraft } from './Confirm';
 import { FindingsList } from './FindingsList';
 import { PatternBlock } from './PatternBlock';
 import { Even, NotLookedFor, Settle } from './Settle';
@@ -19,7 +21,8 @@ import { WhatIf } from './WhatIf';
 import { useReading } from './useReading';
 
 /** Read: findings become patterns, for and against in the open; the coach confirms one intent. */
-export function ReadStation({ view }: { view: ClientView }) {
+export function ReadStation({ view: served }: { view: ClientView }) {
+  const view = useShown(served);
   const { visit } = view;
   if (!visit) {
     return (
@@ -45,7 +48,9 @@ function Reading({ view }: { view: ClientView }) {
   const { shown, hinted, tie, notLookedFor } = likely;
   const even = shown[0]?.pattern.id === evenId;
   const visit = view.visit!;
-  const [intent, setIntent] = useState<IntentId>(visit.reading?.intent ?? shown[0]?.pattern.intent ?? 'keepItVaried');
+  // Chosen and not yet confirmed, it is kept here: it survives leaving the page.
+  const [draft, setDraft] = useKeptValue<IntentDraft>(`kokyu.intent.${visit.id}`);
+  const intent = draft?.intent ?? visit.reading?.intent ?? shown[0]?.pattern.intent ?? 'keepItVaried';
   const side = shown[0]?.side ?? visit.reading?.side ?? 'left';
   const wanted = useMemo(() => wantedRegions(intent, side), [intent, side]);
   const rest = scores.filter(
@@ -113,7 +118,8 @@ function Reading({ view }: { view: ClientView }) {
             snapshot={snapshot}
             changed={changes.length > 0}
             intent={intent}
-            setIntent={setIntent}
+            draft={draft ?? {}}
+            setDraft={setDraft}
           />
           <FindingsList findings={all} clientId={view.id} judge={judge} />
           {error && (

@@ -20,29 +20,24 @@ const patternNames = Object.fromEntries(patterns.map(({ id, name }) => [id, name
 /** The reading of today's looks as the coach left the findings: derived anew at every change, never stored. */
 export function useReading(view: ClientView) {
   const visit = view.visit!;
-  const [made, setMade] = useState<Judgement[]>([]);
   const [error, setError] = useState<string | null>(null);
   const keep = useKeep();
   const { answers } = view.known.profile;
 
   const reading = useMemo(() => {
-    const { all, read } = judgeFindings(readFindings(visit.looks, answers), [...visit.judgements, ...made]);
+    const { all, read } = judgeFindings(readFindings(visit.looks, answers), visit.judgements);
     const scores = scorePatterns(read);
     const likely = likelyPatterns(scores, read);
     return { all, read, scores, likely, snapshot: snapshotOf(read, likely.shown) };
-  }, [visit.looks, visit.judgements, answers, made]);
+  }, [visit.looks, visit.judgements, answers]);
 
   const before: ReadingSnapshot | null = visit.reading?.snapshot ?? null;
   const changes = before ? readingChanges(before, reading.snapshot, patternNames) : [];
 
-  const judge = (judgement: Judgement) => {
-    setMade((list) => [...list, judgement]);
-    void keep('finding.judge', { judgementId: newId(), visitId: visit.id, judgement }).then((outcome) => {
-      if (outcome.state !== 'refused') return setError(null);
-      setError(outcome.why);
-      setMade((list) => list.filter((one) => one !== judgement));
-    });
-  };
+  const judge = (judgement: Judgement) =>
+    void keep('finding.judge', { judgementId: newId(), visitId: visit.id, judgement }).then((outcome) =>
+      setError(outcome.state === 'refused' ? outcome.why : null),
+    );
 
   return { ...reading, changes, judge, error };
 }

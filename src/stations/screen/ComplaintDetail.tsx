@@ -15,7 +15,7 @@ export function ComplaintDetail({ view }: { view: ClientView }) {
   const desk = useFact(view.id, 'longDesk', latest.longDesk, { shownHere: false });
   // Taps come faster than answers and a slider is dragged through every step: what it came to rest at is one fact, kept at the
   // latest when the page goes away.
-  const { value: now, change } = useDraft<Complaint>(complaint, (next) => void detail.record(next));
+  const { value: now, change } = useDraft<Complaint>(complaint, detail.record, { typed: false });
   return (
     <div className="space-y-3">
       <TickChips

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import {
   type Answer,
   type AnswerDetail,
@@ -105,19 +105,8 @@ function Row({ view, condition }: { view: ClientView; condition: Condition & { i
   const answer = view.known.profile.answers[condition.id];
   const { record, error } = useFact(view.id, key, view.known.latest[key]);
   const value = answer?.value ?? 'unknown';
-  const save = (next: { value: AnswerValue } & AnswerDetail) => record(next);
-  // A second detail tapped before the first came back is added to it, not put in its place.
-  const told = useRef<AnswerDetail>(answer?.detail ?? {});
-  const underway = useRef(0);
-  useEffect(() => {
-    // What comes back while another is on its way does not know of that one yet.
-    if (underway.current === 0) told.current = answer?.detail ?? {};
-  }, [answer?.recordId, answer?.detail]);
-  const add = (detail: AnswerDetail) => {
-    told.current = { ...told.current, ...detail };
-    underway.current += 1;
-    void save({ value: 'yes', ...told.current }).finally(() => (underway.current -= 1));
-  };
+  // The view holds what was said here at once: a second detail is added to the first, whatever the server has by then.
+  const add = (detail: AnswerDetail) => record({ value: 'yes', ...answer?.detail, ...detail });
   return (
     <li className="border-t border-rule py-2">
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
@@ -131,7 +120,7 @@ function Row({ view, condition }: { view: ClientView; condition: Condition & { i
           choices={choices.map((choice) =>
             choice.value === 'unknown' ? { ...choice, label: <span aria-label="Unknown">?</span> } : choice,
           )}
-          onChange={(next) => void save({ value: next, ...(next === 'yes' ? answer?.detail : {}) })}
+          onChange={(next) => void record({ value: next, ...(next === 'yes' ? answer?.detail : {}) })}
         />
       </div>
       {value === 'yes' && condition.detail !== 'none' && (
@@ -155,7 +144,7 @@ function Notes({
 }: {
   condition: ConditionId;
   answer: Answer;
-  save: (detail: AnswerDetail) => void;
+  save: (detail: AnswerDetail) => unknown;
 }) {
   const { detail } = answer;
   const clearable = gateTable.some((row) => row.condition === condition && row.clearable.length > 0);
@@ -189,7 +178,7 @@ function Detail({
   condition: Condition;
   answer: Answer;
   today: string;
-  save: (detail: AnswerDetail) => void;
+  save: (detail: AnswerDetail) => unknown;
 }) {
   const { detail } = answer;
   if (condition.detail === 'pregnancy week') {
@@ -288,10 +277,10 @@ function DetailInput({
   label: string;
   type: 'number' | 'date' | 'text';
   initial: string;
-  save: (text: string) => void;
+  save: (text: string) => unknown;
   hint?: string;
 }) {
-  const { value, change, commit } = useDraft(initial, save, 900);
+  const { value, change, commit } = useDraft(initial, save, { waitMs: 900 });
   const [error, setError] = useState<string | null>(null);
   return (
     <div className="mt-1 max-w-72">

@@ -1,6 +1,5 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
 import { type Fact, type FactKey } from '@/core/safety';
 import { Field, TextArea, TextInput } from '@/parts/Field';
 import { useDraft } from '@/parts/useDraft';
@@ -26,13 +25,7 @@ export function FactText({
 }) {
   const stored = typeof latest?.value === 'string' ? latest.value : '';
   const { record, error } = useFact(clientId, factKey, latest);
-  const { value, change, commit, replace } = useDraft(stored, (next) => void record(next));
-  const focused = useRef(false);
-
-  // What another window wrote shows up here, unless someone is typing in this one or this one's words were refused.
-  useEffect(() => {
-    if (!focused.current && !error) replace(stored);
-  }, [stored, error, replace]);
+  const { value, change, commit } = useDraft(stored, record);
 
   const Control = lines > 1 ? TextArea : TextInput;
   return (
@@ -43,12 +36,8 @@ export function FactText({
           {...(lines > 1 ? { rows: lines } : {})}
           value={value}
           placeholder={placeholder}
-          onFocus={() => (focused.current = true)}
           onChange={(event: { target: { value: string } }) => change(event.target.value)}
-          onBlur={() => {
-            focused.current = false;
-            commit();
-          }}
+          onBlur={commit}
         />
       )}
     </Field>

@@ -9,6 +9,7 @@ import { useDraft } from '@/parts/useDraft';
 import { BeginVisit } from '../BeginVisit';
 import { EmergencyStop } from '../PathStop';
 import { StationHead } from '../StationHead';
+import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 import { ComplaintDetail } from './ComplaintDetail';
 import { Conditions } from './Conditions';
@@ -20,7 +21,8 @@ import { WhatChanged } from './WhatChanged';
 import { useFact } from './useFact';
 
 /** Screen: why they came, today's signs, what is off limits, consent to touch. */
-export function ScreenStation({ view }: { view: ClientView }) {
+export function ScreenStation({ view: served }: { view: ClientView }) {
+  const view = useShown(served);
   if (view.path.state === 'emergency') return <EmergencyStop view={view} />;
   return (
     <>
@@ -90,7 +92,9 @@ function Birthday({ view }: { view: ClientView }) {
   const { birthDay, guardianConsent } = view.known.profile;
   const { record, error } = useFact(view.id, 'birthDay', view.known.latest.birthDay);
   const guardian = useFact(view.id, 'guardian', view.known.latest.guardian, { shownHere: false });
-  const { value, change, commit } = useDraft(birthDay ?? '', (day) => void record(day === '' ? null : day), 1200);
+  const { value, change, commit } = useDraft(birthDay ?? '', (day) => record(day === '' ? null : day), {
+    waitMs: 1200,
+  });
   const age = ageOn(birthDay, view.today);
   return (
     <div className="flex flex-wrap items-end gap-4">

@@ -2,6 +2,7 @@
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { type Fact, conditionIds } from '@/core/safety';
 import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
+import { Shown } from '../shown.fixtures';
 import { clientView, fact } from '../view.fixtures';
 import { Conditions } from './Conditions';
 import { Signs } from './Signs';
@@ -26,7 +27,7 @@ describe('today’s signs', () => {
   const neither = [fact('answer:pregnancy', { value: 'no' }), fact('answer:recentBirth', { value: 'no' })];
 
   test('who could have signs of their own is asked before “none” can be said', async () => {
-    const first = render(<Signs view={viewOf()} />);
+    const first = render(<Shown view={viewOf()}>{(view) => <Signs view={view} />}</Shown>);
     expect((screen.getByRole('button', { name: 'None of these today' }) as HTMLButtonElement).disabled).toBe(true);
     await click('Neither');
     expect(values()).toEqual([
@@ -34,23 +35,27 @@ describe('today’s signs', () => {
       ['answer:recentBirth', { value: 'no' }],
     ]);
     first.unmount();
-    render(<Signs view={viewOf([neither[1]!])} />);
+    render(<Shown view={viewOf([neither[1]!])}>{(view) => <Signs view={view} />}</Shown>);
     await click('Pregnant');
     expect(values().at(-1)).toEqual(['answer:pregnancy', { value: 'yes' }]);
   });
 
   test('told after the signs, pregnancy opens them again', () => {
     const asked = [fact('emergency', { present: [] }), fact('redFlags', { present: [] })];
-    const before = render(<Signs view={viewOf([...neither, ...asked])} />);
+    const before = render(<Shown view={viewOf([...neither, ...asked])}>{(view) => <Signs view={view} />}</Shown>);
     expect(screen.getByText('Asked today: none.')).toBeTruthy();
     before.unmount();
-    render(<Signs view={viewOf([...neither, ...asked, fact('answer:pregnancy', { value: 'yes', weekOnDay: 30 })])} />);
+    render(
+      <Shown view={viewOf([...neither, ...asked, fact('answer:pregnancy', { value: 'yes', weekOnDay: 30 })])}>
+        {(view) => <Signs view={view} />}
+      </Shown>,
+    );
     expect(screen.queryByText('Asked today: none.')).toBeNull();
     expect(screen.getByText('reduced movements of the baby')).toBeTruthy();
   });
 
   test('none of these answers both lists at once', async () => {
-    render(<Signs view={viewOf(neither)} />);
+    render(<Shown view={viewOf(neither)}>{(view) => <Signs view={view} />}</Shown>);
     await click('None of these today');
     expect(values()).toEqual([
       ['emergency', { present: [] }],
@@ -59,7 +64,7 @@ describe('today’s signs', () => {
   });
 
   test('an emergency sign shows what to do before anything is logged, with the number to call', async () => {
-    render(<Signs view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <Signs view={view} />}</Shown>);
     await click(/crushing|chest pain/i);
     const dialog = screen.getByRole('alertdialog');
     expect(within(dialog).getByText('Stop. Call 999.')).toBeTruthy();
@@ -75,15 +80,21 @@ describe('today’s signs', () => {
 
   test('signs of pregnancy are asked only of somebody who is', () => {
     const labels = () => screen.getAllByRole('button').map(({ textContent }) => textContent ?? '');
-    const shown = render(<Signs view={viewOf(neither)} />);
+    const shown = render(<Shown view={viewOf(neither)}>{(view) => <Signs view={view} />}</Shown>);
     const plain = labels();
     shown.unmount();
-    render(<Signs view={viewOf([fact('answer:pregnancy', { value: 'yes', weekOnDay: 20 })])} />);
+    render(
+      <Shown view={viewOf([fact('answer:pregnancy', { value: 'yes', weekOnDay: 20 })])}>
+        {(view) => <Signs view={view} />}
+      </Shown>,
+    );
     expect(labels().length).toBeGreaterThan(plain.length);
   });
 
   test('a red flag can be taken back; cleared only with a clinician and a reason, both kept', async () => {
-    const shown = render(<Signs view={viewOf([fact('emergency', { present: [] })])} />);
+    const shown = render(
+      <Shown view={viewOf([fact('emergency', { present: [] })])}>{(view) => <Signs view={view} />}</Shown>,
+    );
     const [flag] = within(screen.getByLabelText('Red flags')).getAllByRole('button');
     await doing(() => fireEvent.click(flag!));
     const { factId, value } = facts()[0]!.payload;
@@ -93,7 +104,7 @@ describe('today’s signs', () => {
     shown.unmount();
 
     const flagged = viewOf([fact('emergency', { present: [] }), fact('redFlags', value)]);
-    const before = render(<Signs view={flagged} />);
+    const before = render(<Shown view={flagged}>{(view) => <Signs view={view} />}</Shown>);
     expect(screen.queryByRole('button', { name: 'None of these today' })).toBeNull();
     answerWith({ state: 'refused', code: 'does not fit', why: 'Name the clinician who cleared it.' });
     fireEvent.change(screen.getByLabelText('Why going on is all right'), { target: { value: 'Seen yesterday' } });
@@ -101,7 +112,7 @@ describe('today’s signs', () => {
     expect(screen.getByText('Name the clinician who cleared it.')).toBeTruthy();
     expect((screen.getByLabelText('Why going on is all right') as HTMLTextAreaElement).value).toBe('Seen yesterday');
     before.unmount();
-    render(<Signs view={flagged} />);
+    render(<Shown view={flagged}>{(view) => <Signs view={view} />}</Shown>);
     expect((screen.getByLabelText('Why going on is all right') as HTMLTextAreaElement).value).toBe('Seen yesterday');
     answerWith({ state: 'saved', at: '' });
     fireEvent.change(screen.getByLabelText('Clinician who cleared it'), { target: { value: 'Dr Wharf' } });
@@ -114,7 +125,11 @@ describe('today’s signs', () => {
 
 describe('conditions', () => {
   test('what is left of a group is answered “no” in one tap, and all of it taken back in one', async () => {
-    render(<Conditions view={viewOf([fact('answer:pregnancy', { value: 'yes', weekOnDay: 20 })])} />);
+    render(
+      <Shown view={viewOf([fact('answer:pregnancy', { value: 'yes', weekOnDay: 20 })])}>
+        {(view) => <Conditions view={view} />}
+      </Shown>,
+    );
     const rest = screen.getAllByRole('button', { name: /^(All of these|The other \d+): no$/ });
     await doing(() => fireEvent.click(rest[0]!));
     const made = facts().map(({ payload }) => payload.factId);
@@ -129,7 +144,7 @@ describe('conditions', () => {
 
   test('each answer knows which one it was based on, so that an edit made elsewhere is noticed', async () => {
     const before = fact('answer:pregnancy', { value: 'no' });
-    render(<Conditions view={viewOf([before])} />);
+    render(<Shown view={viewOf([before])}>{(view) => <Conditions view={view} />}</Shown>);
     const group = screen.getByRole('radiogroup', { name: 'Pregnant now?' });
     await doing(() => fireEvent.click(within(group).getByRole('radio', { name: 'Yes' })));
     await doing(() => fireEvent.click(within(group).getByRole('radio', { name: 'Unknown' })));
@@ -139,7 +154,9 @@ describe('conditions', () => {
 
   test('a week that is no week gets one sentence and stays typed', async () => {
     jest.useFakeTimers();
-    render(<Conditions view={viewOf([fact('answer:pregnancy', { value: 'yes' })])} />);
+    render(
+      <Shown view={viewOf([fact('answer:pregnancy', { value: 'yes' })])}>{(view) => <Conditions view={view} />}</Shown>,
+    );
     answerWith({ state: 'refused', code: 'does not fit', why: 'A week of pregnancy lies between 1 and 42.' });
     const field = screen.getByLabelText('Week of pregnancy today') as HTMLInputElement;
     fireEvent.change(field, { target: { value: '55' } });
@@ -151,7 +168,7 @@ describe('conditions', () => {
 
   test('a detail tapped while others are on their way is added to them, whatever comes back meanwhile', async () => {
     const told = (detail: object) => viewOf([fact('answer:recentBirth', { value: 'yes', ...detail })]);
-    const shown = render(<Conditions view={told({})} />);
+    const shown = render(<Shown view={told({})}>{(view) => <Conditions view={view} />}</Shown>);
     const day = screen.getByLabelText('Day of the birth') as HTMLInputElement;
     // The server takes its time: nothing comes back before it is let.
     let answer = () => undefined as void;
@@ -166,7 +183,7 @@ describe('conditions', () => {
     const kind = () => within(screen.getByRole('radiogroup', { name: 'Kind of birth' }));
     await doing(() => fireEvent.click(kind().getByRole('radio', { name: 'Caesarean' })));
     // The first answer comes back, not knowing of the second.
-    shown.rerender(<Conditions view={told({ date: '2026-10-20' })} />);
+    shown.rerender(<Shown view={told({ date: '2026-10-20' })}>{(view) => <Conditions view={view} />}</Shown>);
     const note = screen.getAllByLabelText('Note')[0]!;
     fireEvent.change(note, { target: { value: 'twins' } });
     await doing(() => fireEvent.blur(note));
@@ -176,7 +193,7 @@ describe('conditions', () => {
   });
 
   test('every condition can be answered by name', () => {
-    render(<Conditions view={viewOf()} />);
+    render(<Shown view={viewOf()}>{(view) => <Conditions view={view} />}</Shown>);
     expect(screen.getAllByRole('radiogroup')).toHaveLength(conditionIds.length);
   });
 });

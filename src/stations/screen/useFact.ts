@@ -16,13 +16,12 @@ export function useFact(
   { shownHere = true }: { shownHere?: boolean } = {},
 ) {
   const mounted = useMounted();
-  const basedOn = useRef(latest?.id ?? null);
   const [error, setError] = useState<string | null>(null);
-  const latestId = latest?.id ?? null;
-
+  // What was said in this window is in the view at once: the newest fact it shows is the one this builds on.
+  const basedOn = useRef(latest?.id ?? null);
   useEffect(() => {
-    basedOn.current = latestId;
-  }, [latestId]);
+    basedOn.current = latest?.id ?? null;
+  }, [latest?.id]);
 
   const record = useCallback(
     async (value: unknown): Promise<string | null> => {

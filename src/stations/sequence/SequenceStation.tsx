@@ -24,6 +24,7 @@ import { EmptyState } from '@/parts/Notice';
 import { say } from '@/parts/say';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
+import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 import { LeftOut } from './Asking';
 import { WhatWouldChange } from './WhatWouldChange';
@@ -35,7 +36,7 @@ import { RequestBar } from './RequestBar';
 import { Problems, TotalsLine, WorthLine } from './PlanLines';
 import { ScoreEditor } from './ScoreEditor';
 import { useEdits, useUndoKeys } from './useEdits';
-import { measuredBreath, planContext, usePlan, usePlanner, withBreaths } from './usePlan';
+import { useMeasuredBreath, usePlan, usePlanContext, usePlanner, withBreaths } from './usePlan';
 import { scoreItems } from './words';
 
 export { cadencesInWords, doseInWords } from './words';
@@ -49,7 +50,8 @@ const Printed = memo(PrintSheet);
 const Worth = memo(WorthLine);
 
 /** Sequence: drills for the intent, in an order that fits the time, with a reason for each and for each that is absent. */
-export function SequenceStation({ view }: { view: ClientView }) {
+export function SequenceStation({ view: served }: { view: ClientView }) {
+  const view = useShown(served);
   const { visit } = view;
   if (!visit) {
     return (
@@ -78,8 +80,8 @@ function Planning({ view }: { view: ClientView }) {
   const { plan, error, change, edit, undo, redo } = usePlan(view);
   const planner = usePlanner();
   const deeper = usePlanner();
-  const context = useMemo(() => planContext(view), [view]);
-  const measured = useMemo(() => measuredBreath(view), [view]);
+  const context = usePlanContext(view);
+  const measured = useMeasuredBreath(view);
   const drills = useMemo(() => allDrills(context), [context]);
   const lead = leadSchoolFor(reading.patterns, view.settings.homeSchool);
   const [request, setRequest] = useState<PlanRequest>(

@@ -1,9 +1,9 @@
 'use client';
 
 import { type Remote, wrap } from 'comlink';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type MeasuredBreath } from '@/core/cadence';
-import { allOf, baseMap, bestGrades, newest, rateOf } from '@/core/look';
+import { type LookRecord, allOf, baseMap, bestGrades, newest, rateOf } from '@/core/look';
 import { conditionIds } from '@/core/safety';
 import { type Plan, type PlanContext, type PlanItem, seenEffects } from '@/core/sequence';
 import { estimateYields, evenYields } from '@/core/trunk';
@@ -27,6 +27,20 @@ export function planContext(view: ClientView): PlanContext {
   };
 }
 
+/** The same context from one edit of the plan to the next: what is worked out from it need not be worked out anew. */
+export function usePlanContext(view: ClientView): PlanContext {
+  const { gates, stopped, planning, visit } = view;
+  const { answers } = view.known.profile;
+  // All that planContext reads of the view; the plan itself is not among it.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  return useMemo(() => planContext(view), [gates, stopped, planning, answers, visit?.looks, visit?.reading]);
+}
+
+export function useMeasuredBreath(view: ClientView): MeasuredBreath {
+  const looks = view.visit?.looks;
+  return useMemo(() => measuredBreath(looks ?? []), [looks]);
+}
+
 /** The planner in its worker, started when first needed. */
 export function usePlanner(): () => Remote<PlanWorker> {
   const held = useRef<{ worker: Worker; remote: Remote<PlanWorker> } | null>(null);
@@ -47,8 +61,7 @@ export function usePlanner(): () => Remote<PlanWorker> {
 }
 
 /** What was measured of the client's own breath today, for the comfort of a cadence. */
-export function measuredBreath(view: ClientView): MeasuredBreath {
-  const looks = view.visit?.looks ?? [];
+export function measuredBreath(looks: readonly LookRecord[]): MeasuredBreath {
   const quiet = newest(looks, 'quietLook', 'before');
   // One taken a second time may have no seconds yet.
   const exhale = allOf(looks, 'exhale', 'before').findLast(({ raw }) => raw.seconds.length > 0);
@@ -61,34 +74,45 @@ export function measuredBreath(view: ClientView): MeasuredBreath {
 
 const mostUndo = 100;
 
-/** The visit's plan on the screen: every change is saved at once and can be undone. */
+/** Steps of a plan that can be gone back and on, by visit: leaving the page does not take them away. */
+interface Steps {
+  past: Plan[];
+  future: Plan[];
+}
+const stepsOf = new Map<string, Steps>();
+const noSteps: Steps = { past: [], future: [] };
+
+/** The visit's plan as this browser last left it, in whichever tab: every change is saved at once and can be undone. */
 export function usePlan(view: ClientView) {
   const stored = view.visit?.plan ?? null;
-  const [plan, setPlan] = useState<Plan | null>(stored?.plan ?? null);
-  const [error, setError] = useState<string | null>(null);
-  const [steps, setSteps] = useState({ back: 0, on: 0 });
-  const record = useRef({ id: stored?.id ?? null, revision: stored?.revision ?? 0 });
-  const past = useRef<Plan[]>([]);
-  const future = useRef<Plan[]>([]);
-  const now = useRef(plan);
   const visitId = view.visit?.id;
+  const [turnedAway, setTurnedAway] = useState<Plan | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const [steps, setSteps] = useState<Steps>((visitId && stepsOf.get(visitId)) || noSteps);
+  // What was refused stays to be put right.
+  const plan = turnedAway ?? stored?.plan ?? null;
+  // Edited twice before the page is drawn again, the second edit stands on the first.
+  const now = useRef({ plan, steps, id: stored?.id ?? null, revision: stored?.revision ?? 0 });
+  useEffect(() => {
+    now.current = { ...now.current, plan, id: stored?.id ?? null, revision: stored?.revision ?? 0 };
+  }, [plan, stored?.id, stored?.revision]);
   const keep = useKeep();
 
   const show = useCallback(
-    (next: Plan) => {
-      now.current = next;
-      setPlan(next);
-      setSteps({ back: past.current.length, on: future.current.length });
+    (next: Plan, walked: Steps) => {
+      const own = now.current;
+      own.plan = next;
+      own.steps = walked;
+      setSteps(walked);
       if (!visitId) return;
-      const own = record.current;
+      stepsOf.set(visitId, walked);
       own.id ??= newId();
-      const revision = own.revision;
+      const { revision } = own;
       own.revision += 1;
+      setTurnedAway(null);
       void keep('plan.save', { planId: own.id, visitId, plan: next, revision }).then((outcome) => {
         setError(outcome.state === 'refused' ? outcome.why : null);
-        if (outcome.state === 'conflict') own.revision = outcome.revision ?? own.revision;
-        // What was refused did not move the plan on: the next change stands on the one before it.
-        if (outcome.state === 'refused') own.revision = Math.max(0, own.revision - 1);
+        if (outcome.state === 'refused') setTurnedAway(next);
       });
     },
     [visitId, keep],
@@ -96,38 +120,41 @@ export function usePlan(view: ClientView) {
 
   const change = useCallback(
     (next: Plan) => {
-      if (now.current) past.current = [...past.current.slice(1 - mostUndo), now.current];
-      future.current = [];
-      show(next);
+      const { plan: before, steps: walked } = now.current;
+      show(next, { past: before ? [...walked.past.slice(1 - mostUndo), before] : walked.past, future: [] });
     },
     [show],
   );
 
   const undo = useCallback(() => {
-    const before = past.current.at(-1);
-    if (!before || !now.current) return;
-    past.current = past.current.slice(0, -1);
-    future.current = [...future.current, now.current];
-    show(before);
+    const { plan: current, steps: walked } = now.current;
+    const before = walked.past.at(-1);
+    if (before && current) show(before, { past: walked.past.slice(0, -1), future: [...walked.future, current] });
   }, [show]);
 
   const redo = useCallback(() => {
-    const next = future.current.at(-1);
-    if (!next || !now.current) return;
-    future.current = future.current.slice(0, -1);
-    past.current = [...past.current, now.current];
-    show(next);
+    const { plan: current, steps: walked } = now.current;
+    const next = walked.future.at(-1);
+    if (next && current) show(next, { past: [...walked.past, current], future: walked.future.slice(0, -1) });
   }, [show]);
 
   /** Edits go through here, so that they work on the plan as it is now and need not be made anew when it changes. */
   const edit = useCallback(
     (make: (items: PlanItem[]) => PlanItem[]) => {
-      if (now.current) change({ ...now.current, items: make(now.current.items) });
+      const { plan: current } = now.current;
+      if (current) change({ ...current, items: make(current.items) });
     },
     [change],
   );
 
-  return { plan, error, change, edit, undo: steps.back > 0 ? undo : null, redo: steps.on > 0 ? redo : null };
+  return {
+    plan,
+    error,
+    change,
+    edit,
+    undo: steps.past.length > 0 ? undo : null,
+    redo: steps.future.length > 0 ? redo : null,
+  };
 }
 
 /** An item moved to another place. @example moved(items, 'a', 0)[0].id // 'a' */

@@ -1,11 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { type Settings } from '@/core/record';
+import { type Settings, settingsWith } from '@/core/record';
 import { commonPractice, setByYou } from '@/core/reasons';
 import { type GateLimits, defaultLimits, limitNames } from '@/core/safety';
 import { schoolIds, schools } from '@/core/schools';
-import { useKeep } from '@/keep';
+import { useKeep, useSaid } from '@/keep';
 import { LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { Field, Select, TextInput } from '@/parts/Field';
@@ -21,11 +21,13 @@ function useSetting<K extends keyof Settings>(key: K) {
   const save = async (value: Settings[K]) => {
     const outcome = await keep('settings.change', { [key]: value });
     setError(outcome.state === 'refused' ? outcome.why : null);
+    return outcome.state === 'refused' ? null : outcome;
   };
   return { save, error };
 }
 
-export function SettingsForm({ settings }: { settings: Settings }) {
+export function SettingsForm({ settings: served, asOf }: { settings: Settings; asOf: number }) {
+  const settings = settingsWith(served, asOf, useSaid());
   const school = useSetting('homeSchool');
   const minutes = useSetting('defaultMinutes');
   const talk = useSetting('talkSeconds');
@@ -50,7 +52,7 @@ export function SettingsForm({ settings }: { settings: Settings }) {
         {(ids) => (
           <Select
             {...ids}
-            defaultValue={settings.homeSchool}
+            value={settings.homeSchool}
             onChange={(event) => void school.save(event.target.value as Settings['homeSchool'])}
           >
             {schoolIds.map((id) => (
@@ -157,7 +159,7 @@ function TextSetting({
   initial: string;
 }) {
   const { save, error } = useSetting(settingKey);
-  const { value, change, commit } = useDraft(initial, (next) => void save(next));
+  const { value, change, commit } = useDraft(initial, save);
   return (
     <Field label={label} hint={hint} error={error}>
       {(ids) => <TextInput {...ids} value={value} onChange={(event) => change(event.target.value)} onBlur={commit} />}

@@ -21,6 +21,7 @@ import { LineChart } from '@/parts/figures/LineChart';
 import { Ring, RingLegend } from '@/parts/figures/Ring';
 import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
+import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 
 /** Rows of a measure that are shown at once, the newest first. */
@@ -28,7 +29,7 @@ const rowsShown = 12;
 
 /** Track: what changed today, and over visits; like with like, and no change called clear that is within noise. */
 export function TrackStation({
-  view,
+  view: served,
   over,
   repeats,
 }: {
@@ -37,6 +38,7 @@ export function TrackStation({
   over: readonly Followed[];
   repeats: Repeats;
 }) {
+  const view = useShown(served);
   if (over.length === 0 && !view.visit) {
     return (
       <EmptyState title="Nothing was measured yet, so there is nothing to follow.">

@@ -9,7 +9,7 @@ import {
   firstSentence,
 } from '@/core/record';
 import { openStations } from '@/core/safety';
-import { type Store, afterWriting, mustBeInPlace } from '../file';
+import { type Store, afterWriting, mustBeInPlace, nextPlace, placeNow } from '../file';
 import { taken } from '../schema';
 import { readSettings } from '../settings';
 import { isSigned } from '../visits';
@@ -52,10 +52,10 @@ function answeredBefore(store: Store, id: string): Outcome | null {
   const row = store.select().from(taken).where(eq(taken.id, id)).get();
   if (!row) return null;
   const at = new Date(row.atEpochMs).toISOString();
-  const revision = row.revision === null ? {} : { revision: row.revision };
+  const answer = { at, place: placeNow(store), ...(row.revision === null ? {} : { revision: row.revision }) };
   return row.why === null
-    ? { state: 'saved', at, ...revision }
-    : { state: 'conflict', at, why: row.why, ...revision, theirs: null };
+    ? { state: 'saved', ...answer }
+    : { state: 'conflict', why: row.why, ...answer, theirs: null };
 }
 
 /** Carries out one command inside a transaction. A refusal is an answer; anything else is thrown. */
@@ -76,7 +76,7 @@ function carryOutOne(doors: Doors, input: unknown, moment: Moment): Outcome {
       const door = doors[kind] as Door<CommandKind>;
       const clash = passDoor(door, parsed.data as never, moment);
       const { revision } = door.act(parsed.data as never, moment) ?? {};
-      const answer = { at, ...(revision === undefined ? {} : { revision }) };
+      const answer = { at, place: nextPlace(store), ...(revision === undefined ? {} : { revision }) };
       const why = clash && 'keepsBoth' in clash.stale ? clash.stale.keepsBoth : null;
       if (!remembersItself.includes(kind)) {
         store

@@ -2,4 +2,5 @@ export { type Backup, backup, backupNote, backupsIn, clearStudio, restore } from
 export { fileMode, privateFolder, settle } from './disk';
 export { FileGone, StoreError, messageOf } from './errors';
 export { type Store, afterWriting, mustBeInPlace, openStore, theStore, toldAtOpening } from './open';
+export { nextPlace, placeNow } from './place';
 export { type StudioKind, backupsOf, photosOf, storePath, studioKind } from './paths';
