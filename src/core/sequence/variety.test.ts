@@ -18,6 +18,7 @@ import {
   secondsWithTalk,
   thingsAsked,
   toLearn,
+  weighPlan,
   whatWouldChange,
   solve,
 } from '.';
@@ -146,7 +147,10 @@ describe('a long visit is used', () => {
   // Wanted of the planner: forty asked and twenty-two planned is not an answer. One side alone has less to give.
   test.each(patterns.map(({ id }) => id))('%s in 40 minutes', (pattern) => {
     const request = requestFor(pattern, { minutes: 40 });
-    const { items, notes = [] } = makePlan(request, contextFor(pattern), newId);
+    const context = contextFor(pattern);
+    const { items, points, notes = [] } = makePlan(request, context, newId);
+    // What it is filled up with is no change by hand: it is worth what was found.
+    expect(weighPlan(items, request, context).points).toBe(points);
     const used = secondsWithTalk(items, request) / 60;
     expect(used).toBeLessThanOrEqual(40);
     if (pattern === 'oneSide') expect(notes.join()).toMatch(/minutes are left/);

@@ -44,7 +44,9 @@ export function worthParts(
   const landed = Math.min(3, drill.cues.filter(({ words }) => own?.landed.includes(words)).length);
   const { moves, sides, sets } = worth.attention;
   const attention =
-    (drill.movement === 'none' ? 0 : moves) + (item.side === 'both' ? sides : 0) + (item.sets > 1 ? sets : 0);
+    (drill.movement === 'none' ? 0 : moves) +
+    (item.side === 'both' ? sides : 0) +
+    (item.sets > 1 && drill.sets.start > 1 ? sets : 0);
   const parts: [string, number][] = [
     ['answers what was found', answers * worth.answer],
     [
