@@ -1,6 +1,6 @@
 import { type Page, expect, test } from '@playwright/test';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, planItem, seedPlan, seedReading } from './support/walk';
+import { allSaved, expectAccessible, openRunOf, planItem, seedPlan, seedReading, secondTapMs } from './support/walk';
 
 /**
  * People who must be coached otherwise, each from Screen through plan, run, correction and swap to the note: what is off for
@@ -178,6 +178,7 @@ for (const person of people) {
         // The same fault twice: the correction, then what is done when it fails.
         for (let times = 0; times < 2; times += 1) {
           await page.keyboard.press('f');
+          await page.waitForTimeout(secondTapMs);
           await page
             .getByRole('button', { name: /^Another/ })
             .filter({ hasText: 'all faults' })

@@ -9,6 +9,7 @@ import {
   screenClear,
   seedClient,
   startBreathing,
+  secondTapMs,
 } from './support/walk';
 
 const server = testServer(4325);
@@ -98,6 +99,7 @@ test('a run: waiting, going on, an easier drill in place, the next cue, and a ph
 
   await page.getByRole('button', { name: /^Cue landed/ }).click();
   await expect(page.getByRole('button', { name: /^Next cue/ })).toBeVisible();
+  await page.waitForTimeout(secondTapMs);
   await page.getByRole('button', { name: /^Next cue/ }).click();
   await expect(page.getByRole('button', { name: /^Cue landed/ })).toBeVisible();
 

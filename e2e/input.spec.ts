@@ -54,21 +54,26 @@ test('impossible values get one clear sentence, and what was typed stays', async
   expect(clientId).toMatch(/^[0-9a-f-]{36}$/);
 });
 
-test('two windows editing the same client: the later one is kept, the earlier one too, and the writer is told', async ({
+test('two windows of one browser are one page; on two devices the later is kept, the earlier too, and the writer is told', async ({
   page,
   context,
+  browser,
 }) => {
+  const goal = (of: typeof page) => of.getByLabel('Goal, in their words');
   await addClient(page, server.url, 'Perran Lugg');
   const second = await context.newPage();
-  await second.goto(page.url());
-  await page.getByLabel('Goal, in their words').fill('Row without pain');
-  await page.getByLabel('Goal, in their words').blur();
+  const device = await (await browser.newContext()).newPage();
+  for (const other of [second, device]) await other.goto(page.url());
+  await goal(page).fill('Row without pain');
+  await goal(page).blur();
+  await expect(goal(second)).toHaveValue('Row without pain');
   await allSaved(page);
-  await second.getByLabel('Goal, in their words').fill('Sing without pain');
-  await second.getByLabel('Goal, in their words').blur();
-  await expect(second.getByText(/changed in another window meanwhile/)).toBeVisible();
+  await goal(device).fill('Sing without pain');
+  await goal(device).blur();
+  await expect(device.getByText(/changed in another window meanwhile/)).toBeVisible();
   await page.reload();
-  await expect(page.getByLabel('Goal, in their words')).toHaveValue('Sing without pain');
+  await expect(goal(page)).toHaveValue('Sing without pain');
+  await device.context().close();
 });
 
 test('an unknown address gives a kind page, and nonsense to the server one sentence', async ({ page, request }) => {

@@ -1,6 +1,14 @@
 import { type Page, expect, test } from '@playwright/test';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, planItem as item, seedClient, seedPlan } from './support/walk';
+import {
+  allSaved,
+  expectAccessible,
+  openRunOf,
+  planItem as item,
+  seedClient,
+  seedPlan,
+  secondTapMs,
+} from './support/walk';
 
 const server = testServer(4341);
 
@@ -70,6 +78,7 @@ test('a group: who does the changed version, a mark and a stop for one tile, the
   const tile = page.getByRole('button', { name: /^Ilse Marram/ });
   await tile.click();
   await page.getByRole('button', { name: /^Fault, Ilse/ }).click();
+  await page.waitForTimeout(secondTapMs);
   await page
     .getByRole('button', { name: /name it/ })
     .first()

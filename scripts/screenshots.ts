@@ -104,8 +104,6 @@ async function walk(page: Page) {
     }
   }
   await allSaved(page);
-  await page.evaluate(() => window.scrollTo(0, 0));
-  await picture('look-posture');
   await page.goto(`${base}/look?protocol=sideBend`);
   await page
     .getByRole('radiogroup', { name: /left side opens/ })
@@ -196,6 +194,9 @@ async function walk(page: Page) {
   await page.goto(`${base}/track`);
   await page.getByRole('heading', { name: 'Over visits' }).waitFor();
   await picture('track');
+  await page.getByRole('link', { name: 'This visit: note it and end it' }).click();
+  await page.getByText('Still open.').waitFor();
+  await picture('visit');
 }
 
 /** Coaches the rest of a run in quick time, with a mark, a correction and cues that land. */

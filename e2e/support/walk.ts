@@ -215,3 +215,6 @@ export async function startBreathing(page: Page) {
 export async function allSaved(page: Page) {
   await expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
 }
+
+/** Longer than a second tap on the same place is passed over for. */
+export const secondTapMs = 650;

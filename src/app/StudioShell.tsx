@@ -8,7 +8,9 @@ export async function StudioShell({ children }: { children: ReactNode }) {
   return (
     <>
       <TopBar studioName={studioName} zone={timeZone} theme={await loadTheme()} />
-      <main className="mx-auto max-w-6xl px-4 py-7 lg:px-7">{children}</main>
+      <main id="main" className="mx-auto max-w-6xl px-4 py-7 lg:px-7">
+        {children}
+      </main>
     </>
   );
 }

@@ -4,7 +4,7 @@ import { Button } from '@/parts/Button';
 
 export default function Failed({ reset }: { error: Error; reset: () => void }) {
   return (
-    <main className="mx-auto max-w-3xl px-4 py-10">
+    <main id="main" className="mx-auto max-w-3xl px-4 py-10">
       <h1 className="text-2xl">This page could not be shown.</h1>
       <p className="mt-1 mb-5 text-ink2">
         What you recorded is kept. Try again; if it happens again, restart Kokyu and come back to this address.

@@ -19,6 +19,12 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en-GB" data-theme={await loadTheme()} suppressHydrationWarning>
       <body>
+        <a
+          href="#main"
+          className="sr-only z-50 rounded-one border border-ink bg-paper px-4 py-2 focus:not-sr-only focus:fixed focus:top-2 focus:left-2"
+        >
+          To the content
+        </a>
         <Keeping />
         {children}
         <Messages />

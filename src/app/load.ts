@@ -1,12 +1,14 @@
 import { cookies } from 'next/headers';
 import { cache } from 'react';
-import { dayIn } from '@/core/record';
+import { type VisitRow, addDays, dayIn, workingDay } from '@/core/record';
 import { type LookRecord, cautionsSeen, countsAmong, isOf } from '@/core/look';
 import { freeFindings, readFindings } from '@/core/read';
 import { evaluateGates, pathState } from '@/core/safety';
 import { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from '@/core/track';
 import { type ClientView, type Planning, type Unreadable } from '@/stations/view';
 import {
+  appointmentsBetween,
+  consentOn,
   countFacts,
   factsOf,
   findClient,
@@ -17,6 +19,7 @@ import {
   notSetAside,
   ownDrillsOf,
   placeNow,
+  plansOf,
   readSettings,
   stoppedDrills,
   templatesOf,
@@ -59,6 +62,9 @@ const loadVisits = cache((clientId: string) => {
   return { visits: visitsOf(theStore(), clientId, aside), aside };
 });
 
+/** Visits of a client, the newest first. */
+export const visitsOfClient = (clientId: string): VisitRow[] => loadVisits(clientId).visits;
+
 /** Everything the stations of a client show, or null for an id nobody has. Read once a request. */
 export const loadClient = cache((clientId: string): ClientView | null => {
   const store = theStore();
@@ -67,11 +73,15 @@ export const loadClient = cache((clientId: string): ClientView | null => {
   const client = findClient(store, clientId, aside);
   if (!client) return null;
   const settings = loadSettings();
-  const today = todayIn(settings.timeZone);
-  const known = knownClientOf(store, clientId, { aside });
-  const row = visitOfDay(store, clientId, today);
-  const visit = row ? visitRecord(store, row, aside) : null;
+  const now = Date.now();
+  const calendarDay = dayIn(now, settings.timeZone);
   const { visits, aside: visitsAside } = loadVisits(clientId);
+  const going = visits.find(({ endedAt }) => endedAt === null) ?? null;
+  // Begun before midnight and still going, it is the visit that is worked on.
+  const today = workingDay(going, calendarDay, now);
+  const known = knownClientOf(store, clientId, { aside });
+  const row = today === calendarDay ? visitOfDay(store, clientId, today) : going;
+  const visit = row ? visitRecord(store, row, aside) : null;
   const earlier = visits.filter(({ id }) => id !== row?.id);
   const last = earlier[0] ?? null;
   const floorLooks = looksOfClient(store, clientId, ['floor']);
@@ -85,6 +95,7 @@ export const loadClient = cache((clientId: string): ClientView | null => {
     known,
     gates: evaluateGates(known.profile, today, settings.limits, cautionsSeen(floorLooks)),
     path: pathState(known.profile, today, counts),
+    consent: consentOn(store, clientId, row?.day ?? today),
     gating: { floors: floorLooks, counts },
     asOf,
     visit,
@@ -140,6 +151,45 @@ export function viewFor(
   };
 }
 
+/** A visit of a client by itself, as it stands on its own day: its page, where it is read, ended, signed and added to. */
+export interface VisitView {
+  view: ClientView;
+  /** Its place among all, the first being 1, and how many there are. */
+  place: number;
+  visits: number;
+  before: VisitRow | null;
+  after: VisitRow | null;
+}
+
+export function loadVisit(clientId: string, visitId: string): VisitView | null {
+  const now = loadClient(clientId);
+  const store = theStore();
+  const { visits } = loadVisits(clientId);
+  const at = visits.findIndex(({ id }) => id === visitId);
+  if (!now || at < 0) return null;
+  const row = visits[at]!;
+  const visit = visitRecord(store, row);
+  const { day } = row;
+  const known = day === now.today ? now.known : knownClientOf(store, clientId, { untilDay: day });
+  const floors = looksOfClient(store, clientId, ['floor']).filter(
+    (look) => look.takenAt <= (row.endedAt ?? new Date().toISOString()),
+  );
+  return {
+    view: {
+      ...now,
+      visit,
+      known,
+      gates: evaluateGates(known.profile, day, now.settings.limits, cautionsSeen(floors)),
+      consent: consentOn(store, clientId, day),
+      gating: { floors, counts: countsAmong(visit.looks) },
+    },
+    place: visits.length - at,
+    visits: visits.length,
+    before: visits[at + 1] ?? null,
+    after: visits[at - 1] ?? null,
+  };
+}
+
 /** A client with what was said of them, newest last, as much as is shown at once. */
 export function loadForScreen(clientId: string): ClientView | null {
   const view = loadClient(clientId);
@@ -149,6 +199,31 @@ export function loadForScreen(clientId: string): ClientView | null {
   return { ...viewFor(view, ['gatesThen']), history: { facts, ...countFacts(store, clientId) } };
 }
 
+/** What the newest plan before today's visit was asked with, and today's booking. */
+function lastAsked(clientId: string): Pick<Planning, 'lastRequest' | 'booking'> {
+  const store = theStore();
+  const { timeZone } = loadSettings();
+  const view = loadClient(clientId);
+  const earlier = loadVisits(clientId).visits.filter(({ id }) => id !== view?.visit?.id);
+  const plans = plansOf(
+    store,
+    earlier.slice(0, visitsLookedBack).map(({ id }) => id),
+  );
+  const newest = earlier.find(({ id }) => plans.has(id));
+  const today = view?.today ?? todayIn(timeZone);
+  const booked = appointmentsBetween(
+    store,
+    `${addDays(today, -1)}T00:00:00.000Z`,
+    `${addDays(today, 2)}T00:00:00.000Z`,
+  ).find((row) => row.clientId === clientId && dayIn(row.startsAt, timeZone) === today);
+  return {
+    lastRequest: newest ? plans.get(newest.id)!.plan.request : null,
+    booking: booked ? { minutes: booked.minutes, note: booked.note } : null,
+  };
+}
+/** A plan older than so many visits says little of what is at hand now. */
+const visitsLookedBack = 4;
+
 /** What planning needs besides, and what in it can't be read: how drills went before, the coach's own drills, the templates. */
 const loadPlanning = cache((clientId: string): { planning: Planning; aside: Unreadable[] } => {
   const store = theStore();
@@ -157,6 +232,7 @@ const loadPlanning = cache((clientId: string): { planning: Planning; aside: Unre
     ...historyAndFaults(store, clientId, aside),
     ownDrills: ownDrillsOf(store, aside).map(({ drill }) => drill),
     templates: templatesOf(store, aside),
+    ...lastAsked(clientId),
   };
   return { planning, aside: notSetAside(store, aside) };
 });

@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
 import { type Outcome } from '@/core/record';
 import type * as OutboxModule from './outbox';
 
@@ -282,4 +283,43 @@ test('a browser that refuses to write falls back to memory, says so, and keeps t
   await until(() => outbox.keepState().waiting === 0);
   expect(seenNames()).toEqual(['a', 'b', 'c']);
   await until(() => !outbox.keepState().memoryOnly);
+});
+
+// Found by a reload that came quicker than the browser's database: what had been shown as said was gone.
+test('a page that goes away before the database wrote loses nothing', async () => {
+  const kept: Record<string, string> = {};
+  const storage = Object.defineProperties(kept, {
+    getItem: { value: (key: string) => kept[key] ?? null },
+    setItem: { value: (key: string, value: string) => void (kept[key] = value) },
+    removeItem: { value: (key: string) => void delete kept[key] },
+  });
+  Object.assign(globalThis, { localStorage: storage });
+  try {
+    server.up = false;
+    openPage().send('client.create', client('typed and reloaded'));
+    const putDown = { ...kept };
+    await settled();
+    // As it is where the page went away at once: put down, and nothing of it in the database.
+    globalThis.indexedDB = new IDBFactory();
+    Object.assign(kept, putDown);
+    server.up = true;
+    const next = openPage();
+    await next.flush();
+    await until(() => seenNames().includes('typed and reloaded'));
+    await until(() => Object.keys(kept).length === 0);
+  } finally {
+    delete (globalThis as { localStorage?: unknown }).localStorage;
+  }
+});
+
+// Found with a client's window open beside: it had sent what the reloaded page was made without.
+test('a tab that has just come is told what was said a moment ago', async () => {
+  const [first, second] = [openPage(), openPage()];
+  first.onSaid(() => undefined);
+  first.send('client.create', client('said before'));
+  await until(() => seenNames().includes('said before'));
+  second.onSaid(() => undefined);
+  await until(() => second.saidNow().some(({ payload }) => (payload as { name?: string }).name === 'said before'));
+  const [said] = second.saidNow();
+  await until(() => first.saidNow().some(({ id, place }) => id === said!.id && place !== null));
 });

@@ -87,8 +87,62 @@ function openOutbox() {
         },
       }),
     )
+    .then(takeUpUnwritten)
     .catch(() => null);
   return database;
+}
+
+/**
+ * The database writes in its own time, and a page that goes away takes with it what was not written yet. So each command is put
+ * down at once, in the one place a browser writes before going on, until the database or the server has it.
+ */
+const unwritten = 'kokyu.unwritten.';
+/** Longer ones, as plans with all their reasons, would fill that place; a plan can be made again. */
+const mostUnwritten = 200_000;
+
+function putDown(command: Waiting) {
+  if (typeof localStorage === 'undefined' || command.kind === 'photo.add') return;
+  const text = JSON.stringify(command);
+  if (text.length > mostUnwritten) return;
+  try {
+    localStorage.setItem(unwritten + command.id, text);
+  } catch {
+    // Full or forbidden: then the database has to do.
+  }
+}
+
+function isWritten({ id }: Waiting) {
+  ownUnwritten.delete(id);
+  if (typeof localStorage !== 'undefined') localStorage.removeItem(unwritten + id);
+}
+
+/** What an earlier page put down and did not get into the database, oldest first. */
+async function takeUpUnwritten(db: IDBPDatabase<OutboxSchema>) {
+  if (typeof localStorage === 'undefined') return db;
+  const keys = Object.keys(localStorage).filter((key) => key.startsWith(unwritten));
+  // Ids sort by time. One that another tab is writing at this moment is written twice, which changes nothing.
+  for (const key of keys.sort()) {
+    const command = commandIn(localStorage.getItem(key));
+    if (command && ownUnwritten.has(command.id)) continue;
+    try {
+      if (command) await db.add('waiting', command);
+      localStorage.removeItem(key);
+    } catch {
+      // It stays where it is for the next page.
+    }
+  }
+  return db;
+}
+/** Of this page: they are on their way into the database. */
+const ownUnwritten = new Set<string>();
+
+function commandIn(text: string | null): Waiting | null {
+  try {
+    const command = JSON.parse(text ?? 'null') as Waiting | null;
+    return typeof command?.id === 'string' && typeof command.kind === 'string' ? command : null;
+  } catch {
+    return null;
+  }
 }
 
 function setState(change: Partial<KeepState>) {
@@ -141,10 +195,39 @@ function place({ id }: Waiting, outcome: Outcome) {
   else setSaid(said.map((one) => (one.id === id ? { ...one, place: outcome.place ?? 0 } : one)));
 }
 
+/**
+ * Where a page that goes away leaves what the server took in last: the page that is being made at this moment may have been asked
+ * for a moment before that, and would never show it.
+ */
+const leftBehind = 'kokyu.said';
+
+function leaveBehind() {
+  const taken = said.filter(({ place }) => place !== null).slice(-mostRecent);
+  try {
+    if (taken.length > 0) sessionStorage.setItem(leftBehind, JSON.stringify(taken));
+  } catch {
+    // Too much, or forbidden: the next page shows it with the next thing said.
+  }
+}
+
+function takeUpLeft() {
+  try {
+    const left = sessionStorage.getItem(leftBehind);
+    sessionStorage.removeItem(leftBehind);
+    if (left !== null) takeRecent(JSON.parse(left) as Said[]);
+  } catch {
+    // Nothing that can be read was left.
+  }
+}
+
 /** What an earlier page wrote down and the server has not taken in yet. */
 async function recall() {
   if (recalling) return;
   recalling = true;
+  if (typeof sessionStorage !== 'undefined') {
+    takeUpLeft();
+    addEventListener('pagehide', leaveBehind);
+  }
   const db = await openOutbox();
   const left = db ? await db.getAll('waiting') : [];
   recalled = true;
@@ -153,6 +236,16 @@ async function recall() {
   if (before.length === 0) return;
   const entries = before.map((one) => ({ at: new Date().toISOString(), ...one, place: null }) as Said);
   setSaid([...entries, ...said]);
+}
+
+/**
+ * What another tab remembers: a page that was made a moment before something was taken in, and was not listening yet when that was
+ * told, would otherwise never show it.
+ */
+function takeRecent(recent: readonly Said[]) {
+  const known = new Set(said.map(({ id }) => id));
+  const missing = recent.filter(({ id }) => !known.has(id));
+  if (missing.length > 0) setSaid([...said, ...missing].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)));
 }
 
 export const saidNow = () => said;
@@ -200,6 +293,8 @@ export function send<K extends CommandKind>(kind: K, payload: Payload<K>): void 
 /** A command with its id, remembered here and told to the other tabs. */
 function commandOf<K extends CommandKind>(kind: K, payload: Payload<K>): Waiting {
   const command: Waiting = { id: newId(), kind, payload, at: new Date().toISOString() };
+  ownUnwritten.add(command.id);
+  putDown(command);
   remember(command);
   if (!ofNoUse.includes(kind)) otherTabs()?.postMessage({ said: command } satisfies Heard);
   return command;
@@ -213,6 +308,7 @@ async function writeDown(command: Waiting) {
   try {
     if (!db) throw new Error('no database');
     await db.add('waiting', command);
+    isWritten(command);
   } catch {
     memory.push(command);
     setState({ memoryOnly: true });
@@ -359,6 +455,7 @@ async function post(batch: readonly Waiting[]): Promise<Answer> {
 }
 
 async function remove(key: number, command: Waiting) {
+  isWritten(command);
   if (key === inMemory) memory.splice(memory.indexOf(command), 1);
   else await (await openOutbox())?.delete('waiting', key);
 }
@@ -403,7 +500,9 @@ interface Settled {
   outcome: Outcome;
 }
 /** What tabs tell one another. */
-type Heard = Settled | { said: Waiting };
+type Heard = Settled | { said: Waiting } | { hello: true } | { recent: readonly Said[] };
+/** So much of what was said is handed to a tab that has just come. */
+const mostRecent = 60;
 
 function hear({ command, outcome }: Settled) {
   place(command, outcome);
@@ -421,12 +520,18 @@ function otherTabs(): BroadcastChannel | null {
     channel = new BroadcastChannel('kokyu-outbox');
     channel.onmessage = ({ data }: MessageEvent<Heard>) => {
       if ('said' in data) return remember(data.said);
+      if ('recent' in data) return takeRecent(data.recent);
+      if ('hello' in data) {
+        if (said.length > 0) channel?.postMessage({ recent: said.slice(-mostRecent) } satisfies Heard);
+        return;
+      }
       if (waiters.get(data.command.id)?.here() && data.outcome.state === 'refused') void dropRefused(data.command.id);
       if (data.outcome.state !== 'refused') setState({ lastSavedAt: data.outcome.at });
       void countWaiting().then((waiting) => setState({ waiting, reachable: true }));
       hear(data);
     };
     (channel as { unref?: () => void }).unref?.();
+    channel.postMessage({ hello: true } satisfies Heard);
   }
   return channel;
 }

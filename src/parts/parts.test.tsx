@@ -1,3 +1,4 @@
+import { type ReactNode } from 'react';
 import { renderToStaticMarkup as html } from 'react-dom/server';
 import { commonPractice, published } from '@/core/reasons';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
@@ -17,6 +18,7 @@ import { Thread } from './shell/Thread';
 import { stationList } from './shell/stations';
 
 const even = (grade: Grade) => Object.fromEntries(regionIds.map((id) => [id, grade])) as Grades;
+const Opens = ({ children }: { children: ReactNode }) => children;
 const count = (text: string, what: string | RegExp) => text.split(what).length - 1;
 
 describe('controls', () => {
@@ -94,12 +96,20 @@ describe('words', () => {
 
   test('the safety line says limits and consent in words', () => {
     const markup = html(
-      <SafetyLine stop={null} cautions={['pregnant, week 29', 'reflux']} unasked={3} touch="own hands" />,
+      <SafetyLine
+        stop={null}
+        cautions={['pregnant, week 29', 'reflux']}
+        unasked={3}
+        touch="own hands"
+        trigger={Opens}
+      />,
     );
     expect(markup).toContain('pregnant, week 29 · reflux');
     expect(markup).toContain('3 not asked yet');
     expect(markup).toContain('Touch: own hands only');
-    expect(html(<SafetyLine stop="Refer" cautions={[]} unasked={0} touch="unknown" />)).toContain('Touch: ask first');
+    expect(html(<SafetyLine stop="Refer" cautions={[]} unasked={0} touch="unknown" trigger={Opens} />)).toContain(
+      'Touch: ask first',
+    );
   });
 
   test('the thread leads to the records, and says what to begin with when there is nothing', () => {

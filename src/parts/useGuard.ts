@@ -6,23 +6,27 @@ import { useCallback, useEffect, useRef } from 'react';
 const guardMs = 600;
 
 /**
- * Keeps a fast finger from pressing what it has not seen yet: after a press, and after the thing pressed has come to mean
- * something else, presses are passed over for a moment.
+ * Keeps a fast finger from pressing what it has not seen yet: after a press on a place, presses on the same place are passed over
+ * for a moment, whatever stands there by then; so they are where the meaning of a place changes by itself.
  *
- * @param meaning what a press would do now
- * @returns the press, guarded
+ * @param changing places whose meaning changes without a press, with what they mean now
+ * @returns guards a press by its place
  */
-export function useGuard(meaning: string, press: () => void): () => void {
-  const closedUntil = useRef(0);
-  const means = useRef(meaning);
+export function useGuard(changing: Readonly<Record<number, string>>) {
+  const closedUntil = useRef(new Map<number, number>());
+  const meant = useRef(changing);
   useEffect(() => {
-    if (means.current === meaning) return;
-    means.current = meaning;
-    closedUntil.current = Date.now() + guardMs;
-  }, [meaning]);
-  return useCallback(() => {
-    if (Date.now() < closedUntil.current) return;
-    closedUntil.current = Date.now() + guardMs;
-    press();
-  }, [press]);
+    for (const [place, meaning] of Object.entries(changing)) {
+      if (meant.current[Number(place)] !== meaning) closedUntil.current.set(Number(place), Date.now() + guardMs);
+    }
+    meant.current = changing;
+  }, [changing]);
+  return useCallback(
+    (place: number, press: () => void) => () => {
+      if (Date.now() < (closedUntil.current.get(place) ?? 0)) return;
+      closedUntil.current.set(place, Date.now() + guardMs);
+      press();
+    },
+    [],
+  );
 }

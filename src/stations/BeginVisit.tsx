@@ -4,10 +4,18 @@ import { Button } from '@/parts/Button';
 import { newId, send } from '@/keep';
 
 /** Opens today's visit; everything looked at, planned and coached today belongs to it. */
-export function BeginVisit({ clientId, look = 'strong' }: { clientId: string; look?: 'strong' | 'plain' }) {
+export function BeginVisit({
+  clientId,
+  look = 'strong',
+  words = 'Begin today’s visit',
+}: {
+  clientId: string;
+  look?: 'strong' | 'plain';
+  words?: string;
+}) {
   return (
     <Button look={look} onClick={() => send('visit.start', { visitId: newId(), clientId })}>
-      Begin today’s visit
+      {words}
     </Button>
   );
 }

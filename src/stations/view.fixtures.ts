@@ -40,6 +40,7 @@ export function clientView({
     gates: evaluateGates(known.profile, today, undefined, cautionsSeen(visit?.looks ?? [])),
     path: pathState(known.profile, today, []),
     gating: { floors: (visit?.looks ?? []).filter((look) => isOf(look, 'floor')), counts },
+    consent: facts.filter(({ key }) => key === 'touch'),
     asOf: placed.count,
     stopped: [],
     last: null,

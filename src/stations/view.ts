@@ -3,7 +3,7 @@ import { type ProtocolId, type Raw } from '@/core/look';
 import { type FaultHistory } from '@/core/coach';
 import { type Drill } from '@/core/catalogue';
 import { type Template } from '@/core/formats';
-import { type DrillHistory } from '@/core/sequence';
+import { type DrillHistory, type PlanRequest } from '@/core/sequence';
 import { type Gates } from '@/core/safety';
 
 /** What planning needs besides: loaded only where plans are made or coached. */
@@ -13,6 +13,10 @@ export interface Planning {
   faults: FaultHistory;
   ownDrills: Drill[];
   templates: { id: string; name: string; template: Template }[];
+  /** What the plan of the visit before was asked with. */
+  lastRequest: PlanRequest | null;
+  /** Today's booking: how long, and what was noted with it. */
+  booking: { minutes: number; note: string } | null;
 }
 
 /** A stored record that can't be read: which one, in words, and why. */

@@ -71,6 +71,16 @@ export function factsOf(store: Store, clientId: string, { most = 10_000, aside =
     .flatMap((row) => soundFact(row, aside) ?? []);
 }
 
+/** What was said of touch on a day, oldest first: consent may be changed in the middle of a visit. */
+export const consentOn = (store: Store, clientId: string, day: string): Fact[] =>
+  store
+    .select()
+    .from(facts)
+    .where(and(eq(facts.clientId, clientId), eq(facts.key, 'touch'), eq(facts.day, day), isNull(facts.retractedAt)))
+    .orderBy(asc(facts.at), asc(inOrderWritten))
+    .all()
+    .flatMap((row) => soundFact(row, []) ?? []);
+
 /** How much was said of a client, and on how many days. */
 export function countFacts(store: Store, clientId: string): { entries: number; days: number } {
   const found = store

@@ -14,6 +14,7 @@ export {
   type OpenVisit,
   appointmentsBetween,
   countClients,
+  consentOn,
   countFacts,
   factsOf,
   findClient,

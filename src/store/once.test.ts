@@ -2,7 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { cadence } from '@/core/cadence';
 import { type StampedEvent, foldRun, stateOf } from '@/core/coach';
 import { idOf } from '@/core/fixtures';
+import { dayIn } from '@/core/record';
 import {
+  appointmentsBetween,
   carryOut,
   findRun,
   historyOf,
@@ -14,6 +16,7 @@ import {
   planOf,
   plansOf,
   stoppedDrillsOf,
+  visitsOf,
   visitsOfDay,
 } from '.';
 import { type TestStudio, now, planOfItems, quietItem, testStudio, today } from './fixtures';
@@ -170,5 +173,70 @@ describe('what is kept is no more than is needed', () => {
     expect(count('select max(length(value)) as n from plans')).toBeLessThan(1500);
     expect(count('select max(length(items)) as n from runs')).toBeLessThan(600);
     expect(planOf(studio.store, visitId)!.plan.items[0]!.reasons).toEqual([reason]);
+  });
+});
+
+describe('pressed twice, or on two devices, it is one', () => {
+  test('a visit has one run at a time; ended, another may begin', () => {
+    const { visitId } = studio.person('Ada');
+    const first = studio.begun(visitId);
+    const again = { runId: randomUUID(), visitId, items: [quietItem()] };
+    expect(studio.record('run.create', again)).toMatchObject({ state: 'refused', code: 'known already' });
+    studio.append(first, { type: 'end', why: 'closed later' });
+    expect(studio.record('run.create', again)).toMatchObject({ state: 'saved' });
+  });
+
+  test('somebody has one booking at a time; taken out, it can be made again', () => {
+    const { clientId } = studio.person('Ada');
+    const book = () =>
+      studio.take('appointment.add', {
+        appointmentId: randomUUID(),
+        clientId,
+        startsAt: `${today}T14:00:00.000Z`,
+        minutes: 45,
+        note: '',
+      });
+    book();
+    book();
+    const booked = () => appointmentsBetween(studio.store, `${today}T00:00:00.000Z`, `${today}T23:59:00.000Z`);
+    expect(booked()).toHaveLength(1);
+    studio.take('appointment.cancel', { appointmentId: booked()[0]!.id });
+    book();
+    expect(booked()).toHaveLength(1);
+  });
+});
+
+describe('a visit across midnight', () => {
+  const minutes = (count: number) => now + count * 60_000;
+  /** Minutes until the next day of the studio begins. */
+  const untilMidnight = (() => {
+    let count = 0;
+    while (dayIn(minutes(count), 'UTC') === dayIn(now, 'UTC')) count += 1;
+    return count;
+  })();
+  const run = (visitId: string) => ({ runId: randomUUID(), visitId, items: [quietItem()] });
+
+  test('goes on without the signs of the new day, and is signed on it', () => {
+    studio.take('settings.change', { timeZone: 'UTC' });
+    const late = minutes(untilMidnight - 20);
+    const { clientId } = studio.person('Ada');
+    const visitId = randomUUID();
+    for (const visit of visitsOf(studio.store, clientId)) studio.take('visit.end', { visitId: visit.id }, late);
+    studio.take('visit.start', { visitId, clientId }, late);
+    studio.take('plan.save', { planId: randomUUID(), visitId, plan: planOfItems([quietItem()]), revision: 0 }, late);
+    const after = minutes(untilMidnight + 25);
+    expect(studio.record('run.create', run(visitId), after)).toMatchObject({ state: 'saved' });
+    expect(studio.record('note.sign', { visitId, text: 'Late.', home: [], revision: 0 }, after).state).toBe('saved');
+  });
+
+  test('left open over night it asks for the signs of the day, and can still be noted and signed days later', () => {
+    studio.take('settings.change', { timeZone: 'UTC' });
+    const { visitId } = studio.person('Ada');
+    const later = minutes(untilMidnight + 8 * 60);
+    expect(studio.record('run.create', run(visitId), later)).toMatchObject({ state: 'refused', code: 'closed' });
+    const days = minutes(untilMidnight + 3 * 24 * 60);
+    expect(studio.record('note.sign', { visitId, text: 'Forgotten.', home: [], revision: 0 }, days).state).toBe(
+      'saved',
+    );
   });
 });

@@ -1,15 +1,7 @@
 import { countsAmong } from '@/core/look';
 import { evaluateGates, openStations, pathState } from '@/core/safety';
 import { GroupStart } from '@/stations/coach/GroupStart';
-import {
-  cautionsSeenOf,
-  findVisit,
-  knownClientsOf,
-  looksOf,
-  openVisits,
-  plansOf,
-  theStore,
-} from '@/store';
+import { cautionsSeenOf, findVisit, knownClientsOf, looksOf, openVisits, plansOf, theStore } from '@/store';
 import { StudioShell } from '../StudioShell';
 import { loadSettings, todayIn } from '../load';
 

@@ -30,6 +30,30 @@ export function addDays(day: string, days: number): string {
   return new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 }
 
+/** A visit may go on past midnight for so long before the new day's questions have to be asked. */
+const overMidnightMs = 6 * 3_600_000;
+
+/**
+ * The day a visit is worked on: its own, also after midnight, as long as it is open and not many hours old; nobody is asked for
+ * the new day's signs in mid-visit. Common practice, the length ours.
+ *
+ * @param visit the client's newest open visit, or null
+ * @param today the day it is now
+ * @example workingDay({ day: '2026-11-23', startedAt: '2026-11-23T22:50:00Z', endedAt: null }, '2026-11-24', Date.parse('2026-11-24T00:20:00Z')) // '2026-11-23'
+ */
+export function workingDay(
+  visit: { day: string; startedAt: string; endedAt: string | null } | null,
+  today: string,
+  nowEpochMs: number,
+): string {
+  const goesOn =
+    visit !== null &&
+    visit.endedAt === null &&
+    visit.day < today &&
+    nowEpochMs - Date.parse(visit.startedAt) < overMidnightMs;
+  return goesOn ? visit.day : today;
+}
+
 /**
  * A day as it is said, with the year where it is not the one of `today`.
  *

@@ -1,6 +1,6 @@
 export { commandWords, typedWords } from './commandWords';
 export { type OwnBreath, type OwnEntry, ownBreathSchema, ownNoseSeconds } from './ownBreath';
-export { addDays, dayIn, dayInWords, isZone } from './day';
+export { addDays, dayIn, dayInWords, isZone, workingDay } from './day';
 export { type Settings, defaultSettings, settingsSchema } from './settings';
 export {
   type Command,

@@ -25,6 +25,7 @@ function served(facts: Fact[], rest: Partial<Recorded> = {}): Recorded {
     path: pathState(known.profile, today, []),
     visit: visitOf(today),
     history: { facts, entries: facts.length, days: 1 },
+    consent: [],
     gating: { floors: [], counts: [] },
     asOf: 10,
     ...rest,

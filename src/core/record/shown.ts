@@ -37,6 +37,8 @@ export interface Recorded {
   visit: VisitRecord | null;
   /** Facts of the client as far as they are shown, oldest first; null where none are. */
   history: { facts: Fact[]; entries: number; days: number } | null;
+  /** What was said of touch on the day of the visit, oldest first. */
+  consent: readonly Fact[];
   /** Looks that gate, of all visits, and the counts of the resting rate of this one: gates and path follow from them. */
   gating: { floors: readonly StoredLook[]; counts: readonly CountedRate[] };
   /** The server had taken in this many commands when the page was made. */
@@ -89,7 +91,8 @@ const handlers: { [K in CommandKind]?: Handler<K> } = {
       ...shown,
       known,
       name: known.texts.name || shown.name,
-      history: history && { ...history, facts: withEntry(history.facts, fact) },
+      history: history && { ...history, entries: history.entries + 1, facts: withEntry(history.facts, fact) },
+      consent: fact.key === 'touch' ? withEntry(shown.consent, fact) : shown.consent,
     };
   },
   'visit.start': (shown, { visitId, clientId }, { at }) => {

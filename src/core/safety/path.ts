@@ -29,12 +29,12 @@ export interface CountedRate {
  * like a red flag.
  *
  * @param profile what is known
- * @param onDay yyyy-mm-dd
+ * @param onDay yyyy-mm-dd; what was said later than that counts as said on it: a visit may go on past midnight
  * @param counts unannounced counts of this visit, oldest first
  */
 export function pathState(profile: Profile, onDay: string, counts: readonly CountedRate[]): PathState {
   const { emergency, redFlags } = profile;
-  if (emergency && emergency.present.length > 0 && emergency.since === onDay) {
+  if (emergency && emergency.present.length > 0 && emergency.since >= onDay) {
     return {
       state: 'emergency',
       reasons: emergency.present.map((id) =>
@@ -71,7 +71,7 @@ export function pathState(profile: Profile, onDay: string, counts: readonly Coun
   }
   const rate = rateState(counts, profile, onDay);
   if (rate?.state === 'red flag') return rate;
-  const asked = [emergency, redFlags].flatMap((answer) => (answer?.day === onDay ? [answer.contexts] : []));
+  const asked = [emergency, redFlags].flatMap((answer) => (answer && answer.day >= onDay ? [answer.contexts] : []));
   const untold = signContextsOf(profile.answers).filter((context) => asked.some((list) => !list.includes(context)));
   if (asked.length === 2 && untold.length > 0) {
     return {
@@ -114,7 +114,7 @@ function rateState(counts: readonly CountedRate[], profile: Profile, onDay: stri
   const last = flags.at(-1);
   if (!last) return null;
   if (!flags.at(-2)) return { state: 'recount', reasons: [last] };
-  if (profile.rateClearance?.day === onDay) return null;
+  if (profile.rateClearance && profile.rateClearance.day >= onDay) return null;
   const rule = 'A second count beyond the edge: no drills today, refer.';
   const again = Math.round(counts.filter(({ seconds }) => seconds >= leastCountSeconds).at(-1)!.breathsPerMinute);
   const what = `${again} a minute at rest, beyond the edge for the second time.`;

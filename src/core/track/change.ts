@@ -137,12 +137,17 @@ const stepWords = ['', 'one step', 'two steps', 'three steps'];
 /**
  * A before/after ring in sentences. Two steps or more are clear; one is only noted.
  *
+ * @param wanted weights of the parts the intent wants: they are told first
  * @example ringChangeInWords(before, after) // ['Left side two steps more: clear.']
  */
-export function ringChangeInWords(before: Grades, after: Grades): string[] {
+export function ringChangeInWords(
+  before: Grades,
+  after: Grades,
+  wanted: Partial<Record<RegionId, number>> = {},
+): string[] {
   const both = regionIds.filter((id) => before[id] !== null && after[id] !== null);
   if (both.length === 0) return ['Nothing was seen both times, so nothing can be compared.'];
-  const changes = gradeChanges(before, after);
+  const changes = gradeChanges(before, after).sort((a, b) => (wanted[b.region] ?? 0) - (wanted[a.region] ?? 0));
   if (changes.length === 0) return [`No change in the ${both.length} parts seen both times.`];
   return changes.map(({ region, before: b, after: a, clear }) => {
     const name = regions[region].name;

@@ -4,10 +4,12 @@ import { type ItemSummary, type RunSummary, stateOf, summariseRun } from '../coa
 import { durationInWords } from '../dose';
 import { listed } from '../reasons';
 import { type VisitRecord } from '../record';
-import { intentInWords } from '../read';
-import { type Gates, type KnownClient, type TouchConsent } from '../safety';
+import { baseMap } from '../look';
+import { intentInWords, wantedRegions } from '../read';
+import { type Fact, type Gates, type KnownClient, type TouchConsent } from '../safety';
 import { knownDrill } from '../sequence';
-import { changeOf } from './change';
+import { changeOf, ringChangeInWords } from './change';
+import { foundIn, foundInWords } from './found';
 import { type Repeats } from './over';
 import { markerBeforeAfter } from './series';
 import { offLimits, visitStory } from './story';
@@ -19,6 +21,26 @@ const touchWords: Record<TouchConsent, string> = {
   unknown: 'not asked',
 };
 
+/** Consent as it stands, with the time of every change on the day: it may be withdrawn in the middle of a visit. */
+function consentInWords(touch: TouchConsent, consent: readonly Fact[], zone: string): string {
+  const said = consent.filter((fact, i) => i === 0 || fact.value !== consent[i - 1]!.value);
+  if (said.length < 2) return touchWords[touch];
+  const clock = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' });
+  const inWords = (fact: Fact) => touchWords[fact.value as TouchConsent] ?? String(fact.value);
+  const [first, ...later] = said;
+  return [inWords(first!), ...later.map((fact) => `${inWords(fact)} from ${clock.format(new Date(fact.at))}`)].join(
+    '; ',
+  );
+}
+
+/** What the map changed, the part that was wanted first; nothing is left out. */
+function mapChanged({ looks, reading }: VisitRecord): string | null {
+  const [before, after] = [baseMap(looks, 'before'), baseMap(looks, 'after')];
+  if (!before || !after || before.raw.position !== after.raw.position) return null;
+  const wanted = reading ? wantedRegions(reading.intent, reading.side ?? 'left') : {};
+  return ringChangeInWords(before.raw.deep, after.raw.deep, wanted).join(' ');
+}
+
 /** The line of the note that says what goes home; the chips of the close write it anew. */
 const homeLead = 'Home: ';
 
@@ -28,6 +50,7 @@ const homeLead = 'Home: ';
  *
  * @param repeats of all visits, for the client's own noise
  * @param home names of the drills that go home
+ * @param options consent: what was said of touch on the day, oldest first; the zone in which times are told
  */
 export function visitNote(
   known: KnownClient,
@@ -35,6 +58,7 @@ export function visitNote(
   visit: VisitRecord,
   repeats: Repeats,
   home: readonly string[],
+  { consent = [], zone = 'UTC' }: { consent?: readonly Fact[]; zone?: string } = {},
 ): string {
   const lines: string[] = [];
   const tell = (lead: string, words: string | null | undefined) => {
@@ -42,9 +66,11 @@ export function visitNote(
   };
   tell('Came for', known.texts.complaint || known.texts.goal || null);
   tell('Off limits', offLimits(gates));
-  tell('Touch', touchWords[known.profile.touch]);
+  tell('Touch', consentInWords(known.profile.touch, consent, zone));
   const story = visitStory(known, gates, visit);
   tell('Seen', story.find(({ heading }) => heading === 'Seen')?.words);
+  const found = foundIn(visit, known.profile.answers);
+  if (found.length > 0) tell('Found', `${foundInWords(found)}.`);
   if (visit.reading) tell('Intent', intentInWords(visit.reading.intent, visit.reading.side ?? undefined));
   for (const run of visit.runs) {
     const summary = summariseRun(stateOf(run), visit.clientId);
@@ -56,7 +82,7 @@ export function visitNote(
     const change = changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []);
     tell('Marker', `${change.words} Noise up to ${change.noise.toFixed(1)}.`);
   }
-  tell('Map', story.find(({ heading }) => heading === 'Changed')?.words);
+  tell('Map', mapChanged(visit));
   return withHome(lines.join('\n'), home);
 }
 

@@ -1,4 +1,5 @@
 import { OctagonX, TriangleAlert } from 'lucide-react';
+import { type ComponentType, type ReactNode } from 'react';
 import { type TouchConsent } from '@/core/safety';
 
 const touchWords: Record<TouchConsent, string> = {
@@ -15,6 +16,7 @@ export function SafetyLine({
   unasked,
   stale = null,
   touch,
+  trigger: Trigger,
 }: {
   /** A sentence when the way is closed today. */
   stop: string | null;
@@ -23,6 +25,8 @@ export function SafetyLine({
   /** A sentence when the answers have grown old. */
   stale?: string | null;
   touch: TouchConsent;
+  /** What opens the choice of consent, around its button. */
+  trigger: ComponentType<{ asChild?: boolean; children: ReactNode }>;
 }) {
   return (
     <div className="flex min-w-0 flex-wrap items-center gap-2" aria-label="Limits and consent" role="group">
@@ -48,9 +52,15 @@ export function SafetyLine({
           {stale}
         </span>
       )}
-      <span className="inline-flex items-center rounded-one border border-ink px-2.5 py-1 text-sm">
-        {touchWords[touch]}
-      </span>
+      <Trigger asChild>
+        <button
+          type="button"
+          className="inline-flex min-h-11 items-center rounded-one border border-ink px-2.5 py-1 text-sm hover:bg-leaf"
+        >
+          {touchWords[touch]}
+          <span className="sr-only">. Change it</span>
+        </button>
+      </Trigger>
     </div>
   );
 }

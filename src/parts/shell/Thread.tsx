@@ -4,10 +4,13 @@ import Link from 'next/link';
 export function Thread({
   lines,
   base,
+  visits = [],
 }: {
   lines: readonly { heading: string; words: string; station: string }[];
   /** Address of the client; a station's name is added. */
   base: string;
+  /** Pages of visits, the one that is going on first. */
+  visits?: readonly { id: string; words: string }[];
 }) {
   return (
     <aside aria-label="So far today" className="screen-only border-rule bg-leaf px-5 py-6 max-lg:border-t lg:border-l">
@@ -24,6 +27,23 @@ export function Thread({
             </li>
           ))}
         </ol>
+        {visits.length > 0 && (
+          <nav aria-label="Visits" className="border-t border-line pt-3">
+            <h2 className="text-base font-semibold">Visits</h2>
+            <ul>
+              {visits.map(({ id, words }) => (
+                <li key={id}>
+                  <Link
+                    href={`${base}/visit/${id}`}
+                    className="flex min-h-11 items-center hover:bg-paper hover:underline"
+                  >
+                    {words}
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </nav>
+        )}
       </div>
     </aside>
   );

@@ -52,7 +52,7 @@ export function ClientScreen() {
 
   if (frame.kind === 'breathing') return <Breathing frame={frame} nowMs={nowMs} />;
   return (
-    <main className="grid h-dvh place-items-center p-6 text-center" data-client={frame.kind}>
+    <main id="main" className="grid h-dvh place-items-center p-6 text-center" data-client={frame.kind}>
       {frame.kind === 'rest' && <h1 className="text-6xl font-normal">{frame.words}</h1>}
       {frame.kind === 'stopped' && <h1 className="text-7xl lg:text-8xl">Breathe normally</h1>}
       {frame.kind === 'hold' && (
@@ -98,6 +98,7 @@ function Breathing({ frame, nowMs }: { frame: BreathingFrame; nowMs: () => numbe
   const waits = frame.stillAtSeconds !== null;
   return (
     <main
+      id="main"
       className="grid h-dvh grid-cols-[minmax(72px,30vw)_minmax(0,1fr)] gap-6 p-4 sm:gap-[5vw] sm:p-8"
       data-client="breathing"
     >

@@ -17,12 +17,12 @@ import { type ClientView } from '../view';
 const mostHome = 3;
 
 /** The sixty-second close: the note is written from the log; the coach reads it, edits it and signs. */
-export function Close({ view, repeats }: { view: ClientView; repeats: Repeats }) {
+export function Close({ view, repeats, title = 'Close' }: { view: ClientView; repeats: Repeats; title?: string }) {
   const visit = view.visit!;
   return (
     <section aria-labelledby="close" className="mt-7 border-t-2 border-ink pt-4">
       <h2 id="close" className="text-lg">
-        Close
+        {title}
       </h2>
       {visit.note?.signedAt ? (
         <Signed note={visit.note} visitId={visit.id} zone={view.settings.timeZone} />
@@ -45,7 +45,11 @@ function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
   const keep = useKeep();
   const [error, setError] = useState<string | null>(null);
   const nameOf = (id: string) => knownDrill({ drillId: id })?.name ?? id;
-  const fresh = visitNote(view.known, view.gates, visit, repeats, home.map(nameOf));
+  const { consent, settings } = view;
+  const fresh = visitNote(view.known, view.gates, visit, repeats, home.map(nameOf), {
+    consent,
+    zone: settings.timeZone,
+  });
 
   const save = (text: string, goesHome = home) => {
     const based = revision.current;

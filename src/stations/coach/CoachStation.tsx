@@ -70,6 +70,8 @@ export function CoachStation({
       </StationHead>
       {signed ? null : view.path.state !== 'open' ? (
         <PathStop view={view} as="h2" />
+      ) : open && !served.visit?.runs.some(({ id }) => id === open.run.id) ? (
+        <p role="status">Opening the run…</p>
       ) : open ? (
         <OpenRun view={view} run={open.run} />
       ) : (

@@ -9,4 +9,4 @@ import { RunScreen } from './RunScreen';
  * very second the server can't know.
  */
 export const LiveScreen = (props: ComponentProps<typeof RunScreen>) =>
-  useHydrated() ? <RunScreen {...props} /> : <main className="h-dvh" aria-busy aria-label="Coaching" />;
+  useHydrated() ? <RunScreen {...props} /> : <main id="main" className="h-dvh" aria-busy aria-label="Coaching" />;

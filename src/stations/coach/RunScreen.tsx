@@ -134,14 +134,14 @@ export function RunScreen({
 
   if (emergency !== null) {
     return (
-      <main className="p-6">
+      <main id="main" className="p-6">
         <EmergencyWords emergencyNumber={view.settings.emergencyNumber} signs={[signInWords(emergency)]} />
       </main>
     );
   }
   if (state.status === 'stopped') {
     return (
-      <main className="h-dvh">
+      <main id="main" className="h-dvh">
         <OnlyLooks run={run} />
         <StopPanel
           draftKey={`kokyu.run.${run.id}.stop`}
@@ -216,6 +216,7 @@ export function RunScreen({
 
   return (
     <main
+      id="main"
       className={`grid h-dvh overflow-hidden ${group.length > 0 ? 'grid-rows-[auto_auto_minmax(0,1fr)_auto_auto]' : 'grid-rows-[auto_minmax(0,1fr)_auto_auto]'}`}
       aria-label="Coaching"
     >
@@ -254,6 +255,15 @@ export function RunScreen({
         />
       </div>
       <div className="flex flex-wrap items-center gap-x-1 px-3" role="group" aria-label="While it runs">
+        <Button
+          look="quiet"
+          className="!px-3 max-sm:!px-1.5"
+          disabled={!enabled}
+          onClick={actions.takeBack ?? actions.back}
+        >
+          Back
+          <span className="sr-only">{actions.takeBack ? ' to where it was' : ' to the beginning of this drill'}</span>
+        </Button>
         <Button look="quiet" className="!px-3 max-sm:!px-1.5" disabled={!enabled} onClick={actions.talk}>
           {state.pausedBy === 'talk' ? 'Talk over' : 'Talk'}
         </Button>
@@ -291,6 +301,7 @@ export function RunScreen({
       <RunZones
         enabled={enabled}
         kind={shown.kind}
+        at={shown.segment}
         nextName={nextName(state.items, index)}
         about={about?.name.split(' ')[0] ?? null}
         {...{ cues, naming, neighbours, actions }}
@@ -385,7 +396,7 @@ function Over({ view, state, group }: { view: ClientView; state: RunState; group
   const stopped = endedByStop(state);
   const people = group.length > 0 ? group : [{ clientId: view.id, name: null }];
   return (
-    <main className="grid h-dvh place-items-center p-6 text-center">
+    <main id="main" className="grid h-dvh place-items-center p-6 text-center">
       <div>
         <h1 className="text-6xl">{stopped ? 'Ended' : 'Done'}</h1>
         <p className="mt-3 text-2xl">

@@ -1,7 +1,9 @@
 'use client';
 
+import { useMemo } from 'react';
 import { faults } from '@/core/catalogue';
 import { capital } from '@/core/reasons';
+import { useGuard } from '@/parts/useGuard';
 import { type Actions, likeliest } from './useActions';
 import { type Naming, type Neighbours, type useCues } from './useCoaching';
 import { Zone } from './Zone';
@@ -10,6 +12,7 @@ import { Zone } from './Zone';
 export function RunZones({
   enabled,
   kind,
+  at,
   nextName,
   about,
   cues,
@@ -19,6 +22,8 @@ export function RunZones({
 }: {
   enabled: boolean;
   kind: string;
+  /** Which stretch of the run this is: the way on means another thing in each. */
+  at: number;
   nextName: string;
   /** In a group: the name of the person chosen, or null for everybody. */
   about: string | null;
@@ -28,6 +33,8 @@ export function RunZones({
   actions: Actions;
 }) {
   const { remedy } = naming;
+  // The way on means another thing in each stretch, and a stretch ends by itself.
+  const guard = useGuard(useMemo(() => ({ 3: String(at) }), [at]));
   return (
     <footer className="grid grid-cols-3 gap-2 bg-paper p-3 pt-0 max-sm:gap-1.5 max-sm:p-2 sm:grid-cols-5 lg:h-36 lg:gap-2.5">
       {naming.open && !naming.all ? (
@@ -37,10 +44,10 @@ export function RunZones({
               key={fault}
               title={capital(faults[fault].words)}
               hint={`${i + 1} · name it`}
-              onPress={() => naming.name(fault)}
+              onPress={guard(i, () => naming.name(fault))}
             />
           ))}
-          <Zone title="Another" hint={`${likeliest + 1} · all faults`} onPress={naming.showAll} />
+          <Zone title="Another" hint={`${likeliest + 1} · all faults`} onPress={guard(likeliest, naming.showAll)} />
         </>
       ) : (
         <>
@@ -48,16 +55,16 @@ export function RunZones({
             title={about ? `Fault, ${about}` : 'Fault'}
             hint="F · stamps the time"
             disabled={!enabled}
-            onPress={naming.mark}
+            onPress={guard(0, naming.mark)}
           />
           {remedy ? (
-            <Zone title="Cue again" hint="C" disabled={!enabled} onPress={naming.drop} />
+            <Zone title="Cue again" hint="C" disabled={!enabled} onPress={guard(1, naming.drop)} />
           ) : (
             <Zone
               title={cues.answer === null ? 'Cue landed' : 'Next cue'}
               hint={cues.answer === null ? 'C' : cues.nextWords}
               disabled={!enabled}
-              onPress={() => (cues.answer === null ? cues.landed('yes') : cues.next())}
+              onPress={guard(1, () => (cues.answer === null ? cues.landed('yes') : cues.next()))}
             />
           )}
           <Zone
@@ -69,15 +76,15 @@ export function RunZones({
             }
             loud={remedy?.step === 'easier'}
             disabled={!enabled || (neighbours.easier === null && !(neighbours.readiness.met && neighbours.harder))}
-            onPress={() =>
-              neighbours.readiness.met && neighbours.harder ? neighbours.takeHarder() : neighbours.takeEasier()
-            }
+            onPress={guard(2, () =>
+              neighbours.readiness.met && neighbours.harder ? neighbours.takeHarder() : neighbours.takeEasier(),
+            )}
           />
           <Zone
             title={kind === 'breaths' ? 'Next' : 'Ready'}
             hint={kind === 'breaths' ? nextName : 'begin at once'}
             disabled={!enabled}
-            onPress={actions.next}
+            onPress={guard(3, actions.next)}
           />
         </>
       )}

@@ -1,5 +1,4 @@
 import { type ReactNode } from 'react';
-import { useGuard } from '@/parts/useGuard';
 
 /** One of the five large places along the foot of the coach's screen. */
 export function Zone({
@@ -8,7 +7,6 @@ export function Zone({
   stop = false,
   loud = false,
   disabled = false,
-  meaning,
   onPress,
 }: {
   title: ReactNode;
@@ -17,17 +15,13 @@ export function Zone({
   /** What is due now. */
   loud?: boolean;
   disabled?: boolean;
-  /** What a press would do, where the title alone doesn't tell it; a fast second tap never does something else. */
-  meaning?: string;
   onPress: () => void;
 }) {
-  const guarded = useGuard(meaning ?? (typeof title === 'string' ? title : ''), onPress);
   return (
     <button
       type="button"
       disabled={disabled}
-      // What stops is never waited for.
-      onClick={stop ? onPress : guarded}
+      onClick={onPress}
       className={`flex min-h-18 min-w-0 flex-col justify-center rounded-one border px-3 text-left max-sm:min-h-16 max-sm:px-2 disabled:border-rule disabled:text-ink2 lg:px-6 ${
         stop
           ? 'border-stop bg-stop text-onstop disabled:bg-leaf max-sm:col-span-2 sm:col-start-5'

@@ -47,6 +47,66 @@ async function breathing(more: Partial<Parameters<typeof RunScreen>[0]> = {}) {
   return shown;
 }
 
+// Found at human pace: a double tap on Ready skipped the whole drill, on Next its set-up, and no finger got back.
+describe('a fast finger', () => {
+  const tap = (name: RegExp) => fireEvent.click(screen.getByRole('button', { name }));
+  const jumps = () => events().filter(({ type }) => type === 'jump');
+
+  test('a double tap on Ready begins the drill and does not skip it', async () => {
+    await live();
+    await press(' ');
+    await pass(2);
+    await doing(() => tap(/^Ready/));
+    await doing(() => tap(/^(Next|Ready)/));
+    await pass(0.4);
+    await doing(() => tap(/^(Next|Ready)/));
+    expect(jumps()).toMatchObject([{ why: 'ready', toSeconds: 10 }]);
+    await pass(1);
+    await doing(() => tap(/^(Next|Ready)/));
+    expect(jumps()).toHaveLength(2);
+  });
+
+  test('a double tap on Next goes one drill on, and stays in its set-up', async () => {
+    await breathing();
+    await pass(1);
+    await doing(() => tap(/^Next/));
+    await doing(() => tap(/^(Next|Ready)/));
+    expect(jumps()).toMatchObject([{ why: 'next' }]);
+  });
+
+  test('Back returns to where it was sent on from, once; after that to the beginning of the drill', async () => {
+    await breathing();
+    await pass(5);
+    await doing(() => tap(/^(Next|Ready)/));
+    await pass(2);
+    await doing(() => tap(/^Back to where it was/));
+    const [, back] = jumps() as { toSeconds: number; why: string }[];
+    expect(back!.why).toBe('back');
+    expect(back!.toSeconds).toBeCloseTo(16, 0);
+    await pass(2);
+    await doing(() => tap(/^Back to the beginning of this drill/));
+    expect(jumps().at(-1)).toMatchObject({ why: 'back', toSeconds: 0 });
+  });
+
+  test('a double tap on Fault marks once and names nothing', async () => {
+    await breathing();
+    await doing(() => tap(/^Fault/));
+    const [firstName] = screen.getAllByRole('button', { name: /name it$/ });
+    await doing(() => fireEvent.click(firstName!));
+    expect(events().filter(({ type }) => type === 'fault')).toHaveLength(1);
+    expect(types()).not.toContain('named');
+    await pass(1);
+    await doing(() => fireEvent.click(screen.getAllByRole('button', { name: /name it$/ })[0]!));
+    expect(types()).toContain('named');
+  });
+
+  test('Stop is never waited for', async () => {
+    await breathing();
+    await doing(() => tap(/Stop/));
+    expect(last()).toMatchObject({ type: 'stop' });
+  });
+});
+
 describe('a run by its keys', () => {
   test('begins, waits and goes on with Space; each press is an event at its second', async () => {
     await live();

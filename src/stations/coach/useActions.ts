@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { type Gesture, lastMark, modeOf } from '@/core/coach';
 import { faults } from '@/core/catalogue';
 import { isControl, isTyping } from '@/parts/shell/keys';
@@ -34,12 +34,24 @@ export function useActions(
     else append({ type: 'pause', why: 'talk' });
   }, [status, state.pausedBy, append, wake]);
 
+  // Where the run stood before it was sent on by hand: the way back for a finger that was too fast.
+  const [leftAt, setLeftAt] = useState<{ seconds: number; timeline: unknown } | null>(null);
   const next = useCallback(() => {
     const now = place();
     const inSetUp = now.timed.segment.kind !== 'breaths';
     const toSeconds = inSetUp ? now.timed.endSeconds : (timeline.itemStarts[now.item + 1] ?? timeline.totalSeconds);
+    setLeftAt({ seconds: now.timed.startSeconds + now.intoSeconds, timeline: timeline.itemStarts.join() });
     append({ type: 'jump', toSeconds, why: inSetUp ? 'ready' : 'next' });
   }, [place, timeline, append]);
+
+  /** Back to where it was sent on from; null where it was not, or where what came before is another plan by now. */
+  const takeBack = useMemo(() => {
+    if (leftAt === null || leftAt.timeline !== timeline.itemStarts.join()) return null;
+    return () => {
+      setLeftAt(null);
+      append({ type: 'jump', toSeconds: leftAt.seconds, why: 'back' });
+    };
+  }, [leftAt, timeline, append]);
 
   const back = useCallback(() => {
     const toSeconds = timeline.itemStarts[place().item] ?? 0;
@@ -116,7 +128,7 @@ export function useActions(
     [nameByPlace, space, tap, talk, naming, cues, next, undo, back, neighbours, stop],
   );
 
-  return { waitOrGo, talk, next, back, tap, stop, undo, press, keys };
+  return { waitOrGo, talk, next, back, takeBack, tap, stop, undo, press, keys };
 }
 export type Actions = ReturnType<typeof useActions>;
 

@@ -78,7 +78,7 @@ export function History({ view }: { view: ClientView }) {
   };
   return (
     <Fold
-      title={`History: ${entries} entries on ${dayCount} ${dayCount === 1 ? 'day' : 'days'}`}
+      title={`History: ${entries} ${entries === 1 ? 'entry' : 'entries'} on ${dayCount} ${dayCount === 1 ? 'day' : 'days'}`}
       className="border-t border-ink pt-4"
       titleClass="text-lg font-semibold"
     >

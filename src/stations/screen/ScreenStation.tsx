@@ -52,6 +52,15 @@ export function ScreenStation({ view: served }: { view: ClientView }) {
         <Fence what="History">
           <History view={view} />
         </Fence>
+        <div className="flex flex-wrap items-center gap-4 border-t border-ink pt-4">
+          {view.visit ? (
+            <LinkButton href={`/clients/${view.id}/look`} look="strong">
+              On to Look
+            </LinkButton>
+          ) : (
+            <BeginVisit clientId={view.id} />
+          )}
+        </div>
       </div>
     </>
   );

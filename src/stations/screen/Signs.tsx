@@ -31,7 +31,8 @@ function signsFor(view: ClientView, all: readonly Sign[]): Sign[] {
 
 /** Asked today, with the signs of everything that has been told by now. */
 const askedToday = (answer: SignsAnswer | null, view: ClientView) =>
-  answer?.day === view.today &&
+  answer !== null &&
+  answer.day >= view.today &&
   signContextsOf(view.known.profile.answers).every((context) => answer.contexts.includes(context));
 
 /** Emergency signs and red flags, asked first at every visit. */

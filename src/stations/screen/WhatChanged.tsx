@@ -19,7 +19,7 @@ export function WhatChanged({ view }: { view: ClientView }) {
   if (!last || !view.gatesThen) return null;
   const { blocked, changed, freed } = gateChanges(view.gatesThen, view.gates);
   const answered = view.known.profile.whatChanged;
-  const today = answered?.day === view.today ? answered.changed : null;
+  const today = answered && answered.day >= view.today ? answered.changed : null;
   return (
     <section aria-labelledby="changed" className="border-t border-ink pt-4">
       <div className="flex flex-wrap items-center justify-between gap-3">

@@ -15,6 +15,7 @@ export function RequestBar({
   request,
   drills,
   because,
+  booking,
   onChange,
   onMake,
   making,
@@ -25,6 +26,8 @@ export function RequestBar({
   request: PlanRequest;
   drills: readonly Drill[];
   because: string | null;
+  /** What was noted with today's booking. */
+  booking: string;
   onChange: (request: PlanRequest) => void;
   onMake: () => void;
   making: boolean;
@@ -69,6 +72,7 @@ export function RequestBar({
           onChange={(leadSchool) => leadSchool && onChange({ ...request, leadSchool })}
         />
       </div>
+      {booking && <p className="w-full border-l-4 border-caution pl-3">Noted with the booking: {booking}</p>}
       {because && <p className="w-full text-sm text-ink2">Lead school offered {because}.</p>}
       <details className="w-full">
         <summary className="flex min-h-11 cursor-pointer items-center text-ink2">

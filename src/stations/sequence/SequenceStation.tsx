@@ -22,6 +22,7 @@ import { Fence } from '@/parts/Fence';
 import { ChoiceChips } from '@/parts/Chips';
 import { EmptyState } from '@/parts/Notice';
 import { say } from '@/parts/say';
+import { useKeptValue } from '@/parts/useKept';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
@@ -35,6 +36,7 @@ import { PrintSheet } from './PrintSheet';
 import { RequestBar } from './RequestBar';
 import { Problems, TotalsLine, WorthLine } from './PlanLines';
 import { ScoreEditor } from './ScoreEditor';
+import { firstRequest } from './firstRequest';
 import { useEdits, useUndoKeys } from './useEdits';
 import { useMeasuredBreath, usePlan, usePlanContext, usePlanner, withBreaths } from './usePlan';
 import { scoreItems } from './words';
@@ -84,16 +86,10 @@ function Planning({ view }: { view: ClientView }) {
   const measured = useMeasuredBreath(view);
   const drills = useMemo(() => allDrills(context), [context]);
   const lead = leadSchoolFor(reading.patterns, view.settings.homeSchool);
-  const [request, setRequest] = useState<PlanRequest>(
-    plan?.request ?? {
-      intent: reading.intent,
-      side: reading.side,
-      minutes: view.settings.defaultMinutes,
-      talkSeconds: view.settings.talkSeconds,
-      propsAtHand: ['towel', 'pillow', 'wall', 'chair'],
-      leadSchool: lead.school,
-    },
-  );
+  // Chosen and not planned with yet, it is kept here: it survives leaving the page.
+  const [asked, setRequest] = useKeptValue<PlanRequest>(`kokyu.request.${view.visit!.id}`);
+  const usual = useMemo(() => firstRequest(view, lead.school), [view, lead.school]);
+  const request = asked ?? plan?.request ?? usual;
   const [selectedId, setSelectedId] = useState<string | null>(plan?.items[0]?.id ?? null);
   const [phase, setPhase] = useState<Phase | null>(null);
   const [zoom, setZoom] = useState<'whole' | 'close'>('whole');
@@ -140,6 +136,8 @@ function Planning({ view }: { view: ClientView }) {
     setImpossible(next.impossible ?? null);
     if (next.items.length === 0 && plan && plan.items.length > 0) return;
     change(next);
+    // The plan holds what it was asked with from now on.
+    setRequest(null);
     setSelectedId(next.items[0]?.id ?? null);
     if (!next.proven) {
       const better = await deeper().plan(full, context, locked, deeperNodes);
@@ -192,10 +190,13 @@ function Planning({ view }: { view: ClientView }) {
     latest.current = { make, request, change, reading, plan, gates: view.gates };
   });
   const again = useCallback(() => void latest.current.make(latest.current.request), []);
-  const takeRequest = useCallback((asked: PlanRequest) => {
-    setRequest(asked);
-    void latest.current.make(asked);
-  }, []);
+  const takeRequest = useCallback(
+    (next: PlanRequest) => {
+      setRequest(next);
+      void latest.current.make(next);
+    },
+    [setRequest],
+  );
   const beginFrom = useCallback((items: PlanItem[]) => {
     const { intent, side } = latest.current.reading;
     latest.current.change({
@@ -246,6 +247,7 @@ function Planning({ view }: { view: ClientView }) {
           onMake={again}
           making={making}
           again={plan !== null}
+          booking={view.planning?.booking?.note ?? ''}
           locked={locked.length}
           reads={plan !== null && (plan.request.intent !== reading.intent || plan.request.side !== reading.side)}
         />

@@ -4,6 +4,7 @@ import { OctagonX, TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { dayInWords } from '@/core/record';
 import { newId, send, useKeep } from '@/keep';
 import { closeRun } from '../coach/closeRun';
 import { Button, LinkButton } from '@/parts/Button';
@@ -117,7 +118,7 @@ export function TodayBoard({
               <li key={runId} className="flex flex-wrap items-center gap-4 border-t border-rule py-1">
                 <Link href={`/run/${runId}`} className="flex min-h-11 items-center hover:underline">
                   {name}
-                  {begun === today ? '' : `, ${begun}`}: go back to it
+                  {begun === today ? '' : `, ${dayInWords(begun, today)}`}: go back to it
                 </Link>
                 <Button look="quiet" onClick={() => closeRun(runId, nextSeq)}>
                   Close it with what was done
@@ -135,8 +136,8 @@ export function TodayBoard({
           <ul className="mt-1">
             {leftOpen.map(({ id, clientId, name, day: begun }) => (
               <li key={id} className="flex flex-wrap items-center gap-4 border-t border-rule py-1">
-                <Link href={`/clients/${clientId}/track`} className="flex min-h-11 items-center hover:underline">
-                  {name}, begun {begun}
+                <Link href={`/clients/${clientId}/visit/${id}`} className="flex min-h-11 items-center hover:underline">
+                  {name}, begun {dayInWords(begun, today)}: note and sign it
                 </Link>
                 <Button look="quiet" onClick={() => send('visit.end', { visitId: id })}>
                   End it as it is
@@ -165,13 +166,13 @@ export function TodayBoard({
 
 function Row({ row }: { row: ExpectedRow }) {
   const router = useRouter();
-  const keep = useKeep();
-  const [error, setError] = useState<string | null>(null);
-  const begin = async () => {
+  const [begun, setBegun] = useState(false);
+  const begin = () => {
     const { clientId } = row;
-    const outcome = row.visit === 'none' ? await keep('visit.start', { visitId: newId(), clientId }) : null;
-    if (outcome?.state === 'refused') setError(outcome.why);
-    else router.push(`/clients/${clientId}`);
+    // Pressed twice it begins once; nothing is waited for, the pages show the visit from now on.
+    if (row.visit === 'none' && !begun) send('visit.start', { visitId: newId(), clientId });
+    setBegun(true);
+    router.push(`/clients/${clientId}`);
   };
   return (
     <li className="grid grid-cols-[4.5rem_1fr] gap-x-4 border-b border-rule py-3 md:grid-cols-[4.5rem_14rem_1fr_auto]">
@@ -199,10 +200,9 @@ function Row({ row }: { row: ExpectedRow }) {
         ))}
       </div>
       <div className="flex items-start gap-2 max-md:col-span-2">
-        <Button look={row.visit === 'ended' ? 'plain' : 'strong'} onClick={() => void begin()}>
+        <Button look={row.visit === 'ended' ? 'plain' : 'strong'} onClick={begin}>
           {row.visit === 'none' ? 'Begin' : row.visit === 'open' ? 'Resume' : 'Open'}
         </Button>
-        {error && <span role="alert">{error}</span>}
         {row.visit === 'none' && (
           <Button
             look="quiet"

@@ -90,7 +90,7 @@ test('what a client may not do stands before what they need, in words', () => {
 
 test('a run left open is closed with what was done in it, as one event behind the others', async () => {
   board({ openRuns: [{ clientId: 'tamsin', name: 'Tamsin', day: '2026-11-24', runId: 'run', nextSeq: 7 }] });
-  expect(screen.getByText(/go back to it$/).textContent).toBe('Tamsin, 2026-11-24: go back to it');
+  expect(screen.getByText(/go back to it$/).textContent).toBe('Tamsin, 24 November: go back to it');
   await click('Close it with what was done');
   expect(commands()[0]).toMatchObject([
     'run.append',

@@ -1,5 +1,12 @@
 import { eq } from 'drizzle-orm';
-import { type CommandKind, type Payload, type RefusalCode, type Settings, type VisitRow } from '@/core/record';
+import {
+  type CommandKind,
+  type Payload,
+  type RefusalCode,
+  type Settings,
+  type VisitRow,
+  workingDay,
+} from '@/core/record';
 import { type Gates, type PathState } from '@/core/safety';
 import { type Store } from '../file';
 import { gatesOf, pathOf } from '../people';
@@ -50,7 +57,7 @@ export class Moment {
   }
 
   /** Where the client of a visit may go on a day. */
-  pathOf(visit: VisitRow, day = this.day): PathState {
+  pathOf(visit: VisitRow, day = workingDay(visit, this.day, this.epochMs)): PathState {
     const key = `${visit.id} ${day}`;
     const path = this.paths.get(key) ?? pathOf(this.store, visit, day);
     this.paths.set(key, path);

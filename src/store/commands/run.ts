@@ -1,4 +1,4 @@
-import { eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { type StampedEvent, eventDenied, foreignTo, itemsOff, reduceRun, stateOf, steering } from '@/core/coach';
 import { type Payload, type VisitRow, dayIn } from '@/core/record';
 import { openStations } from '@/core/safety';
@@ -129,6 +129,11 @@ export const runDoors: Runs = {
     revision: 'none',
     signed: 'refuses',
     act: ({ runId, visitId, items, members = [] }, { store, at }) => {
+      // Pressed twice, or on two devices: a visit has one run at a time.
+      const open = and(eq(runs.visitId, visitId), isNull(runs.endedAt));
+      if (store.select({ id: runs.id }).from(runs).where(open).get()) {
+        throw new Refusal('known already', 'A run of this visit is open already. Go back to it, or close it first.');
+      }
       // The reasons of a plan stay with the plan.
       const plain = items.map((item) => ({ ...item, reasons: [] }));
       store.insert(runs).values({ id: runId, visitId, at, items: plain }).run();

@@ -115,11 +115,22 @@ export const ownBreathDoors: Pick<Doors, 'own.add' | 'own.retract'> = {
 };
 
 /** Bookings. */
+const bookedAt = (store: Store, clientId: string, startsAt: string) =>
+  store
+    .select({ id: appointments.id })
+    .from(appointments)
+    .where(
+      and(eq(appointments.clientId, clientId), eq(appointments.startsAt, startsAt), isNull(appointments.cancelledAt)),
+    )
+    .get() !== undefined;
+
 export const appointmentDoors: Pick<Doors, 'appointment.add' | 'appointment.cancel'> = {
   'appointment.add': {
     ...studios,
     whose: ofClient(),
     act: ({ appointmentId, clientId, startsAt, minutes, note }, { store }) => {
+      // Pressed twice, or on two devices: one person has one booking at a time.
+      if (bookedAt(store, clientId, startsAt)) return;
       store.insert(appointments).values({ id: appointmentId, clientId, startsAt, minutes, note }).run();
     },
   },

@@ -14,7 +14,7 @@ export default async function RunPage({ params }: { params: Promise<{ runId: str
   const run = findRun(store, (await params).runId, aside);
   if (!run && aside.length > 0) {
     return (
-      <main className="mx-auto max-w-4xl p-6">
+      <main id="main" className="mx-auto max-w-4xl p-6">
         <UnreadableNotice records={aside} />
       </main>
     );
@@ -26,7 +26,7 @@ export default async function RunPage({ params }: { params: Promise<{ runId: str
   const closed = [view, ...members].find(({ path }) => !openStations[path.state].includes('coach'));
   if (closed) {
     return (
-      <main className="mx-auto max-w-4xl p-6">
+      <main id="main" className="mx-auto max-w-4xl p-6">
         <PathStop view={closed} />
       </main>
     );

@@ -1,15 +1,15 @@
 import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { type ReactNode } from 'react';
-import { flaggedConditions, openStations, screeningAge, unansweredConditions } from '@/core/safety';
+import { type VisitRecord, dayInWords } from '@/core/record';
+import { openStations } from '@/core/safety';
 import { visitStory } from '@/core/track';
 import { Fence } from '@/parts/Fence';
+import { ClientSafety, ClientStations } from '@/stations/ClientHead';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
-import { SafetyLine } from '@/parts/shell/SafetyLine';
-import { StationLine } from '@/parts/shell/StationLine';
 import { Thread } from '@/parts/shell/Thread';
 import { TopBar } from '@/parts/shell/TopBar';
-import { loadClient, loadTheme } from '../../../load';
+import { loadClient, loadTheme, viewFor, visitsOfClient } from '../../../load';
 
 type Props = { params: Promise<{ clientId: string }> };
 
@@ -17,27 +17,31 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: loadClient((await params).clientId)?.name ?? 'Not found' };
 }
 
-const stopWords = {
-  emergency: 'Emergency sign logged today: stopped',
-  'red flag': 'Red flag: no drills, refer',
-  guardian: 'Guardian’s consent first',
-  recount: 'Count the resting rate again',
-} as const;
+const recordedIn = (visit: VisitRecord | null): string[] =>
+  visit === null
+    ? []
+    : [
+        ...(visit.looks.length > 0 ? ['look'] : []),
+        ...(visit.plan ? ['sequence'] : []),
+        ...(visit.runs.length > 0 ? ['coach'] : []),
+      ];
+
+/** Visits in the thread, the newest first; the one going on is where it is noted and ended. */
+const visitsShown = 6;
+const visitsInWords = (clientId: string, current: string | null, today: string) =>
+  visitsOfClient(clientId)
+    .slice(0, visitsShown)
+    .map(({ id, day, endedAt }) => ({
+      id,
+      words: id === current && endedAt === null ? 'This visit: note it and end it' : dayInWords(day, today),
+    }));
 
 export default async function StationsLayout({ params, children }: Props & { children: ReactNode }) {
   const { clientId } = await params;
   const view = loadClient(clientId);
   if (!view) notFound();
-  const { known, path, visit, gates, settings, today } = view;
-  const open = openStations[path.state];
-  const age = screeningAge(known.profile, today, settings.limits);
-  const reached = [
-    ...(known.latest.redFlags?.day === today ? ['screen'] : []),
-    ...(visit && visit.looks.length > 0 ? ['look'] : []),
-    ...(visit?.reading ? ['read'] : []),
-    ...(visit?.plan ? ['sequence'] : []),
-    ...(visit && visit.runs.length > 0 ? ['coach'] : []),
-  ];
+  const { known, path, visit, gates, settings } = view;
+  const head = viewFor(view, []);
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar
@@ -46,24 +50,22 @@ export default async function StationsLayout({ params, children }: Props & { chi
         theme={await loadTheme()}
         clientId={clientId}
         clientName={view.name}
-        openStationIds={[...open]}
+        openStationIds={[...openStations[path.state]]}
       >
-        <SafetyLine
-          stop={path.state in stopWords ? stopWords[path.state as keyof typeof stopWords] : null}
-          cautions={flaggedConditions(known.profile, today)}
-          unasked={unansweredConditions(known.profile).length}
-          stale={age.stale ? age.words : null}
-          touch={known.profile.touch}
-        />
+        <ClientSafety view={head} />
       </TopBar>
-      <StationLine clientId={clientId} open={[...open]} reached={reached} />
+      <ClientStations view={head} recorded={recordedIn(visit)} />
       <div className="grid grow lg:grid-cols-[minmax(0,1fr)_16.5rem]">
-        <main className="px-4 py-6 lg:px-7">
+        <main id="main" className="px-4 py-6 lg:px-7">
           <UnreadableNotice records={view.unreadable} />
           {children}
         </main>
         <Fence what="The thread">
-          <Thread lines={visitStory(known, gates, visit)} base={`/clients/${clientId}`} />
+          <Thread
+            lines={visitStory(known, gates, visit)}
+            base={`/clients/${clientId}`}
+            visits={visitsInWords(clientId, visit?.id ?? null, view.today)}
+          />
         </Fence>
       </div>
     </div>

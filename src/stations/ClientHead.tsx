@@ -1,0 +1,73 @@
+'use client';
+
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import { flaggedConditions, openStations, screeningAge, unansweredConditions } from '@/core/safety';
+import { SafetyLine } from '@/parts/shell/SafetyLine';
+import { StationLine } from '@/parts/shell/StationLine';
+import { TouchChoice } from './coach/TouchBadge';
+import { useShown } from './useShown';
+import { type ClientView } from './view';
+
+const stopWords = {
+  emergency: 'Emergency sign logged today: stopped',
+  'red flag': 'Red flag: no drills, refer',
+  guardian: 'Guardian’s consent first',
+  recount: 'Count the resting rate again',
+} as const;
+
+/** Limits and consent on every page of a client, as they stand this moment; consent can be changed where it is read. */
+export function ClientSafety({ view: served }: { view: ClientView }) {
+  const view = useShown(served);
+  const { known, path, today, settings } = view;
+  const age = screeningAge(known.profile, today, settings.limits);
+  const [open, setOpen] = useState(false);
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <SafetyLine
+        stop={path.state in stopWords ? stopWords[path.state as keyof typeof stopWords] : null}
+        cautions={flaggedConditions(known.profile, today)}
+        unasked={unansweredConditions(known.profile).length}
+        stale={age.stale ? age.words : null}
+        touch={known.profile.touch}
+        trigger={Popover.Trigger}
+      />
+      <Popover.Portal>
+        <Popover.Content
+          sideOffset={6}
+          collisionPadding={12}
+          aria-label="Consent to touch"
+          className="z-40 max-w-sm rounded-one border border-ink bg-paper p-4"
+        >
+          <TouchChoice
+            clientId={view.id}
+            latest={known.latest.touch}
+            touch={known.profile.touch}
+            onDone={() => setOpen(false)}
+          />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** The stations of a client, open or closed as what was just said has it. */
+export function ClientStations({
+  view: served,
+  recorded,
+}: {
+  view: ClientView;
+  /** Stations with something in today's visit, as the page was made; what is said since comes from the view. */
+  recorded: readonly string[];
+}) {
+  const { id, known, path, visit, today } = useShown(served);
+  const reached = [
+    ...(known.latest.redFlags && known.latest.redFlags.day >= today ? ['screen'] : []),
+    ...recorded,
+    ...(visit && visit.looks.length > 0 ? ['look'] : []),
+    ...(visit?.reading ? ['read'] : []),
+    ...(visit?.plan ? ['sequence'] : []),
+    ...(visit && visit.runs.length > 0 ? ['coach'] : []),
+  ];
+  return <StationLine clientId={id} open={openStations[path.state]} reached={reached} />;
+}
