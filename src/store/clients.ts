@@ -30,11 +30,12 @@ export function findClient(store: Store, clientId: string, aside: Unreadable[] =
 
 /** Clients whose name contains the words, by name; all of them for an empty search. */
 export function searchClients(store: Store, words: string, most = 50): ClientRow[] {
-  const pattern = `%${words.trim().replace(/[%_]/g, '')}%`;
+  // In whichever order: a surname first, as lists have it.
+  const wanted = words.replace(/[%_,]/g, ' ').split(/\s+/).filter(Boolean);
   return store
     .select()
     .from(clients)
-    .where(like(clients.name, pattern))
+    .where(and(...wanted.map((word) => like(clients.name, `%${word}%`))))
     .orderBy(asc(clients.name))
     .limit(most)
     .all()

@@ -94,6 +94,9 @@ describe('commands', () => {
     const first = carryOut(store, command, now);
     expect(carryOut(store, command, now + 5000)).toEqual(first);
     expect(searchClients(store, 'weir')).toHaveLength(1);
+    // Found in whichever order the words are said.
+    expect(searchClients(store, 'Weirside, Orla')).toHaveLength(1);
+    expect(searchClients(store, 'orla nobody')).toHaveLength(0);
   });
 
   test('nonsense is refused with one sentence and leaves nothing behind', () => {

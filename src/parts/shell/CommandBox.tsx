@@ -45,7 +45,12 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
   }, [open, words]);
 
   // What came for the words before these must not be chosen for them.
-  const found = hits.filter(({ name }) => name.toLowerCase().includes(words.trim().toLowerCase()));
+  const wanted = words
+    .toLowerCase()
+    .split(/[\s,]+/)
+    .filter(Boolean);
+  const found = hits.filter(({ name }) => wanted.every((word) => name.toLowerCase().includes(word)));
+  const nobody = words.trim();
 
   const go = (href: string) => {
     going.current = true;
@@ -92,7 +97,17 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
               className="mb-2 min-h-11 w-full border-b border-ink bg-paper px-3 text-lg outline-none placeholder:text-ink2"
             />
             <Command.List className="max-h-[55vh] overflow-auto">
-              <Command.Empty className="px-3 py-4 text-ink2">Nothing by that name. Add them as a client?</Command.Empty>
+              {nobody !== '' && found.length === 0 && (
+                <Command.Group heading="Nobody by that name" className="text-sm text-ink2">
+                  <Command.Item
+                    value="add"
+                    className={item}
+                    onSelect={() => go(`/clients/new?name=${encodeURIComponent(nobody.slice(0, 120))}`)}
+                  >
+                    Add “{nobody.slice(0, 60)}” as a client
+                  </Command.Item>
+                </Command.Group>
+              )}
               {found.length > 0 && (
                 <Command.Group heading="Clients" className="text-sm text-ink2">
                   {found.map(({ id, name }) => (

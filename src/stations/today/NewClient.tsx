@@ -9,10 +9,10 @@ import { Button } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
 
 /** A client is a name first; today's visit begins at once, since somebody is standing there. */
-export function NewClient() {
+export function NewClient({ called = '' }: { called?: string }) {
   const router = useRouter();
   const keep = useKeep();
-  const [name, setName] = useState('');
+  const [name, setName] = useState(called);
   const [error, setError] = useState<string | null>(null);
   const [waiting, setWaiting] = useState(false);
 
