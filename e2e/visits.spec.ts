@@ -71,11 +71,13 @@ test('consent is changed from its badge on any page, in one press, and the note 
   const badge = (words: string) => page.getByRole('button', { name: new RegExp(`^Touch: ${words}`) });
   await badge('ask first').click();
   await expectAccessible(page, 'consent, open');
-  await page.getByRole('radio', { name: 'Yes' }).last().click();
+  const choice = page.getByRole('dialog', { name: 'Consent to touch' });
+  await choice.getByRole('radio', { name: 'Yes' }).click();
   await expect(badge('yes')).toBeVisible();
   await page.getByRole('link', { name: '2 Look' }).click();
+  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
   await badge('yes').click();
-  await page.getByRole('radio', { name: 'Client’s own hands only' }).click();
+  await choice.getByRole('radio', { name: 'Client’s own hands only' }).click();
   await expect(badge('own hands only')).toBeVisible();
   await page.getByRole('link', { name: 'This visit: note it and end it' }).click();
   await expect(page.getByLabel('The note of this visit')).toHaveValue(/Touch: yes; own hands only from \d\d:\d\d/);
