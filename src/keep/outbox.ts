@@ -220,6 +220,10 @@ function takeUpLeft() {
   }
 }
 
+/** By the time it was said: what waits may be older or newer than what is remembered. */
+const addInOrder = (more: readonly Said[]) =>
+  setSaid([...said, ...more].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)));
+
 /** What an earlier page wrote down and the server has not taken in yet. */
 async function recall() {
   if (recalling) return;
@@ -233,9 +237,8 @@ async function recall() {
   recalled = true;
   const known = new Set([...answeredEarly, ...said.map(({ id }) => id)]);
   const before = left.filter(({ id, kind }) => !known.has(id) && !ofNoUse.includes(kind));
-  if (before.length === 0) return;
-  const entries = before.map((one) => ({ at: new Date().toISOString(), ...one, place: null }) as Said);
-  setSaid([...entries, ...said]);
+  if (before.length > 0)
+    addInOrder(before.map((one) => ({ at: new Date().toISOString(), ...one, place: null }) as Said));
 }
 
 /**
@@ -245,7 +248,7 @@ async function recall() {
 function takeRecent(recent: readonly Said[]) {
   const known = new Set(said.map(({ id }) => id));
   const missing = recent.filter(({ id }) => !known.has(id));
-  if (missing.length > 0) setSaid([...said, ...missing].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)));
+  if (missing.length > 0) addInOrder(missing);
 }
 
 export const saidNow = () => said;

@@ -72,15 +72,18 @@ export function factsOf(store: Store, clientId: string, { most = 10_000, aside =
     .flatMap((row) => soundFact(row, aside) ?? []);
 }
 
-/** What was said of touch on a day, oldest first: consent may be changed in the middle of a visit. */
-export const consentOn = (store: Store, clientId: string, day: string): Fact[] =>
-  store
+/** What was said of touch on a day, oldest first, after what stood when it began: consent may be changed in the middle of a visit. */
+export function consentOn(store: Store, clientId: string, day: string): Fact[] {
+  const said = store
     .select()
     .from(facts)
-    .where(and(eq(facts.clientId, clientId), eq(facts.key, 'touch'), eq(facts.day, day), isNull(facts.retractedAt)))
+    .where(and(eq(facts.clientId, clientId), eq(facts.key, 'touch'), lte(facts.day, day), isNull(facts.retractedAt)))
     .orderBy(asc(facts.at), asc(inOrderWritten))
     .all()
     .flatMap((row) => soundFact(row, []) ?? []);
+  const before = said.findLast((fact) => fact.day < day);
+  return [...(before ? [before] : []), ...said.filter((fact) => fact.day === day)];
+}
 
 /** How much was said of a client, and on how many days. */
 export function countFacts(store: Store, clientId: string): { entries: number; days: number } {

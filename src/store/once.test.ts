@@ -6,6 +6,7 @@ import { dayIn } from '@/core/record';
 import {
   appointmentsBetween,
   carryOut,
+  consentOn,
   findRun,
   historyOf,
   knownClientsOf,
@@ -15,6 +16,7 @@ import {
   openVisits,
   planOf,
   plansOf,
+  readSettings,
   stoppedDrillsOf,
   visitsOf,
   visitsOfDay,
@@ -188,16 +190,18 @@ describe('pressed twice, or on two devices, it is one', () => {
 
   test('somebody has one booking at a time; taken out, it can be made again', () => {
     const { clientId } = studio.person('Ada');
-    const book = () =>
-      studio.take('appointment.add', {
-        appointmentId: randomUUID(),
-        clientId,
-        startsAt: `${today}T14:00:00.000Z`,
-        minutes: 45,
-        note: '',
-      });
+    const booking = (note = '') => ({
+      appointmentId: randomUUID(),
+      clientId,
+      startsAt: `${today}T14:00:00.000Z`,
+      minutes: 45,
+      note,
+    });
+    const book = () => studio.take('appointment.add', booking());
     book();
     book();
+    // What says something else is not dropped without a word.
+    expect(studio.record('appointment.add', booking('bring the half-dome'))).toMatchObject({ code: 'known already' });
     const booked = () => appointmentsBetween(studio.store, `${today}T00:00:00.000Z`, `${today}T23:59:00.000Z`);
     expect(booked()).toHaveLength(1);
     studio.take('appointment.cancel', { appointmentId: booked()[0]!.id });
@@ -239,4 +243,14 @@ describe('a visit across midnight', () => {
       'saved',
     );
   });
+});
+
+test('consent told of a day begins with what stood before it', () => {
+  const { clientId } = studio.person('Ada');
+  const dayMs = 24 * 60 * 60_000;
+  studio.fact(clientId, 'touch', 'yes', now - dayMs);
+  studio.fact(clientId, 'touch', 'own hands', now - dayMs + 1000);
+  studio.fact(clientId, 'touch', 'no', now);
+  const day = dayIn(now, readSettings(studio.store).timeZone);
+  expect(consentOn(studio.store, clientId, day).map(({ value }) => value)).toEqual(['own hands', 'no']);
 });

@@ -37,7 +37,7 @@ export interface Recorded {
   visit: VisitRecord | null;
   /** Facts of the client as far as they are shown, oldest first; null where none are. */
   history: { facts: Fact[]; entries: number; days: number } | null;
-  /** What was said of touch on the day of the visit, oldest first. */
+  /** What was said of touch on the day of the visit, oldest first, after what stood when it began. */
   consent: readonly Fact[];
   /** Looks that gate, of all visits, and the counts of the resting rate of this one: gates and path follow from them. */
   gating: { floors: readonly StoredLook[]; counts: readonly CountedRate[] };

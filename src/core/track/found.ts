@@ -1,6 +1,8 @@
-import { type JudgedFinding, judgeFindings, patterns, readFindings, severityInWords } from '../read';
+import { baseMap } from '../look';
+import { type JudgedFinding, judgeFindings, patterns, readFindings, severityInWords, wantedRegions } from '../read';
 import { type VisitRecord } from '../record';
 import { type Profile } from '../safety';
+import { ringChangeInWords } from './change';
 
 /**
  * What a visit found, as the coach left it: what speaks for the confirmed patterns first, in their order, then the rest, the
@@ -19,6 +21,19 @@ export function foundIn(
     return at < 0 ? confirmed.length : at;
   };
   return there.sort((a, b) => place(a) - place(b) || b.severity - a.severity);
+}
+
+/**
+ * What the map of a visit changed, the part that was wanted first, nothing left out; empty where there are not two of one
+ * position.
+ *
+ * @example mapChanges(visit)[0] // 'Left back two steps more: clear.'
+ */
+export function mapChanges({ looks, reading }: Pick<VisitRecord, 'looks' | 'reading'>): string[] {
+  const [before, after] = [baseMap(looks, 'before'), baseMap(looks, 'after')];
+  if (!before || !after || before.raw.position !== after.raw.position) return [];
+  const wanted = reading ? wantedRegions(reading.intent, reading.side ?? 'left') : {};
+  return ringChangeInWords(before.raw.deep, after.raw.deep, wanted);
 }
 
 /** @example foundInWords(findings) // 'the chest leads the breath (marked); the sides move less (clear)' */

@@ -18,4 +18,4 @@ export { type Expected, needsToday } from './needs';
 export { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from './over';
 export { type Point, markerBeforeAfter, repeatPairs, seriesOf } from './series';
 export { itemInWords, visitNote, withHome } from './visitNote';
-export { foundIn, foundInWords } from './found';
+export { foundIn, foundInWords, mapChanges } from './found';

@@ -1,10 +1,10 @@
 import { stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
-import { baseMap, calmHold, countingLooks, isOf, newest, rateBand, rateOf } from '../look';
+import { calmHold, countingLooks, isOf, newest, rateBand, rateOf } from '../look';
 import { intentInWords } from '../read';
 import { type VisitRecord } from '../record';
 import { type Gates, type KnownClient, components } from '../safety';
-import { ringChangeInWords } from './change';
+import { mapChanges } from './found';
 
 export type StoryStation = 'screen' | 'look' | 'read' | 'sequence' | 'coach' | 'track';
 
@@ -87,9 +87,4 @@ function done(visit: VisitRecord): string | null {
   return `${delivered} ${delivered === 1 ? 'breath' : 'breaths'} in ${durationInWords(activeSeconds)}, ${faults} ${faults === 1 ? 'fault' : 'faults'} marked.${stopped}`;
 }
 
-function changed(visit: VisitRecord): string | null {
-  const before = baseMap(visit.looks, 'before');
-  const after = baseMap(visit.looks, 'after');
-  if (!before || !after || before.raw.position !== after.raw.position) return null;
-  return ringChangeInWords(before.raw.deep, after.raw.deep).slice(0, 3).join(' ');
-}
+const changed = (visit: VisitRecord): string | null => mapChanges(visit).slice(0, 3).join(' ') || null;

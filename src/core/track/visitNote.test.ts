@@ -1,6 +1,8 @@
 import { cadence } from '../cadence';
 import { type RunEvent } from '../coach';
-import { type VisitRecord } from '../record';
+import { blankRaw } from '../look';
+import { type StoredLook, type VisitRecord } from '../record';
+import { unobserved } from '../trunk';
 import { evaluateGates, emptyProfile, knownClient } from '../safety';
 import { idOf, planItem, visitOf } from '../fixtures';
 import { type PlanItem } from '../sequence';
@@ -79,4 +81,49 @@ test('a pace that was not the plan’s is told', () => {
 test('the line of what goes home is written anew and nothing else is touched', () => {
   expect(withHome('My own words\nHome: Old.\nmore', ['A', 'B'])).toBe('My own words\nmore\nHome: A, B.');
   expect(withHome('My own words\nHome: Old.', [])).toBe('My own words');
+});
+
+test('consent is told with the time of each change, what did not change is told once', () => {
+  const touch = (value: string, minutes: number, n: number) => ({
+    id: idOf(n),
+    key: 'touch' as const,
+    value,
+    at: at(minutes),
+    day: today,
+  });
+  const line = (...consent: ReturnType<typeof touch>[]) =>
+    visitNote(knownClient(consent), gates, visit(), {}, [], { consent, zone: 'UTC' })
+      .split('\n')
+      .find((one) => one.startsWith('Touch'));
+  expect(line(touch('yes', 0, 1), touch('yes', 5, 2))).toBe('Touch: yes');
+  expect(line(touch('yes', -2000, 1), touch('no', 12, 2))).toBe('Touch: yes; no from 10:12');
+});
+
+test('everything found is told, what speaks for the confirmed pattern first; the wanted part of the map too, nothing cut', () => {
+  const look = (id: string, protocol: 'twoHands' | 'regionMap', moment: 'before' | 'after', raw: object) =>
+    ({ id, visitId: 'visit', protocol, version: 1, moment, takenAt: at(1), raw, revision: 1 }) as StoredLook;
+  const deep = (grades: object) => blankRaw('regionMap', { position: 'sitting', deep: { ...unobserved(), ...grades } });
+  const looks = [
+    look('h', 'twoHands', 'before', blankRaw('twoHands', { leads: 'chest', bellyDrawsIn: 'yes', deepLeads: 'chest' })),
+    look('b', 'regionMap', 'before', deep({ belly: 1, chestFront: 1, leftSide: 0, rightSide: 2, leftBack: 0 })),
+    look('a', 'regionMap', 'after', deep({ belly: 2, chestFront: 2, leftSide: 2, rightSide: 3, leftBack: 2 })),
+  ];
+  const reading = {
+    id: 'r',
+    at: at(2),
+    intent: 'openOneSide' as const,
+    side: 'left' as const,
+    patterns: ['oneSide'],
+    ownLine: '',
+    snapshot: null,
+  };
+  const lines = visitNote(known, gates, visit({ looks, reading }), {}, []).split('\n');
+  const found = lines.find((one) => one.startsWith('Found'))!;
+  // Slight, but what the visit was about; the chest, more marked, comes after it.
+  expect(found).toContain('the chest leads the breath (marked)');
+  expect(found.indexOf('the left side gives less')).toBeGreaterThan(0);
+  expect(found.indexOf('the left side gives less')).toBeLessThan(found.indexOf('the chest leads the breath'));
+  const map = lines.find((one) => one.startsWith('Map'))!;
+  expect(map.match(/more/g)).toHaveLength(5);
+  expect(map).toMatch(/^Map: Left (back|side)/);
 });

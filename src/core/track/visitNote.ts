@@ -4,12 +4,11 @@ import { type ItemSummary, type RunSummary, stateOf, summariseRun } from '../coa
 import { durationInWords } from '../dose';
 import { listed } from '../reasons';
 import { type VisitRecord } from '../record';
-import { baseMap } from '../look';
-import { intentInWords, wantedRegions } from '../read';
+import { intentInWords } from '../read';
 import { type Fact, type Gates, type KnownClient, type TouchConsent } from '../safety';
 import { knownDrill } from '../sequence';
-import { changeOf, ringChangeInWords } from './change';
-import { foundIn, foundInWords } from './found';
+import { changeOf } from './change';
+import { foundIn, foundInWords, mapChanges } from './found';
 import { type Repeats } from './over';
 import { markerBeforeAfter } from './series';
 import { offLimits, visitStory } from './story';
@@ -31,14 +30,6 @@ function consentInWords(touch: TouchConsent, consent: readonly Fact[], zone: str
   return [inWords(first!), ...later.map((fact) => `${inWords(fact)} from ${clock.format(new Date(fact.at))}`)].join(
     '; ',
   );
-}
-
-/** What the map changed, the part that was wanted first; nothing is left out. */
-function mapChanged({ looks, reading }: VisitRecord): string | null {
-  const [before, after] = [baseMap(looks, 'before'), baseMap(looks, 'after')];
-  if (!before || !after || before.raw.position !== after.raw.position) return null;
-  const wanted = reading ? wantedRegions(reading.intent, reading.side ?? 'left') : {};
-  return ringChangeInWords(before.raw.deep, after.raw.deep, wanted).join(' ');
 }
 
 /** The line of the note that says what goes home; the chips of the close write it anew. */
@@ -82,7 +73,7 @@ export function visitNote(
     const change = changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []);
     tell('Marker', `${change.words} Noise up to ${change.noise.toFixed(1)}.`);
   }
-  tell('Map', mapChanged(visit));
+  tell('Map', mapChanges(visit).join(' '));
   return withHome(lines.join('\n'), home);
 }
 

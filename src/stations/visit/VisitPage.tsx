@@ -5,11 +5,11 @@ import { cycleSeconds } from '@/core/cadence';
 import { durationInWords } from '@/core/dose';
 import { faults } from '@/core/catalogue';
 import { baseMap } from '@/core/look';
-import { intentInWords, severityInWords, wantedRegions } from '@/core/read';
+import { intentInWords, severityInWords } from '@/core/read';
 import { capital } from '@/core/reasons';
 import { type VisitRecord, type VisitRow, dayInWords, shownWith } from '@/core/record';
 import { drillOf } from '@/core/sequence';
-import { type Repeats, changeOf, foundIn, markerBeforeAfter, ringChangeInWords } from '@/core/track';
+import { type Repeats, changeOf, foundIn, mapChanges, markerBeforeAfter } from '@/core/track';
 import { useSaid } from '@/keep';
 import { LinkButton } from '@/parts/Button';
 import { PlannedDone } from '@/parts/figures/PlannedDone';
@@ -111,7 +111,7 @@ function inOneSentence(visit: VisitRecord): string {
   ];
   const seconds = items.reduce((sum, { deliveredSeconds }) => sum + deliveredSeconds, 0);
   const done = planned > 0 ? `${given} of ${planned} planned breaths, in ${durationInWords(seconds)}` : null;
-  const [first] = changesOf(visit);
+  const [first] = mapChanges(visit);
   if (first && done) return `${first.replace(/\.$/, '')}, in ${done}.`;
   if (done) return `${done}.`;
   return visit.looks.length > 0 ? 'Looked at; nothing was coached.' : 'Nothing was looked at or coached.';
@@ -121,17 +121,6 @@ function standing({ note, endedAt }: VisitRecord, zone: string): string {
   const clock = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' });
   if (note?.signedAt) return `Signed ${clock.format(new Date(note.signedAt))}: later words are dated additions.`;
   return endedAt ? 'Ended, not signed yet.' : 'Still open.';
-}
-
-/** What the map changed, the part that was wanted first. */
-function changesOf({ looks, reading }: VisitRecord): string[] {
-  const [before, after] = [baseMap(looks, 'before'), baseMap(looks, 'after')];
-  if (!before || !after || before.raw.position !== after.raw.position) return [];
-  return ringChangeInWords(
-    before.raw.deep,
-    after.raw.deep,
-    reading ? wantedRegions(reading.intent, reading.side ?? 'left') : {},
-  );
 }
 
 function Maps({ visit, repeats }: { visit: VisitRecord; repeats: Repeats }) {
@@ -170,7 +159,7 @@ function Maps({ visit, repeats }: { visit: VisitRecord; repeats: Repeats }) {
           )}
         </div>
       )}
-      {changesOf(visit).map((sentence) => (
+      {mapChanges(visit).map((sentence) => (
         <p key={sentence} className="mt-1">
           {sentence}
         </p>

@@ -117,12 +117,12 @@ export const ownBreathDoors: Pick<Doors, 'own.add' | 'own.retract'> = {
 /** Bookings. */
 const bookedAt = (store: Store, clientId: string, startsAt: string) =>
   store
-    .select({ id: appointments.id })
+    .select({ minutes: appointments.minutes, note: appointments.note })
     .from(appointments)
     .where(
       and(eq(appointments.clientId, clientId), eq(appointments.startsAt, startsAt), isNull(appointments.cancelledAt)),
     )
-    .get() !== undefined;
+    .get();
 
 export const appointmentDoors: Pick<Doors, 'appointment.add' | 'appointment.cancel'> = {
   'appointment.add': {
@@ -130,7 +130,10 @@ export const appointmentDoors: Pick<Doors, 'appointment.add' | 'appointment.canc
     whose: ofClient(),
     act: ({ appointmentId, clientId, startsAt, minutes, note }, { store }) => {
       // Pressed twice, or on two devices: one person has one booking at a time.
-      if (bookedAt(store, clientId, startsAt)) return;
+      const booked = bookedAt(store, clientId, startsAt);
+      if (booked && booked.minutes === minutes && booked.note === note) return;
+      if (booked)
+        throw new Refusal('known already', 'They are booked for that time already. Take that booking out first.');
       store.insert(appointments).values({ id: appointmentId, clientId, startsAt, minutes, note }).run();
     },
   },
