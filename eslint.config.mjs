@@ -20,6 +20,18 @@ const floors = [
     ],
   },
   {
+    // Dates of a zone and calendar files are no work of ours: two packages that are as pure as the core.
+    files: ['src/core/diary/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    patterns: [
+      {
+        regex: '^(?!\\.{1,2}/|zod$|@date-fns/tz$|ical\\.js$)',
+        message: 'The diary imports only the core, zod, @date-fns/tz and ical.js.',
+      },
+      { ...from('app', 'stations', 'parts', 'keep', 'workers', 'store'), message: 'The core is the ground floor.' },
+    ],
+  },
+  {
     files: ['src/store/**/*.ts'],
     patterns: [{ ...from('app', 'stations', 'parts', 'keep', 'workers'), message: 'The store knows only the core.' }],
   },

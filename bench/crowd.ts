@@ -154,7 +154,7 @@ function today(store: Store): { clientIds: string[]; runIds: string[] } {
     record('run.append', { runId, events: list });
     const hour = String(8 + clientIds.length).padStart(2, '0');
     const startsAt = `${dayIn(now, timeZone)}T${hour}:00:00.000Z`;
-    record('appointment.add', { appointmentId: uuid(), clientId, startsAt, minutes: 45, note: '' });
+    record('appointment.add', { appointmentId: uuid(), clientId, startsAt, minutes: 45, note: '', seriesId: null });
     clientIds.push(clientId);
     runIds.push(runId);
   }

@@ -1,22 +1,28 @@
 import { v7 as uuid } from 'uuid';
-import { timelineOf, type StampedEvent } from '@/core/coach';
+import { type StampedEvent, outcomeOf, stateOf, summariseRun, timelineOf } from '@/core/coach';
+import { instantAt } from '@/core/diary';
 import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
 import { type ProtocolId, blankRaw } from '@/core/look';
 import { likelyPatterns, readFindings, scorePatterns, snapshotOf } from '@/core/read';
 import { type Gates, conditionIds } from '@/core/safety';
-import { type Plan, type PlanRequest, makePlan } from '@/core/sequence';
+import { type Plan, type PlanRequest, knownDrill, makePlan } from '@/core/sequence';
+import { visitNote } from '@/core/track';
 import { evenYields, unobserved } from '@/core/trunk';
 import {
   type Store,
   carryOut,
   clearStudio,
   countClients,
+  findVisit,
   gatesOf,
+  knownClientOf,
   looksOf,
   openStore,
   readSettings,
   storePath,
+  visitRecord,
 } from '@/store';
+import { around, hours, toRemember, waits } from './diary';
 import { type DemoPerson, type DemoVisit, people } from './people';
 
 /** A repeatable source of small differences, so that the demo is the same for everybody. */
@@ -43,21 +49,8 @@ export function tapsAt(rate: number, spread: number, random: () => number): numb
 }
 
 /** The instant of an hour and minute of a day in a zone. */
-export function instantOf(day: string, hour: number, minute: number, zone: string): number {
-  const guess = Date.parse(`${day}T${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}:00Z`);
-  const parts = new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    hourCycle: 'h23',
-    day: '2-digit',
-    hour: '2-digit',
-    minute: '2-digit',
-  }).formatToParts(new Date(guess));
-  const part = (type: string) => Number(parts.find((entry) => entry.type === type)!.value);
-  const dayShift = Math.sign(part('day') - new Date(guess).getUTCDate());
-  const dayStep = Math.abs(part('day') - new Date(guess).getUTCDate()) > 1 ? -dayShift : dayShift;
-  const offsetMinutes = dayStep * 1440 + part('hour') * 60 + part('minute') - (hour * 60 + minute);
-  return guess - offsetMinutes * 60_000;
-}
+const instantOf = (day: string, hour: number, minute: number, zone: string) =>
+  Date.parse(instantAt(day, hour * 60 + minute, zone));
 
 class Loader {
   constructor(
@@ -77,7 +70,7 @@ class Loader {
     this.record('fact.add', { factId: uuid(), clientId, key, value, basedOn: null }, at);
   }
 
-  person(person: DemoPerson) {
+  person(person: DemoPerson): string {
     const clientId = uuid();
     const first = Math.max(...person.visits.map(({ daysAgo }) => daysAgo));
     const born = instantOf(addDays(this.today, -first), 8, 0, this.zone);
@@ -97,8 +90,13 @@ class Loader {
     if (person.today) {
       const { hour, minute, minutes, note } = person.today;
       const startsAt = new Date(instantOf(this.today, hour, minute, this.zone)).toISOString();
-      this.record('appointment.add', { appointmentId: uuid(), clientId, startsAt, minutes, note }, born + 180_000);
+      this.record(
+        'appointment.add',
+        { appointmentId: uuid(), clientId, startsAt, minutes, note, seriesId: null },
+        born + 180_000,
+      );
     }
+    return clientId;
   }
 
   private visit(clientId: string, visit: DemoVisit) {
@@ -159,7 +157,46 @@ class Loader {
         'after',
       );
     }
-    this.record('visit.end', { visitId }, next(2));
+    this.sign(clientId, visitId, next(2));
+  }
+
+  /** The note as it is written from the log, signed. */
+  private sign(clientId: string, visitId: string, at: number) {
+    const row = findVisit(this.store, visitId)!;
+    const known = knownClientOf(this.store, clientId, { untilDay: row.day });
+    const gates = gatesOf(this.store, clientId, row.day, readSettings(this.store).limits);
+    const visit = visitRecord(this.store, row);
+    const [run] = visit.runs;
+    const calm = run ? summariseRun(stateOf(run), clientId).items.filter((item) => outcomeOf(item) === 'calm') : [];
+    const home = [...new Set(calm.map(({ item }) => item.drillId))].slice(0, 2);
+    const names = home.map((drillId) => knownDrill({ drillId })?.name ?? drillId);
+    const text = visitNote(known, gates, visit, {}, names, { zone: this.zone });
+    this.record('note.sign', { visitId, text, home, revision: 0 }, at);
+  }
+
+  /** The days around today: who comes, who waits, what to remember. */
+  diary(byName: ReadonlyMap<string, string>) {
+    const day = (inDays: number) => addDays(this.today, inDays);
+    const before = instantOf(day(-14), 12, 0, this.zone);
+    const of = (name: string) => {
+      const clientId = byName.get(name);
+      if (clientId === undefined) throw new Error(`Nobody in the demo is called ${name}.`);
+      return clientId;
+    };
+    for (const { name, inDays, hour, minute, minutes, note, off } of around) {
+      const appointmentId = uuid();
+      const startsAt = instantAt(day(inDays), hour * 60 + minute, this.zone);
+      const payload = { appointmentId, clientId: of(name), startsAt, minutes, note, seriesId: null };
+      this.record('appointment.add', payload, before);
+      if (off) this.record('appointment.cancel', { appointmentId, ...off }, Date.parse(startsAt) + 20 * 60_000);
+    }
+    for (const { name, daysAgo, ...wish } of waits) {
+      const payload = { waitingId: uuid(), clientId: of(name), ...wish };
+      this.record('waiting.add', payload, instantOf(day(-daysAgo), 12, 0, this.zone));
+    }
+    for (const { name, text } of toRemember) {
+      this.record('nextTime.add', { noteId: uuid(), clientId: of(name), text }, instantOf(day(-7), 11, 0, this.zone));
+    }
   }
 
   /** The reading as it stood when it was confirmed. */
@@ -228,14 +265,17 @@ export function loadDemo(store: Store, nowEpochMs: number, which: readonly DemoP
     {
       id: uuid(),
       kind: 'settings.change',
-      payload: { studioName: 'Saltmarsh Movement Rooms', noticeSeen: true },
+      payload: { studioName: 'Saltmarsh Movement Rooms', noticeSeen: true, hours },
     },
     nowEpochMs,
   );
   if (setUp.state === 'refused') throw new Error(setUp.why);
   const { timeZone } = readSettings(store);
   const loader = new Loader(store, dayIn(nowEpochMs, timeZone), timeZone, seeded(11));
-  store.$client.transaction(() => which.forEach((person) => loader.person(person)))();
+  store.$client.transaction(() => {
+    const byName = new Map(which.map((person) => [person.name, loader.person(person)]));
+    if (which === people) loader.diary(byName);
+  })();
 }
 
 const isMain = process.argv[1]?.endsWith('load.ts');

@@ -41,16 +41,20 @@ test('a day: book, cancel, undo, begin, and find the visit where it stands', asy
   await expect(page.getByRole('heading', { name: 'Here without a booking' })).toBeVisible();
 
   const row = page.getByRole('listitem').filter({ hasText: 'Odo Bulrush' });
-  await row.getByRole('button', { name: /^Book for today/ }).click();
-  await row.getByRole('button', { name: 'Book', exact: true }).click();
-  await expect(page.getByText('Give a time, like 14:30.')).toBeVisible();
-  await row.getByLabel('At').fill('14:30');
-  await row.getByRole('button', { name: 'Book', exact: true }).click();
+  await row.getByRole('button', { name: 'Book Odo Bulrush' }).click();
+  const form = page.getByRole('dialog');
+  await form.getByLabel(/, at$/).fill('at noon');
+  await form.getByRole('button', { name: /^Book/ }).click();
+  await expect(form.getByText('Give a time, like 14:30.')).toBeVisible();
+  await form.getByLabel(/, at$/).fill('2.30 pm');
+  await expectAccessible(page, 'the booking form');
+  await form.getByRole('button', { name: /^Book/ }).click();
   await expect(page.getByText('1 expected.')).toBeVisible();
-  const booked = page.getByRole('listitem').filter({ hasText: '14:30' });
+  const booked = page.getByRole('listitem').filter({ hasText: '14:30' }).filter({ hasText: '45 min' });
+  await expect(booked.getByRole('button', { name: /^Resume/ })).toBeVisible();
   await expect(booked).toContainText('Visit begun: go on where it stands.');
   await expectAccessible(page, 'Today with a booking');
-  await booked.getByRole('button', { name: 'Resume' }).click();
+  await booked.getByRole('button', { name: /^Resume/ }).click();
   await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
   await page.goto(`${server.url}/clients/${clientId}`);
   await expect(page).toHaveURL(/look$/);

@@ -46,7 +46,7 @@ test('the find box finds a client and goes there', async ({ page }) => {
 
 test('nothing scrolls sideways at 1024 × 768', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 768 });
-  for (const path of ['/', '/clients', '/settings']) {
+  for (const path of ['/', '/week', '/clients', '/settings']) {
     await page.goto(path);
     const spill = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect(spill, path).toBeLessThanOrEqual(0);
@@ -55,9 +55,13 @@ test('nothing scrolls sideways at 1024 × 768', async ({ page }) => {
 
 test('a later visit opens with what changed, and the answer stays', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('listitem').filter({ hasText: 'Odile' }).getByRole('button', { name: 'Begin' }).click();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Odile' })
+    .getByRole('button', { name: /^Begin/ })
+    .click();
   await expect(page.getByRole('heading', { name: /^What changed since/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Nothing changed' }).click();
+  await page.getByRole('button', { name: 'Nothing changed', exact: true }).click();
   await expect(page.getByText('Asked today: nothing changed.')).toBeVisible();
   await allSaved(page);
   await page.reload();

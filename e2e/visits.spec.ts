@@ -100,9 +100,9 @@ test('pressed twice, Begin and Book do one thing', async ({ page }) => {
     },
   });
   await page.goto(server.url);
-  await page.getByRole('button', { name: /^Book for today.*Lowenna Pier/ }).click();
-  await page.getByLabel('At', { exact: true }).fill('17:30');
-  await page.getByRole('button', { name: 'Book', exact: true }).dblclick();
+  await page.getByRole('button', { name: 'Book Lowenna Pier' }).click();
+  await page.getByLabel(/, at$/).fill('17:30');
+  await page.getByRole('dialog').getByRole('button', { name: /^Book/ }).dblclick();
   await expect(page.getByText('1 expected.')).toBeVisible();
   await expect(page.getByRole('link', { name: 'Lowenna Pier' })).toHaveCount(1);
   await page.goto(`${server.url}/clients/${clientId}/screen`);

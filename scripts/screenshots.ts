@@ -41,10 +41,20 @@ async function walk(page: Page) {
     await page.waitForTimeout(500);
     await page.screenshot({ path: `${folder}/${name}.png` });
   };
-  const setTheme = (to: string) => page.evaluate((name) => (document.documentElement.dataset.theme = name), to);
   await page.goto(server.url);
   await picture('today');
-  await page.getByRole('listitem').filter({ hasText: 'Tamsin' }).getByRole('button', { name: 'Begin' }).click();
+  await page.goto(`${server.url}/week`);
+  await page.getByRole('heading', { name: 'Waiting' }).waitFor();
+  const odile = page.getByRole('button', { name: /Odile Pennyroyal on / }).last();
+  for (const key of ['ArrowDown', 'ArrowRight', 'ArrowRight']) await odile.press(key);
+  await picture('week');
+  await odile.press('Escape');
+  await page.goto(server.url);
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Tamsin' })
+    .getByRole('button', { name: /^Begin/ })
+    .click();
   await page.getByRole('button', { name: 'None of these today' }).waitFor();
   await page.waitForURL(/\/clients\//);
   const base = page.url().split('/').slice(0, 5).join('/');
@@ -161,9 +171,6 @@ async function walk(page: Page) {
   await page.keyboard.press('n');
   await page.waitForTimeout(6400);
   await picture('coach');
-  await setTheme('dark');
-  await picture('coach-dark');
-  await setTheme('light');
   const client = await page.context().newPage();
   await client.goto(`${server.url}/client-window`);
   await client.locator('[data-client-phase]').waitFor();

@@ -5,7 +5,7 @@ import { loadClient, loadFollowed, loadForPlanning, loadForScreen, planningAside
 import { loadDemo } from '../../demo/load';
 import {
   type Unreadable,
-  appointmentsBetween,
+  bookingsBetween,
   carryOut,
   countClients,
   findRun,
@@ -60,7 +60,7 @@ function readEverything() {
   const aside: Unreadable[] = [];
   readSettings(store(), aside);
   const today = new Date(now).toISOString().slice(0, 10);
-  appointmentsBetween(store(), '0', 'z', aside);
+  bookingsBetween(store(), '0', 'z', aside);
   openVisits(store(), aside);
   openRuns(store());
   recentClients(store());

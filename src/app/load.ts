@@ -1,13 +1,14 @@
 import { cookies } from 'next/headers';
 import { cache } from 'react';
-import { type VisitRow, addDays, dayIn, workingDay } from '@/core/record';
+import { aroundDays } from '@/core/diary';
+import { type VisitRow, dayIn, workingDay } from '@/core/record';
 import { type LookRecord, cautionsSeen, countsAmong, isOf } from '@/core/look';
 import { freeFindings, readFindings } from '@/core/read';
 import { evaluateGates, pathState } from '@/core/safety';
 import { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from '@/core/track';
 import { type ClientView, type Planning, type Unreadable } from '@/stations/view';
 import {
-  appointmentsBetween,
+  bookingsBetween,
   consentOn,
   countFacts,
   factsOf,
@@ -38,7 +39,7 @@ export async function loadTheme(): Promise<'light' | 'dark'> {
 export const todayIn = (zone: string) => dayIn(Date.now(), zone);
 
 /** Protocols in which something marked was found. */
-const markedIn = (looks: readonly LookRecord[]) => [
+export const markedIn = (looks: readonly LookRecord[]) => [
   ...new Set(
     readFindings(looks).flatMap(({ id, severity, protocol }) =>
       severity >= 2 && !freeFindings.includes(id) ? [protocol] : [],
@@ -211,16 +212,21 @@ function lastAsked(clientId: string): Pick<Planning, 'lastRequest' | 'booking'> 
   );
   const newest = earlier.find(({ id }) => plans.has(id));
   const today = view?.today ?? todayIn(timeZone);
-  const booked = appointmentsBetween(
-    store,
-    `${addDays(today, -1)}T00:00:00.000Z`,
-    `${addDays(today, 2)}T00:00:00.000Z`,
-  ).find((row) => row.clientId === clientId && dayIn(row.startsAt, timeZone) === today);
+  const { from, to } = aroundDays(today, today);
+  const booked = bookingsBetween(store, from, to).findLast(
+    (row) =>
+      row.clientId === clientId &&
+      row.off === null &&
+      dayIn(row.startsAt, timeZone) === today &&
+      Date.parse(row.startsAt) - Date.now() < soonMs,
+  );
   return {
     lastRequest: newest ? plans.get(newest.id)!.plan.request : null,
     booking: booked ? { minutes: booked.minutes, note: booked.note } : null,
   };
 }
+/** Of several bookings today, the visit is that of the last that began or soon begins. */
+const soonMs = 2 * 3_600_000;
 /** A plan older than so many visits says little of what is at hand now. */
 const visitsLookedBack = 4;
 

@@ -1,9 +1,9 @@
+export { idOf, newId } from './ids';
 export {
   type KeepState,
   type Refused,
   dropRefused,
   keep,
-  newId,
   onOutcome,
   refusedEntries,
   send,

@@ -1,7 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { type CommandKind, type Outcome, type Payload, type Said, wholeRecordOf } from '@/core/record';
+import { newId } from './ids';
 
 /**
  * The durable outbox: a command is written down in the browser first, then sent until the server has it. A closed tab, a
@@ -265,9 +265,6 @@ export function onOutcome(listener: Listener): () => void {
   outcomeListeners.add(listener);
   return () => outcomeListeners.delete(listener);
 }
-
-/** A fresh id for a record or a command: sortable by time. */
-export const newId = () => uuid();
 
 /**
  * Writes a command down and sends it. What becomes of it must be looked at, since a refusal is shown by whoever asked; for what

@@ -21,6 +21,7 @@ import { usePlan, withBreaths } from './sequence/usePlan';
 import { SettingsForm } from './settings/SettingsForm';
 import { Shown } from './shown.fixtures';
 import { type ClientView } from './view';
+import { firstTime } from './today/diary.fixtures';
 import { answers, clientView, type fact, signs, today } from './view.fixtures';
 import { send } from '@/keep';
 
@@ -196,7 +197,7 @@ const rows: Record<string, Row> = {
     expected: { seen: ['29', 'swims'], stands: { weekOnDay: 29, note: 'swims' } },
   },
   'the complaint typed, touch chosen, where it is ticked': {
-    page: (view) => <ScreenStation view={view} />,
+    page: (view) => <ScreenStation view={view} coming={firstTime} />,
     press: [
       () => write('Complaint, in their words', 'Short of air on stairs'),
       () => choose(/Consent to hands-on/, 'No'),

@@ -16,6 +16,7 @@ import { planContext } from './sequence/usePlan';
 import { TodayBoard } from './today/TodayBoard';
 import { TrackStation } from './track/TrackStation';
 import { type ClientView } from './view';
+import { at, booking, diaryView, expecting, firstTime } from './today/diary.fixtures';
 import { answers, clientView, fact, signs, today } from './view.fixtures';
 
 let asked: string | null = null;
@@ -65,23 +66,31 @@ function planned(view: ClientView) {
 
 describe('Screen', () => {
   test('asks the signs of pregnancy only of who is pregnant', () => {
-    expect(html(<ScreenStation view={clientView({ facts: allNo })} />)).not.toContain('regular painful contractions');
+    expect(html(<ScreenStation view={clientView({ facts: allNo })} coming={firstTime} />)).not.toContain(
+      'regular painful contractions',
+    );
     const pregnant = clientView({ facts: [fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })] });
-    expect(html(<ScreenStation view={pregnant} />)).toContain('regular painful contractions');
+    expect(html(<ScreenStation view={pregnant} coming={firstTime} />)).toContain('regular painful contractions');
   });
 
   test('shows what the answers mean today, with why', () => {
     const view = clientView({ facts: [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })] });
-    const markup = html(<ScreenStation view={view} />);
+    const markup = html(<ScreenStation view={view} coming={firstTime} />);
     expect(markup).toContain('Holds beyond a natural pause');
     expect(markup).toContain('Pregnant, week 29');
     expect(markup).toContain('Watch for');
-    expect(html(<ScreenStation view={clientView()} />)).toContain('Everything was asked and nothing is off limits.');
-    expect(html(<ScreenStation view={clientView({ facts: [] })} />)).toContain('Waiting for answers');
+    expect(html(<ScreenStation view={clientView()} coming={firstTime} />)).toContain(
+      'Everything was asked and nothing is off limits.',
+    );
+    expect(html(<ScreenStation view={clientView({ facts: [] })} coming={firstTime} />)).toContain(
+      'Waiting for answers',
+    );
   });
 
   test('is nothing but the stop after an emergency sign today', () => {
-    const markup = html(<ScreenStation view={clientView({ facts: [fact('emergency', { present: ['fainting'] })] })} />);
+    const markup = html(
+      <ScreenStation view={clientView({ facts: [fact('emergency', { present: ['fainting'] })] })} coming={firstTime} />,
+    );
     expect(markup).toContain('Stop. Call 999.');
     expect(markup).not.toContain('<button');
     expect(markup).not.toContain('<input');
@@ -94,16 +103,18 @@ describe('Screen opens a visit', () => {
 
   test('with what changed, and what the weeks have put off limits since', () => {
     const facts = [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 14 }, '2026-11-02')];
-    const markup = html(<ScreenStation view={clientView({ facts, last, gatesThen: then(facts) })} />);
+    const markup = html(
+      <ScreenStation view={clientView({ facts, last, gatesThen: then(facts) })} coming={firstTime} />,
+    );
     expect(markup).toContain('What changed since 2 November?');
     expect(markup).toContain('Newly off since then');
     expect(markup).toContain('Pregnant, week 17');
-    expect(html(<ScreenStation view={clientView()} />)).not.toContain('What changed since');
+    expect(html(<ScreenStation view={clientView()} coming={firstTime} />)).not.toContain('What changed since');
   });
 
   test('asks for old answers again, and keeps the history in words', () => {
     const old = conditionIds.map((id) => fact(`answer:${id}`, { value: 'no' }, '2026-06-01'));
-    const markup = html(<ScreenStation view={clientView({ facts: [...signs, ...old] })} />);
+    const markup = html(<ScreenStation view={clientView({ facts: [...signs, ...old] })} coming={firstTime} />);
     expect(markup).toContain('older than 90 days');
     expect(markup).toContain('Gone through: all still stand');
     expect(markup).toMatch(/History: \d+ entries on 2 days/);
@@ -118,7 +129,7 @@ describe('Screen opens a visit', () => {
       fact('answer:leaking', { value: 'yes' }),
       fact('answer:latex', { value: 'yes' }),
     ];
-    const markup = html(<ScreenStation view={clientView({ facts })} />);
+    const markup = html(<ScreenStation view={clientView({ facts })} coming={firstTime} />);
     expect(markup).toContain('Instead: a towel or a latex-free band.');
     expect(markup).toContain('letting go before lifting');
   });
@@ -426,11 +437,12 @@ describe('Track', () => {
 
 describe('Today', () => {
   const board = {
-    today,
-    rows: [],
+    view: diaryView({ bookings: [] }),
+    day: diaryView().today,
     walkIns: [],
     openRuns: [],
     leftOpen: [],
+    unsigned: [],
     recent: [],
     clientCount: 0,
     noticeSeen: true,
@@ -444,21 +456,19 @@ describe('Today', () => {
   });
 
   test('each row says when, who, what to mind and what is needed', () => {
-    const row = {
-      id: 'a',
-      clientId: 'c',
-      name: 'Ned Quillwater',
-      startsAt: '2026-11-23T09:00:00.000Z',
-      time: '09:00',
-      minutes: 45,
-      note: 'bring nets',
-      visit: 'open' as const,
-      cautions: ['reflux'],
-      closed: true,
-      needs: ['Since 20 November: fainting. A clinician’s word first.'],
-    };
+    const view = diaryView({
+      bookings: [booking({ clientId: 'c', name: 'Ned Quillwater', startsAt: at(9), note: 'bring nets' })],
+      expecting: {
+        c: expecting({
+          cautions: ['reflux'],
+          closed: true,
+          needs: ['Since 20 November: fainting. A clinician’s word first.'],
+          visits: [{ id: 'v', startedAt: at(9), endedAt: null }],
+        }),
+      },
+    });
     const markup = html(
-      <TodayBoard {...board} rows={[row]} leftOpen={[{ id: 'v', clientId: 'c', name: 'Ada', day: '2026-11-20' }]} />,
+      <TodayBoard {...board} view={view} leftOpen={[{ id: 'v', clientId: 'c', name: 'Ada', day: '2026-11-20' }]} />,
     );
     for (const words of [
       '09:00',
@@ -470,6 +480,6 @@ describe('Today', () => {
     ]) {
       expect(markup).toContain(words);
     }
-    expect(markup).not.toContain('Cancel the booking');
+    expect(markup).not.toContain('Not coming');
   });
 });

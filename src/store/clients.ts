@@ -1,8 +1,8 @@
-import { and, asc, count, desc, eq, gte, inArray, isNull, like, lt, lte, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNull, like, lte, sql } from 'drizzle-orm';
 import { type Fact, type FactKey, type KnownClient, factSchemas, knownClient } from '@/core/safety';
 import { type Store } from './file';
 import { type Unreadable, called, recordInWords, soundRow, soundValue } from './rows';
-import { appointments, clients, facts, visits } from './schema';
+import { clients, facts, visits } from './schema';
 
 /** Two facts of the same millisecond keep the order in which they were written. */
 const inOrderWritten = sql`${facts}.rowid`;
@@ -14,7 +14,7 @@ export interface ClientRow {
 }
 
 /** What stands where a name can't be read. */
-const namelessName = 'Name can’t be read';
+export const namelessName = 'Name can’t be read';
 
 const clientRow = (row: typeof clients.$inferSelect, aside: Unreadable[]): ClientRow =>
   soundRow('clients', row, 'The name or day of a client', aside) ?? {
@@ -184,35 +184,6 @@ export function knownClientsOf(
     }
   }
   return new Map([...byClient].map(([id, list]) => [id, knownClient(list)]));
-}
-
-export interface AppointmentRow {
-  id: string;
-  clientId: string;
-  name: string;
-  startsAt: string;
-  minutes: number;
-  note: string;
-}
-
-/** Appointments that start in [from, to), by time. */
-export function appointmentsBetween(
-  store: Store,
-  from: string,
-  to: string,
-  aside: Unreadable[] = [],
-): AppointmentRow[] {
-  return store
-    .select({ row: appointments, name: clients.name })
-    .from(appointments)
-    .innerJoin(clients, eq(clients.id, appointments.clientId))
-    .where(and(gte(appointments.startsAt, from), lt(appointments.startsAt, to), isNull(appointments.cancelledAt)))
-    .orderBy(asc(appointments.startsAt))
-    .all()
-    .flatMap(({ row, name }) => {
-      const sound = soundRow('appointments', row, `The booking of ${String(name)}`, aside);
-      return sound ? [{ ...sound, name: typeof name === 'string' ? name : namelessName }] : [];
-    });
 }
 
 /** Clients seen or added last, for the front page of a studio without appointments. */

@@ -9,10 +9,8 @@ export {
   templatesOf,
 } from './catalogue';
 export {
-  type AppointmentRow,
   type ClientRow,
   type OpenVisit,
-  appointmentsBetween,
   countClients,
   consentOn,
   countFacts,
@@ -24,6 +22,16 @@ export {
   recentClients,
   searchClients,
 } from './clients';
+export {
+  bookingsBetween,
+  bookingsOff,
+  homeToldOf,
+  lookedAtBetween,
+  nextBookings,
+  nextNotesOf,
+  unsignedVisits,
+  waitingList,
+} from './diary';
 export {
   FileGone,
   StoreError,
@@ -50,6 +58,7 @@ export { type Unreadable } from './rows';
 export { type OpenRun, digestsOf, findRun, openRuns, stoppedDrills, stoppedDrillsOf } from './runs';
 export { readSettings } from './settings';
 export {
+  allVisitsOfDay,
   findVisit,
   lastVisits,
   looksOf,

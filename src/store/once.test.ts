@@ -4,7 +4,7 @@ import { type StampedEvent, foldRun, stateOf } from '@/core/coach';
 import { idOf } from '@/core/fixtures';
 import { dayIn } from '@/core/record';
 import {
-  appointmentsBetween,
+  bookingsBetween,
   carryOut,
   consentOn,
   findRun,
@@ -196,15 +196,17 @@ describe('pressed twice, or on two devices, it is one', () => {
       startsAt: `${today}T14:00:00.000Z`,
       minutes: 45,
       note,
+      seriesId: null,
     });
     const book = () => studio.take('appointment.add', booking());
     book();
     book();
     // What says something else is not dropped without a word.
     expect(studio.record('appointment.add', booking('bring the half-dome'))).toMatchObject({ code: 'known already' });
-    const booked = () => appointmentsBetween(studio.store, `${today}T00:00:00.000Z`, `${today}T23:59:00.000Z`);
+    const booked = () =>
+      bookingsBetween(studio.store, `${today}T00:00:00.000Z`, `${today}T23:59:00.000Z`).filter(({ off }) => !off);
     expect(booked()).toHaveLength(1);
-    studio.take('appointment.cancel', { appointmentId: booked()[0]!.id });
+    studio.take('appointment.cancel', { appointmentId: booked()[0]!.id, how: 'cancelled', reason: '' });
     book();
     expect(booked()).toHaveLength(1);
   });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { protocols } from '@/core/look';
-import { dayInWords, isZone } from '@/core/record';
+import { dayInWords, homeAnswers, isZone, offWays, wishIds } from '@/core/record';
 import { dayString } from '@/core/safety';
 import { Damaged } from './columns';
 
@@ -45,7 +45,22 @@ export const rowSchemas = {
     startsAt: instant,
     minutes: z.number().int().min(1).max(1440),
     note: z.string(),
+    cancelledAt: instant.nullable(),
+    off: z.enum(offWays),
+    offReason: z.string(),
+    seriesId: id.nullable(),
   }),
+  waiting: z.object({
+    id,
+    clientId: id,
+    at: instant,
+    minutes: z.number().int().min(1).max(1440),
+    wish: z.enum(wishIds),
+    note: z.string(),
+    goneAt: instant.nullable(),
+  }),
+  next_notes: z.object({ id, clientId: id, at: instant, text: z.string(), doneAt: instant.nullable() }),
+  home_told: z.object({ id, visitId: id, drillId: id, at: instant, answer: z.enum(homeAnswers) }),
   visit_notes: z.object({
     visitId: id,
     at: instant,

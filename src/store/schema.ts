@@ -251,12 +251,59 @@ export const appointments = sqliteTable(
     minutes: integer('minutes').notNull(),
     note: text('note').notNull(),
     cancelledAt: text('cancelled_at'),
+    /** How it went off: called off, or nobody came; and why, in words. */
+    off: text('off').notNull().default('cancelled'),
+    offReason: text('off_reason').notNull().default(''),
+    /** Bookings made at once have one of these in common. */
+    seriesId: text('series_id'),
   },
   (table) => [
-    index('appointments_by_start')
-      .on(table.startsAt)
-      .where(sql`cancelled_at is null`),
+    index('appointments_by_time').on(table.startsAt),
+    index('appointments_by_client').on(table.clientId, table.startsAt),
   ],
+);
+
+/** Who wants a time and has none. */
+export const waiting = sqliteTable('waiting', {
+  id: text('id').primaryKey(),
+  clientId: text('client_id')
+    .notNull()
+    .references(() => clients.id),
+  at: text('at').notNull(),
+  minutes: integer('minutes').notNull(),
+  wish: text('wish').notNull(),
+  note: text('note').notNull(),
+  goneAt: text('gone_at'),
+});
+
+/** What to remember when a client comes next. */
+export const nextNotes = sqliteTable(
+  'next_notes',
+  {
+    id: text('id').primaryKey(),
+    clientId: text('client_id')
+      .notNull()
+      .references(() => clients.id),
+    at: text('at').notNull(),
+    text: text('text').notNull(),
+    doneAt: text('done_at'),
+  },
+  (table) => [index('next_notes_by_client').on(table.clientId)],
+);
+
+/** What a client says of a drill that went home with a visit; the newest of each drill counts. */
+export const homeTold = sqliteTable(
+  'home_told',
+  {
+    id: text('id').primaryKey(),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    drillId: text('drill_id').notNull(),
+    at: text('at').notNull(),
+    answer: text('answer').notNull(),
+  },
+  (table) => [index('home_told_by_visit').on(table.visitId)],
 );
 
 /** Drills of the coach's own, in the schema of the built-in ones. One taken out is kept, since it can be brought back. */

@@ -48,9 +48,19 @@ export function findVisit(store: Store, visitId: string): VisitRow | null {
 export const visitOfDay = (store: Store, clientId: string, day: string): VisitRow | null =>
   visitsOfDay(store, [clientId], day).get(clientId) ?? null;
 
-/** The visit of a day of each client that has one. */
+/** The visit of a day of each client that has one: the newest that was not ended, else the newest. */
 export function visitsOfDay(store: Store, clientIds: readonly string[], day: string): Map<string, VisitRow> {
-  const found = new Map<string, VisitRow>();
+  return new Map(
+    [...allVisitsOfDay(store, clientIds, day)].map(([id, list]) => [
+      id,
+      list.findLast(({ endedAt }) => endedAt === null) ?? list.at(-1)!,
+    ]),
+  );
+}
+
+/** Every visit of a day of some clients, by client, the earliest first. */
+export function allVisitsOfDay(store: Store, clientIds: readonly string[], day: string): Map<string, VisitRow[]> {
+  const found = new Map<string, VisitRow[]>();
   if (clientIds.length === 0) return found;
   const rows = store
     .select()
@@ -60,9 +70,7 @@ export function visitsOfDay(store: Store, clientIds: readonly string[], day: str
     .all();
   for (const row of rows) {
     const visit = visitRow(row, []);
-    if (!visit) continue;
-    const known = found.get(visit.clientId);
-    if (!known || known.endedAt !== null || visit.endedAt === null) found.set(visit.clientId, visit);
+    if (visit) found.set(visit.clientId, [...(found.get(visit.clientId) ?? []), visit]);
   }
   return found;
 }

@@ -7,6 +7,7 @@ import { showsSomething } from '../reasons';
 import { intentIds, judgementSchema, snapshotSchema } from '../read';
 import { factKeys, factSchemas } from '../safety';
 import { planItemSchema, planSchema } from '../sequence';
+import { homeAnswers, offWays, wishIds } from './booking';
 import { ownBreathSchema } from './ownBreath';
 import { settingsSchema } from './settings';
 import { mostNoteCharacters } from './visit';
@@ -25,6 +26,13 @@ const sitsOut = z.array(z.number().int().min(0).max(29)).max(30).default([]);
 
 /** Drills to take home. */
 const noteHome = z.array(z.string().max(80)).max(3, 'At most three things go home.');
+
+const bookedMinutes = z
+  .number()
+  .int()
+  .min(5, 'A booking lasts at least 5 minutes.')
+  .max(240, 'A booking lasts at most 240 minutes.');
+const bookingNote = z.string().max(300, 'The note of a booking is limited to 300 characters.');
 
 /** The browser makes pictures smaller before it sends them; what is still larger than this is refused. */
 const mostPhotoCharacters = 11_000_000;
@@ -114,10 +122,48 @@ export const commandSchemas = {
     appointmentId: id,
     clientId: id,
     startsAt: instant,
-    minutes: z.number().int().min(5).max(240),
-    note: z.string().max(300),
+    minutes: bookedMinutes,
+    note: bookingNote,
+    /** Bookings made at once, every so many weeks, have one of these in common. */
+    seriesId: id.nullable().default(null),
   }),
-  'appointment.cancel': z.object({ appointmentId: id }),
+  'appointment.change': z.object({
+    appointmentId: id,
+    startsAt: instant,
+    minutes: bookedMinutes,
+    note: bookingNote,
+    /** Where the writer saw it, so that it is not moved from a place it no longer has. */
+    seen: instant,
+  }),
+  'appointment.cancel': z.object({
+    appointmentId: id,
+    how: z.enum(offWays).default('cancelled'),
+    reason: z.string().max(200, 'A reason is limited to 200 characters.').default(''),
+  }),
+  'appointment.restore': z.object({ appointmentId: id }),
+  'waiting.add': z.object({
+    waitingId: id,
+    clientId: id,
+    minutes: bookedMinutes,
+    wish: z.enum(wishIds),
+    note: bookingNote,
+  }),
+  'waiting.remove': z.object({ waitingId: id }),
+  'waiting.restore': z.object({ waitingId: id }),
+  /** Something to remember when a client comes next. */
+  'nextTime.add': z.object({
+    noteId: id,
+    clientId: id,
+    text: z
+      .string()
+      .trim()
+      .min(1, 'Write what to remember first.')
+      .max(300, 'A note for next time is limited to 300 characters.'),
+  }),
+  'nextTime.done': z.object({ noteId: id }),
+  'nextTime.undone': z.object({ noteId: id }),
+  /** What a client says of a drill that went home with an earlier visit; the newest counts. */
+  'home.told': z.object({ answerId: id, visitId: id, drillId: z.string().max(80), answer: z.enum(homeAnswers) }),
   'drill.save': z.object({
     drill: drillSchema,
     /** The revision the writer saw, 0 for a new drill. */

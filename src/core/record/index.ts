@@ -1,3 +1,15 @@
+export {
+  type HomeAnswer,
+  type Hours,
+  type OffWay,
+  type WishId,
+  clockTime,
+  homeAnswers,
+  hoursSchema,
+  offWays,
+  usualHours,
+  wishIds,
+} from './booking';
 export { commandWords, typedWords } from './commandWords';
 export { type OwnBreath, type OwnEntry, ownBreathSchema, ownNoseSeconds } from './ownBreath';
 export { addDays, dayIn, dayInWords, isZone, workingDay } from './day';

@@ -3,6 +3,7 @@ import { showsSomething } from '../reasons';
 import { type GateLimits, defaultLimits, limitNames } from '../safety';
 import { schoolIds } from '../schools';
 import { usualTalkSeconds } from '../sequence';
+import { hoursSchema, usualHours } from './booking';
 import { isZone } from './day';
 
 const limitSchema = z.object(
@@ -36,6 +37,10 @@ export const settingsSchema = z.object({
   defaultMinutes: z.number().int().min(5).max(60),
   /** Talk, showing and correction allowed beside each drill of a plan, in seconds. */
   talkSeconds: z.number().int().min(0).max(180),
+  /** When the rooms are open, Monday first. */
+  hours: hoursSchema,
+  /** What was found is to be looked at again after so many days. */
+  recheckDays: z.number().int().min(3).max(90),
   noticeSeen: z.boolean(),
   /** Lengths are shown and entered in this unit; stored in cm. */
   lengthUnit: z.enum(['cm', 'in']),
@@ -62,6 +67,8 @@ export const defaultSettings: Settings = {
   homeSchool: 'openAllRegions',
   defaultMinutes: 20,
   talkSeconds: usualTalkSeconds,
+  hours: usualHours,
+  recheckDays: 14,
   noticeSeen: false,
   lengthUnit: 'cm',
   limits: defaultLimits,

@@ -19,3 +19,4 @@ export { type Followed, type Repeats, followed, followedProtocols, repeatsOf } f
 export { type Point, markerBeforeAfter, repeatPairs, seriesOf } from './series';
 export { itemInWords, visitNote, withHome } from './visitNote';
 export { foundIn, foundInWords, mapChanges } from './found';
+export { type LastTime, lastTimeOf } from './lastTime';

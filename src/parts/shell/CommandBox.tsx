@@ -60,6 +60,7 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
   };
   const places = [
     { name: 'Today', href: '/' },
+    { name: 'The week', href: '/week' },
     { name: 'Add a client', href: '/clients/new' },
     { name: 'All clients', href: '/clients' },
     { name: 'Catalogue of drills', href: '/catalogue' },

@@ -11,6 +11,7 @@ import { TickChips } from '@/parts/Chips';
 import { Field, TextArea } from '@/parts/Field';
 import { useDraft } from '@/parts/useDraft';
 import { useKept } from '@/parts/useKept';
+import { ForNextTime } from '../ForNextTime';
 import { type ClientView } from '../view';
 
 /** Most things that go home. Common practice. */
@@ -29,6 +30,7 @@ export function Close({ view, repeats, title = 'Close' }: { view: ClientView; re
       ) : (
         <Draft view={view} repeats={repeats} />
       )}
+      <ForNextTime clientId={view.id} />
     </section>
   );
 }

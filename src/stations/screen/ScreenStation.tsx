@@ -10,18 +10,20 @@ import { BeginVisit } from '../BeginVisit';
 import { EmergencyStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
+import { type ComingView } from '../today/view';
 import { type ClientView } from '../view';
 import { ComplaintDetail } from './ComplaintDetail';
 import { Conditions } from './Conditions';
 import { FactText } from './FactText';
 import { History } from './History';
+import { LastVisit } from './LastVisit';
 import { Limits } from './Limits';
 import { Signs } from './Signs';
 import { WhatChanged } from './WhatChanged';
 import { useFact } from './useFact';
 
 /** Screen: why they came, today's signs, what is off limits, consent to touch. */
-export function ScreenStation({ view: served }: { view: ClientView }) {
+export function ScreenStation({ view: served, coming }: { view: ClientView; coming: ComingView }) {
   const view = useShown(served);
   if (view.path.state === 'emergency') return <EmergencyStop view={view} />;
   return (
@@ -34,6 +36,9 @@ export function ScreenStation({ view: served }: { view: ClientView }) {
         )}
       </StationHead>
       <div className="space-y-8">
+        <Fence what="Last time">
+          <LastVisit view={view} coming={coming} />
+        </Fence>
         <Fence what="What changed">
           <WhatChanged view={view} />
         </Fence>

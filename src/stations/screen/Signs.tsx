@@ -48,10 +48,14 @@ export function Signs({ view }: { view: ClientView }) {
   const untold = (['pregnancy', 'recentBirth'] as const).filter((id) => answers[id] === undefined);
   const rateFlagged = view.path.state === 'red flag' && view.path.signs.includes(rateSign);
 
+  const changed = useFact(view.id, 'whatChanged', view.known.latest.whatChanged, { shownHere: false });
   const none = () => {
     void askEmergency.record({ present: [] });
     void askFlags.record({ present: [] });
   };
+  // The three questions of a return visit in one press; what changed is asked beside it as long as it is open.
+  const { whatChanged } = view.known.profile;
+  const returns = view.last !== null && !(whatChanged && whatChanged.day >= view.today);
 
   const lists = (
     <>
@@ -73,9 +77,23 @@ export function Signs({ view }: { view: ClientView }) {
           <p className="font-semibold">Asked today: none.</p>
         ) : (
           !anyOpen && (
-            <Button look={view.visit ? 'strong' : 'plain'} disabled={untold.length > 0} onClick={none}>
-              None of these today
-            </Button>
+            <div className="flex flex-wrap gap-2">
+              {returns && (
+                <Button
+                  look={view.visit ? 'strong' : 'plain'}
+                  disabled={untold.length > 0}
+                  onClick={() => {
+                    none();
+                    void changed.record({ changed: 'nothing' });
+                  }}
+                >
+                  None of these, and nothing changed since {dayInWords(view.last!.day, view.today)}
+                </Button>
+              )}
+              <Button look={view.visit && !returns ? 'strong' : 'plain'} disabled={untold.length > 0} onClick={none}>
+                None of these today
+              </Button>
+            </div>
           )
         )}
       </div>

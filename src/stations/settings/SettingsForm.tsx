@@ -12,6 +12,7 @@ import { Field, Select, TextInput } from '@/parts/Field';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Stepper } from '@/parts/Stepper';
 import { useDraft } from '@/parts/useDraft';
+import { OpenHours } from './Hours';
 
 const limitKeys = Object.keys(limitNames) as (keyof GateLimits)[];
 
@@ -33,6 +34,8 @@ export function SettingsForm({ settings: served, asOf }: { settings: Settings; a
   const talk = useSetting('talkSeconds');
   const clientCount = useSetting('clientCount');
   const unit = useSetting('lengthUnit');
+  const recheck = useSetting('recheckDays');
+  const hours = useSetting('hours');
   return (
     <div className="max-w-xl space-y-6">
       <TextSetting settingKey="studioName" label="Studio name" initial={settings.studioName} />
@@ -45,7 +48,7 @@ export function SettingsForm({ settings: served, asOf }: { settings: Settings; a
       <TextSetting
         settingKey="timeZone"
         label="Time zone"
-        hint="Decides which day it is: pregnancy weeks and today’s signs depend on it."
+        hint="Decides which day it is and at what time somebody comes, whatever this machine’s own zone."
         initial={settings.timeZone}
       />
       <Field label="Home school" hint={schools[settings.homeSchool].holds} error={school.error}>
@@ -105,6 +108,15 @@ export function SettingsForm({ settings: served, asOf }: { settings: Settings; a
         ]}
         onChange={(next) => void unit.save(next)}
       />
+      <Stepper
+        label="A recheck is due after"
+        value={settings.recheckDays}
+        unit="days"
+        min={3}
+        max={90}
+        onChange={(next) => void recheck.save(next)}
+      />
+      <OpenHours hours={settings.hours} error={hours.error} onSave={(next) => void hours.save(next)} />
       <Limits settings={settings} />
     </div>
   );

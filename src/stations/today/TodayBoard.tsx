@@ -1,30 +1,20 @@
 'use client';
 
-import { OctagonX, TriangleAlert } from 'lucide-react';
+import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { dayInWords } from '@/core/record';
-import { newId, send, useKeep } from '@/keep';
-import { closeRun } from '../coach/closeRun';
+import { useCallback, useState } from 'react';
+import { type Booking, timeOf, minuteIn, visitsOfBookings, weekdayName, freeOn, openOn } from '@/core/diary';
+import { addDays, dayIn, dayInWords } from '@/core/record';
+import { send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
-import { Field, TextInput } from '@/parts/Field';
 import { EmptyState, Notice } from '@/parts/Notice';
-import { say } from '@/parts/say';
-
-export interface ExpectedRow {
-  id: string;
-  clientId: string;
-  name: string;
-  startsAt: string;
-  time: string;
-  minutes: number;
-  note: string;
-  visit: 'none' | 'open' | 'ended';
-  cautions: string[];
-  closed: boolean;
-  needs: string[];
-}
+import { closeRun } from '../coach/closeRun';
+import { BookingForm, type Wanted } from './BookingForm';
+import { DayRow } from './DayRow';
+import { rememberName } from './names';
+import { useDiary, useRooms, useTurnOver } from './useDiary';
+import { type DiaryView } from './view';
 
 interface Named {
   clientId: string;
@@ -32,50 +22,95 @@ interface Named {
   day: string;
 }
 
-/** The front page: who comes, what each needs, and a way in for whoever stands at the door. */
+type LeftVisit = Named & { id: string };
+
+/** The front page: who comes on a day, what each needs, and a way in for whoever stands at the door. */
 export function TodayBoard({
-  today,
-  rows,
+  view,
+  day,
   walkIns,
   openRuns,
   leftOpen,
+  unsigned,
   recent,
   clientCount,
   noticeSeen,
   isDemo,
   told = [],
 }: {
-  today: string;
-  rows: ExpectedRow[];
+  view: DiaryView;
+  /** The day shown; today unless another was asked for. */
+  day: string;
   walkIns: Named[];
   openRuns: (Named & { runId: string; nextSeq: number })[];
-  leftOpen: (Named & { id: string })[];
+  leftOpen: LeftVisit[];
+  /** Ended and not signed yet. */
+  unsigned: LeftVisit[];
   recent: { id: string; name: string }[];
   clientCount: number;
   noticeSeen: boolean;
   isDemo: boolean;
-  /** What was found and done when the studio's file was opened. */
+  /** What was found and done when the studio’s file was opened. */
   told?: readonly string[];
 }) {
-  const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+  const router = useRouter();
+  const { today, expecting, settings } = view;
+  const zone = settings.timeZone;
+  const diary = useDiary(view.diary);
+  const rooms = useRooms(view);
+  const turn = useCallback(() => router.refresh(), [router]);
+  useTurnOver(today, zone, turn);
+  const { wanted, ask, form } = useBookingForm(view);
+
+  const bookings = diary.bookings
+    .filter(({ startsAt }) => dayIn(startsAt, zone) === day)
+    .sort((a, b) => (a.startsAt < b.startsAt ? -1 : 1));
+  const standing = bookings.filter(({ off }) => off === null);
+  const when = day < today ? 'past' : day === today ? 'today' : 'to come';
+  const visitOf = (booking: Booking) =>
+    visitsOfBookings(
+      standing.filter(({ clientId }) => clientId === booking.clientId),
+      expecting[booking.clientId]?.visits ?? [],
+    ).get(booking.id) ?? null;
+  const addresses = (to: string) => (to === today ? '/' : `/?day=${to}`);
+
   return (
     <>
-      <div className="mb-6 flex flex-wrap items-end justify-between gap-4">
-        <div>
-          <h1 className="text-3xl">{day.format(new Date(`${today}T12:00:00Z`))}</h1>
-          <p className="text-ink2">
-            {rows.length === 0 ? 'Nobody is expected.' : `${rows.length} expected.`}
-            {isDemo && ' This is the demo studio; everybody in it is invented.'}
-          </p>
+      <div className="mb-5">
+        <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2">
+          <div className="flex items-center gap-1">
+            <h1 className="text-3xl">
+              {weekdayName(day)} {dayInWords(day, today)}
+            </h1>
+            <Link
+              href={addresses(addDays(day, -1))}
+              aria-label="The day before"
+              className="ml-2 grid size-11 place-items-center rounded-one hover:bg-leaf"
+            >
+              <ChevronLeft size={22} aria-hidden />
+            </Link>
+            <Link
+              href={addresses(addDays(day, 1))}
+              aria-label="The day after"
+              className="grid size-11 place-items-center rounded-one hover:bg-leaf"
+            >
+              <ChevronRight size={22} aria-hidden />
+            </Link>
+          </div>
+          <div className="flex flex-wrap gap-2">
+            {day !== today && <LinkButton href="/">Today</LinkButton>}
+            <LinkButton href={day === today ? '/week' : `/week?of=${day}`}>Week</LinkButton>
+            <Button onClick={() => ask({ day: when === 'past' ? today : day })}>Book a time</Button>
+            <LinkButton href="/clients/new" look="strong">
+              Walk-in: add a client
+            </LinkButton>
+          </div>
         </div>
-        <div className="flex flex-wrap gap-2">
-          <LinkButton href="/catalogue">Catalogue</LinkButton>
-          <LinkButton href="/group">Coach a group</LinkButton>
-          <LinkButton href="/own-breath">Own breath</LinkButton>
-          <LinkButton href="/clients/new" look="strong">
-            Walk-in: add a client
-          </LinkButton>
-        </div>
+        <p className="text-ink2">
+          {standing.length === 0 ? 'Nobody is expected.' : `${standing.length} expected.`}{' '}
+          {when !== 'past' && freeInWords(day, diary.bookings, rooms)}
+          {isDemo && ' This is the demo studio; everybody in it is invented.'}
+        </p>
       </div>
 
       {told.map((sentence) => (
@@ -87,202 +122,219 @@ export function TodayBoard({
       ))}
       {!noticeSeen && <FirstNotice />}
 
-      {rows.length > 0 ? (
+      {bookings.length > 0 ? (
         <ol className="border-t border-ink">
-          {rows.map((row) => (
-            <Row key={row.id} row={row} />
+          {bookings.map((booking) => (
+            <DayRow
+              key={booking.id}
+              booking={booking}
+              visit={booking.off ? null : visitOf(booking)}
+              expecting={expecting[booking.clientId] ?? null}
+              notes={diary.notes.filter(({ clientId, done }) => clientId === booking.clientId && !done)}
+              zone={zone}
+              when={when}
+              onChange={() => ask({ changes: booking })}
+            />
           ))}
         </ol>
       ) : (
-        <EmptyState as="h2" title={clientCount === 0 ? 'The studio is empty.' : 'No one is booked for today.'}>
+        <EmptyState
+          as="h2"
+          title={
+            clientCount === 0
+              ? 'The studio is empty.'
+              : `No one is booked for ${day === today ? 'today' : `${weekdayName(day)} ${dayInWords(day, today)}`}.`
+          }
+        >
           <LinkButton href="/clients/new">Add {clientCount === 0 ? 'your first' : 'a'} client</LinkButton>
           {clientCount > 0 && <LinkButton href="/clients">Find a client</LinkButton>}
         </EmptyState>
       )}
 
-      {walkIns.length > 0 && (
-        <section aria-labelledby="walkins" className="mt-8">
-          <h2 id="walkins" className="text-lg">
-            Here without a booking
-          </h2>
-          <NameList rows={walkIns.map(({ clientId, name }) => ({ id: clientId, name }))} />
-        </section>
-      )}
-      {openRuns.length > 0 && (
-        <section aria-labelledby="openruns" className="mt-8">
-          <h2 id="openruns" className="text-lg">
-            Runs left open
-          </h2>
-          <ul className="mt-1">
-            {openRuns.map(({ runId, name, day: begun, nextSeq }) => (
-              <li key={runId} className="flex flex-wrap items-center gap-4 border-t border-rule py-1">
-                <Link href={`/run/${runId}`} className="flex min-h-11 items-center hover:underline">
-                  {name}
-                  {begun === today ? '' : `, ${dayInWords(begun, today)}`}: go back to it
-                </Link>
-                <Button look="quiet" onClick={() => closeRun(runId, nextSeq)}>
-                  Close it with what was done
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
-      {leftOpen.length > 0 && (
-        <section aria-labelledby="leftopen" className="mt-8">
-          <h2 id="leftopen" className="text-lg">
-            Visits left open
-          </h2>
-          <ul className="mt-1">
-            {leftOpen.map(({ id, clientId, name, day: begun }) => (
-              <li key={id} className="flex flex-wrap items-center gap-4 border-t border-rule py-1">
-                <Link href={`/clients/${clientId}/visit/${id}`} className="flex min-h-11 items-center hover:underline">
-                  {name}, begun {dayInWords(begun, today)}: note and sign it
-                </Link>
-                <Button look="quiet" onClick={() => send('visit.end', { visitId: id })}>
-                  End it as it is
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
-      {recent.length > 0 && (
-        <section aria-labelledby="others" className="mt-8">
-          <div className="flex items-baseline justify-between">
-            <h2 id="others" className="text-lg">
-              Not booked today
-            </h2>
-            <Link href="/clients" className="flex min-h-11 items-center underline decoration-rule underline-offset-4">
-              All {clientCount}
+      <List title="Here without a booking" id="walkins" rows={walkIns}>
+        {({ clientId, name }) => <NameLink id={clientId} name={name} />}
+      </List>
+      <List title="Runs left open" id="openruns" rows={openRuns}>
+        {({ runId, name, day: begun, nextSeq }) => (
+          <>
+            <Link href={`/run/${runId}`} className="flex min-h-11 items-center hover:underline">
+              {name}
+              {begun === today ? '' : `, ${dayInWords(begun, today)}`}: go back to it
             </Link>
-          </div>
-          <NameList rows={recent} bookable />
-        </section>
-      )}
+            <Button look="quiet" onClick={() => closeRun(runId, nextSeq)}>
+              Close it with what was done
+            </Button>
+          </>
+        )}
+      </List>
+      <List title="Visits left open" id="leftopen" rows={leftOpen}>
+        {({ id, clientId, name, day: begun }) => (
+          <>
+            <Link href={`/clients/${clientId}/visit/${id}`} className="flex min-h-11 items-center hover:underline">
+              {name}, begun {dayInWords(begun, today)}: note and sign it
+            </Link>
+            <Button look="quiet" onClick={() => send('visit.end', { visitId: id })}>
+              End it as it is
+            </Button>
+          </>
+        )}
+      </List>
+      <List title="Ended, not signed yet" id="unsigned" rows={unsigned}>
+        {({ id, clientId, name, day: begun }) => (
+          <Link href={`/clients/${clientId}/visit/${id}`} className="flex min-h-11 items-center hover:underline">
+            {name}, {begun === today ? 'today' : dayInWords(begun, today)}: read and sign it
+          </Link>
+        )}
+      </List>
+      <List
+        title={day === today ? 'Not booked today' : 'Not booked that day'}
+        id="others"
+        rows={when === 'past' ? [] : recent.filter(({ id }) => !standing.some(({ clientId }) => clientId === id))}
+        beside={
+          <Link href="/clients" className="flex min-h-11 items-center underline decoration-rule underline-offset-4">
+            All {clientCount}
+          </Link>
+        }
+      >
+        {({ id, name }) => (
+          <>
+            <NameLink id={id} name={name} />
+            <Button
+              look="quiet"
+              onClick={() => {
+                rememberName(id, name);
+                ask({ client: { id, name }, day });
+              }}
+            >
+              Book<span className="sr-only"> {name}</span>
+            </Button>
+          </>
+        )}
+      </List>
+
+      <nav aria-label="Elsewhere" className="mt-8 flex flex-wrap gap-x-6 border-t border-rule pt-2">
+        {elsewhere.map(({ href, name }) => (
+          <Link
+            key={href}
+            href={href}
+            className="flex min-h-11 items-center underline decoration-rule underline-offset-4"
+          >
+            {name}
+          </Link>
+        ))}
+      </nav>
+      {wanted && <BookingForm {...form} wanted={wanted} diary={diary} rooms={rooms} />}
     </>
   );
 }
 
-function Row({ row }: { row: ExpectedRow }) {
-  const router = useRouter();
-  const [begun, setBegun] = useState(false);
-  const begin = () => {
-    const { clientId } = row;
-    // Pressed twice it begins once; nothing is waited for, the pages show the visit from now on.
-    if (row.visit === 'none' && !begun) send('visit.start', { visitId: newId(), clientId });
-    setBegun(true);
-    router.push(`/clients/${clientId}`);
-  };
-  return (
-    <li className="grid grid-cols-[4.5rem_1fr] gap-x-4 border-b border-rule py-3 md:grid-cols-[4.5rem_14rem_1fr_auto]">
-      <span className="font-mono text-xl">{row.time}</span>
-      <span className="text-lg font-semibold">
-        <Link href={`/clients/${row.clientId}`} className="hover:underline">
-          {row.name}
-        </Link>
-        <span className="block text-sm font-normal text-ink2">
-          {row.minutes} min{row.note && `, ${row.note}`}
-        </span>
-      </span>
-      <div className="max-md:col-span-2">
-        {row.cautions.length > 0 && (
-          <p className="flex items-center gap-1.5 font-semibold text-caution">
-            <TriangleAlert size={16} aria-hidden className="shrink-0" />
-            {row.cautions.join(' · ')}
-          </p>
-        )}
-        {row.needs.map((need, i) => (
-          <p key={need} className={row.closed && i === 0 ? 'flex items-center gap-1.5 font-semibold' : ''}>
-            {row.closed && i === 0 && <OctagonX size={16} aria-hidden className="shrink-0 text-stop" />}
-            {need}
-          </p>
-        ))}
-      </div>
-      <div className="flex items-start gap-2 max-md:col-span-2">
-        <Button look={row.visit === 'ended' ? 'plain' : 'strong'} onClick={begin}>
-          {row.visit === 'none' ? 'Begin' : row.visit === 'open' ? 'Resume' : 'Open'}
-        </Button>
-        {row.visit === 'none' && (
-          <Button
-            look="quiet"
-            aria-label={`Cancel the booking of ${row.name}`}
-            onClick={() => {
-              send('appointment.cancel', { appointmentId: row.id });
-              const { clientId, startsAt, minutes, note } = row;
-              say(`Booking of ${row.name} at ${row.time} taken out.`, () =>
-                send('appointment.add', { appointmentId: newId(), clientId, startsAt, minutes, note }),
-              );
-            }}
-          >
-            Cancel
-          </Button>
-        )}
-      </div>
-    </li>
-  );
+const elsewhere = [
+  { href: '/group', name: 'Coach a group' },
+  { href: '/catalogue', name: 'Catalogue' },
+  { href: '/own-breath', name: 'Own breath' },
+  { href: '/settings', name: 'Settings' },
+] as const;
+
+/** What of the day is still free, in a sentence; nothing for a day the rooms are closed. */
+function freeInWords(day: string, bookings: readonly Booking[], rooms: ReturnType<typeof useRooms>): string {
+  if (!openOn(day, rooms)) return 'The rooms are closed.';
+  const free = freeOn(day, bookings, rooms, 30);
+  if (free.length === 0) return 'Nothing is free any more.';
+  return `Free: ${free.map(({ from, to }) => `${timeOf(from)} to ${timeOf(to)}`).join(', ')}.`;
 }
 
-function NameList({ rows, bookable = false }: { rows: { id: string; name: string }[]; bookable?: boolean }) {
-  return (
-    <ul className="mt-1 grid gap-x-8 md:grid-cols-2">
-      {rows.map(({ id, name }) => (
-        <li key={id} className="flex flex-wrap items-center justify-between gap-3 border-t border-rule">
-          <Link href={`/clients/${id}`} className="flex min-h-11 items-center truncate hover:underline">
-            {name}
-          </Link>
-          {bookable && <Book clientId={id} name={name} />}
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-/** Books a client for an hour of today. */
-function Book({ clientId, name }: { clientId: string; name: string }) {
+/** What is asked for in the booking form, kept while it is closed. */
+export function useBookingForm({ settings, today, now }: DiaryView) {
+  const [kept, setKept] = useState<Wanted | null>(null);
   const [open, setOpen] = useState(false);
-  const [time, setTime] = useState('');
-  const [error, setError] = useState<string | null>(null);
-  const keep = useKeep();
-  if (!open) {
-    return (
-      <Button look="quiet" onClick={() => setOpen(true)}>
-        Book for today<span className="sr-only">: {name}</span>
-      </Button>
-    );
-  }
-  const book = async () => {
-    if (!/^\d{2}:\d{2}$/.test(time)) {
-      setError('Give a time, like 14:30.');
+  const ask = ({ changes, ...part }: Partial<Wanted>) => {
+    const { timeZone: zone } = settings;
+    setOpen(true);
+    if (changes) {
+      const from = minuteIn(changes.startsAt, zone);
+      setKept({
+        client: { id: changes.clientId, name: changes.name },
+        day: dayIn(changes.startsAt, zone),
+        time: timeOf(from),
+        minutes: changes.minutes,
+        note: changes.note,
+        every: 0,
+        times: 2,
+        waitingId: null,
+        changes,
+        ...part,
+      });
       return;
     }
-    const startsAt = new Date();
-    const [hours, minutes] = time.split(':').map(Number) as [number, number];
-    startsAt.setHours(hours, minutes, 0, 0);
-    const outcome = await keep('appointment.add', {
-      appointmentId: newId(),
-      clientId,
-      startsAt: startsAt.toISOString(),
-      minutes: 45,
+    const next = Math.min(23 * 60, Math.ceil((minuteIn(now, zone) + 1) / 15) * 15);
+    const fresh = {
+      client: null,
+      day: today,
+      time: timeOf(next),
+      minutes: usualBooking,
       note: '',
-    });
-    setError(outcome.state === 'refused' ? outcome.why : null);
+      every: 0 as const,
+      times: 6,
+      waitingId: null,
+      changes: null,
+    };
+    // What was typed before the form was closed is still there, unless it was for a booking that was changed.
+    setKept((before) => ({ ...(before && !before.changes ? before : fresh), ...part, changes: null }));
   };
+  return {
+    wanted: open ? kept : null,
+    ask,
+    form: {
+      onChange: setKept,
+      onClose: () => setOpen(false),
+      onBooked: () => {
+        setOpen(false);
+        setKept(null);
+      },
+    },
+  };
+}
+
+const usualBooking = 45;
+
+function List<T>({
+  title,
+  id,
+  rows,
+  beside,
+  children,
+}: {
+  title: string;
+  id: string;
+  rows: readonly T[];
+  beside?: React.ReactNode;
+  children: (row: T) => React.ReactNode;
+}) {
+  if (rows.length === 0) return null;
   return (
-    <form
-      className="flex items-end gap-2 py-1"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void book();
-      }}
-    >
-      <Field label="At" error={error}>
-        {(ids) => <TextInput {...ids} type="time" value={time} onChange={(event) => setTime(event.target.value)} />}
-      </Field>
-      <Button type="submit">Book</Button>
-    </form>
+    <section aria-labelledby={id} className="mt-8">
+      <div className="flex items-baseline justify-between">
+        <h2 id={id} className="text-lg">
+          {title}
+        </h2>
+        {beside}
+      </div>
+      <ul className="mt-1 grid gap-x-8 md:grid-cols-2">
+        {rows.map((row, i) => (
+          <li key={i} className="flex flex-wrap items-center justify-between gap-3 border-t border-rule">
+            {children(row)}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
+
+const NameLink = ({ id, name }: { id: string; name: string }) => (
+  <Link href={`/clients/${id}`} className="flex min-h-11 items-center truncate hover:underline">
+    {name}
+  </Link>
+);
 
 function FirstNotice() {
   return (

@@ -8,7 +8,8 @@ import { noteDoors } from './note';
 import { planDoors } from './plan';
 import { readingDoors } from './reading';
 import { runDoors } from './run';
-import { appointmentDoors, drillDoors, ownBreathDoors, photoDoors, settingDoors } from './studio';
+import { appointmentDoors, listDoors } from './diary';
+import { drillDoors, ownBreathDoors, photoDoors, settingDoors } from './studio';
 import { visitDoors } from './visit';
 
 /** Every kind of command with its door. One that is missing here does not compile. */
@@ -22,6 +23,7 @@ export const doors: Doors = {
   ...noteDoors,
   ...ownBreathDoors,
   ...appointmentDoors,
+  ...listDoors,
   ...drillDoors,
   ...photoDoors,
   ...settingDoors,

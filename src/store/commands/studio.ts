@@ -4,12 +4,12 @@ import { drillFaults } from '@/core/formats';
 import { type Store } from '../file';
 import { placePhoto } from '../photos';
 import { readableTables } from '../records';
-import { appointments, ownBreath, ownDrills, photos, setAsides } from '../schema';
+import { ownBreath, ownDrills, photos, setAsides } from '../schema';
 import { changeSettings } from '../settings';
 import { type Door, type Doors, Refusal, clientOrRefuse, gone, ofClient } from './door';
 
 /** What a command of the studio's own has in common with the others of its kind: it belongs to no client, and nothing of it is gated. */
-const studios = {
+export const studios = {
   whose: 'studio',
   station: 'whatever the path',
   gated: 'nothing',
@@ -110,42 +110,6 @@ export const ownBreathDoors: Pick<Doors, 'own.add' | 'own.retract'> = {
     act: ({ entryId }, { store, at }) => {
       if (!store.select().from(ownBreath).where(eq(ownBreath.id, entryId)).get()) throw gone('entry');
       store.update(ownBreath).set({ retractedAt: at }).where(eq(ownBreath.id, entryId)).run();
-    },
-  },
-};
-
-/** Bookings. */
-const bookedAt = (store: Store, clientId: string, startsAt: string) =>
-  store
-    .select({ minutes: appointments.minutes, note: appointments.note })
-    .from(appointments)
-    .where(
-      and(eq(appointments.clientId, clientId), eq(appointments.startsAt, startsAt), isNull(appointments.cancelledAt)),
-    )
-    .get();
-
-export const appointmentDoors: Pick<Doors, 'appointment.add' | 'appointment.cancel'> = {
-  'appointment.add': {
-    ...studios,
-    whose: ofClient(),
-    act: ({ appointmentId, clientId, startsAt, minutes, note }, { store }) => {
-      // Pressed twice, or on two devices: one person has one booking at a time.
-      const booked = bookedAt(store, clientId, startsAt);
-      if (booked && booked.minutes === minutes && booked.note === note) return;
-      if (booked)
-        throw new Refusal('known already', 'They are booked for that time already. Take that booking out first.');
-      store.insert(appointments).values({ id: appointmentId, clientId, startsAt, minutes, note }).run();
-    },
-  },
-  'appointment.cancel': {
-    ...studios,
-    act: ({ appointmentId }, { store, at }) => {
-      const { changes } = store
-        .update(appointments)
-        .set({ cancelledAt: at })
-        .where(eq(appointments.id, appointmentId))
-        .run();
-      if (changes === 0) throw gone('booking');
     },
   },
 };

@@ -1,0 +1,80 @@
+'use client';
+
+import { useState } from 'react';
+import { type Booking, type Diary, type Rooms, instantAt, minuteIn, placing, timeOf, weekdayName } from '@/core/diary';
+import { addDays, dayIn, dayInWords } from '@/core/record';
+import { send } from '@/keep';
+import { say } from '@/parts/say';
+
+/** A booking lifted off its place, and where it would go. */
+export interface Lifted {
+  booking: Booking;
+  day: string;
+  minute: number;
+}
+
+const lastStart = 24 * 60 - 15;
+
+/** Moving a booking: lifted by dragging or by keys, its consequences told, put down only when that is said. */
+export function useMove(diary: Diary, rooms: Rooms) {
+  const [lifted, setLifted] = useState<Lifted | null>(null);
+  const { zone } = rooms;
+  const from = (booking: Booking) => ({
+    booking,
+    day: dayIn(booking.startsAt, zone),
+    minute: minuteIn(booking.startsAt, zone),
+  });
+  const put = () => {
+    if (!lifted) return;
+    const { booking, day, minute } = lifted;
+    const { id: appointmentId, startsAt, minutes, note, name } = booking;
+    const next = { startsAt: instantAt(day, minute, zone), minutes, note };
+    setLifted(null);
+    if (next.startsAt === startsAt) return;
+    send('appointment.change', { appointmentId, ...next, seen: startsAt });
+    say(`${name} is now on ${weekdayName(day)}, ${timeOf(minute)}.`, () =>
+      send('appointment.change', { appointmentId, startsAt, minutes, note, seen: next.startsAt }),
+    );
+  };
+  return {
+    lifted,
+    to: (booking: Booking, day: string, minute: number) =>
+      setLifted({ booking, day, minute: Math.min(lastStart, Math.max(0, minute)) }),
+    /** By minutes and days from where it is, or would go. */
+    by: (booking: Booking, minutes: number, days: number) =>
+      setLifted((now) => {
+        const at = now?.booking.id === booking.id ? now : from(booking);
+        return {
+          booking,
+          day: addDays(at.day, days),
+          minute: Math.min(lastStart, Math.max(0, at.minute + minutes)),
+        };
+      }),
+    leave: () => setLifted(null),
+    put,
+    /** What it would mean, and the words for where it comes from and goes to. */
+    told: lifted && {
+      placing: placing(
+        {
+          day: lifted.day,
+          from: lifted.minute,
+          to: lifted.minute + lifted.booking.minutes,
+          clientId: lifted.booking.clientId,
+          moving: lifted.booking.id,
+        },
+        diary.bookings,
+        rooms,
+      ),
+      to: `${weekdayName(lifted.day)} ${timeOf(lifted.minute)}`,
+      from: whereInWords(lifted.booking, rooms),
+    },
+  };
+}
+
+export type Move = ReturnType<typeof useMove>;
+
+/** @example 'Wed 14:00' */
+function whereInWords({ startsAt }: Booking, { zone, now }: Rooms): string {
+  const day = dayIn(startsAt, zone);
+  return `${dayInWords(day, dayIn(now, zone))}, ${timeOf(minuteIn(startsAt, zone))}`;
+}
