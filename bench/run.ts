@@ -6,6 +6,7 @@ import { spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
 import { coachScreen, eventAppend } from './coach';
+import { day, dayPage } from './day';
 import { rereading, ringFrames, sweep } from './look';
 import { underLoad } from './load';
 import { againstSolver, editing, growth, randomPlans, realPlans, whatIfs } from './plan';
@@ -38,6 +39,7 @@ function sound() {
 
 const only = (flag: string) => process.argv.includes(flag);
 if (only('--reading')) reading();
+else if (only('--day')) writeFileSync('docs/day.md', dayPage(await day()));
 else if (only('--plans')) writeFileSync('docs/plans-reviewed.md', plansPage());
 else if (!only('--load')) {
   phases();
@@ -56,4 +58,5 @@ else if (!only('--load')) {
 }
 // The long part, whole studios and a million events, can be left out or asked for alone; ten minutes of memory only when asked for.
 const minutes = process.argv.includes('--memory') ? 10 : 1;
-if (!only('--quick') && !only('--reading') && !only('--plans')) await underLoad({ large: true, minutes });
+if (!only('--quick') && !only('--reading') && !only('--plans') && !only('--day'))
+  await underLoad({ large: true, minutes });

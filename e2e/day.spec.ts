@@ -100,6 +100,13 @@ test('a run: waiting, going on, an easier drill in place, the next cue, and a ph
   await easier.click();
   await expect(page.locator('[data-item]')).toContainText(neighbour);
   expect(neighbour).not.toBe(before);
+  // A finger that was too fast: the drill before the swap is put back.
+  await page.getByRole('button', { name: 'Back to the drill before the swap' }).click();
+  await expect(page.locator('[data-item]')).toHaveText(before!);
+  await page.waitForTimeout(secondTapMs);
+  await expect(easier).toBeEnabled();
+  await easier.click();
+  await expect(page.locator('[data-item]')).toContainText(neighbour);
 
   await page.getByRole('button', { name: /^Cue landed/ }).click();
   await expect(page.getByRole('button', { name: /^Next cue/ })).toBeVisible();
@@ -108,6 +115,13 @@ test('a run: waiting, going on, an easier drill in place, the next cue, and a ph
   await expect(page.getByRole('button', { name: /^Cue landed/ })).toBeVisible();
 
   await page.setViewportSize({ width: 390, height: 844 });
+  const ready = page.getByRole('button', { name: /^Ready/ });
+  if (await ready.isVisible()) await ready.click();
+  await page.locator('[data-phase]').waitFor();
+  await page.keyboard.press(' ');
+  await expect(page.locator('[data-phase]')).toHaveText('WAITING');
+  const word = await page.locator('[data-phase]').boundingBox();
+  expect(word!.x + word!.width).toBeLessThanOrEqual(390);
   const spill = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(spill).toBeLessThanOrEqual(0);
   await expect(page.getByRole('button', { name: /Stop/ })).toBeInViewport();

@@ -153,6 +153,7 @@ test('a new coach takes a new client from the first question to a measured chang
   await page.keyboard.press('End');
   await page.getByRole('slider', { name: 'Asked again' }).focus();
   await page.keyboard.press('End');
+  await page.getByRole('button', { name: 'Map it again' }).click();
   await gradeRing(page, 'Quiet', still);
   await gradeRing(page, 'Deep', { ...still, 'left side': 3, 'right side': 2 });
   await allSaved(page);

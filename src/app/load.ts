@@ -2,7 +2,7 @@ import { cookies } from 'next/headers';
 import { cache } from 'react';
 import { aroundDays } from '@/core/diary';
 import { type VisitRow, dayIn, workingDay } from '@/core/record';
-import { type LookRecord, cautionsSeen, countsAmong, isOf } from '@/core/look';
+import { type LookRecord, cautionsSeen, countsAmong, isOf, rememberedOf } from '@/core/look';
 import { freeFindings, readFindings } from '@/core/read';
 import { evaluateGates, pathState } from '@/core/safety';
 import { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from '@/core/track';
@@ -123,8 +123,26 @@ export const loadClient = cache((clientId: string): ClientView | null => {
           )
         : null,
     planning: null,
+    remembered: null,
   };
 });
+
+/** What a look begins with is taken from so many visits before. */
+const visitsRemembered = 4;
+
+/** A client as Look shows them, with what is remembered of the visits before. */
+export function loadForLook(clientId: string): ClientView | null {
+  const view = loadClient(clientId);
+  if (!view) return null;
+  const store = theStore();
+  const earlier = loadVisits(clientId).visits.filter(({ id }) => id !== view.visit?.id);
+  const looks = looksOf(
+    store,
+    earlier.slice(0, visitsRemembered).map(({ id }) => id),
+  );
+  const list = earlier[0] ? visitRecord(store, earlier[0]).lookList : null;
+  return { ...viewFor(view, ['looks', 'holds']), remembered: rememberedOf(looks, list) };
+}
 
 /**
  * A client as a station shows them: what it doesn't show is not sent along.

@@ -49,7 +49,7 @@ export function Slider({
         <Base.Thumb
           aria-labelledby={id}
           aria-valuetext={value === null ? 'not asked yet' : String(value)}
-          className={`block h-9 w-5 rounded-one border-2 border-ink ${value === null ? 'bg-paper' : 'bg-ink'}`}
+          className={`relative block h-9 w-5 rounded-one border-2 border-ink after:absolute after:-inset-x-3.5 after:-inset-y-1.5 after:content-[''] ${value === null ? 'bg-paper' : 'bg-ink'}`}
         />
       </Base.Root>
       {!compact && (

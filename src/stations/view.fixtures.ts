@@ -51,6 +51,7 @@ export function clientView({
     unreadable: [],
     gatesThen: null,
     planning: null,
+    remembered: null,
     visit: visit === null ? null : visitOf(today, visit),
     ...rest,
   };

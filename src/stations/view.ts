@@ -1,5 +1,5 @@
 import { type Recorded, type VisitRow } from '@/core/record';
-import { type ProtocolId, type Raw } from '@/core/look';
+import { type ProtocolId, type Raw, type Remembered } from '@/core/look';
 import { type FaultHistory } from '@/core/coach';
 import { type Drill } from '@/core/catalogue';
 import { type Template } from '@/core/formats';
@@ -37,6 +37,8 @@ export interface ClientView extends Recorded {
   markedLast: ProtocolId[];
   /** Calm holds of earlier visits, oldest first: what may be practised follows from them. */
   holdsBefore: Raw<'calmHold'>[];
+  /** What a look begins with, of the visits before; loaded only where looks are taken. */
+  remembered: Remembered | null;
   /** Records of this client that can't be read, and were not put aside. */
   unreadable: Unreadable[];
   /** Limits as they were at the last visit, by what was known then; null before a second visit. */

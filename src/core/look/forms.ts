@@ -92,7 +92,7 @@ const table = {
     choice('upperOnlyDeep', 'Only the upper chest moves on the deep ones?', yesNo, { group: deep, usual: 'no' }),
     choice('sidesDeep', 'Side ribs widen on the deep ones?', yesNo, { group: deep, usual: 'yes' }),
     choice('neckCordsDeep', 'Neck cords stand out?', yesNo, { group: deep, usual: 'no' }),
-    choice('yawnsDaily', 'Yawns often in daily life?', askedYesNo, { group: 'Asked', usual: 'no' }),
+    choice('yawnsDaily', 'Yawns often in daily life?', askedYesNo, { group: 'Asked' }),
   ],
   sideBend: [
     {
@@ -153,7 +153,7 @@ const table = {
       { usual: 'even' },
     ),
     choice('ribsDown', 'Do the ribs come down?', yesNo, { usual: 'yes' }),
-    choice('abdominalsFelt', 'Abdominals felt at the end?', askedYesNo, { usual: 'yes' }),
+    choice('abdominalsFelt', 'Abdominals felt at the end?', askedYesNo),
     { kind: 'scale', key: 'nextInhale', question: 'How full does the next inhale feel?', low: 'blocked', high: 'full' },
   ],
   wallOrder: [
@@ -184,14 +184,14 @@ const table = {
     },
   ],
   floor: [
-    choice('softens', 'Softens on the inhale?', felt, { usual: 'yes' }),
-    choice('letsGo', 'Can let go fully?', felt, { usual: 'yes' }),
-    choice('lifts', 'Lifts gently on the exhale?', felt, { components: ['floorLift'], usual: 'yes' }),
-    choice('bearsDown', 'Bears down on effort?', askedYesNo, { usual: 'no' }),
-    choice('glutesGrip', 'Glutes grip?', askedYesNo, { usual: 'no' }),
-    choice('pain', 'Pain there?', askedYesNo, { usual: 'no' }),
-    choice('urgency', 'Constipation or urgency?', askedYesNo, { usual: 'no' }),
-    choice('leaks', 'Leaks?', askedYesNo, { usual: 'no' }),
+    choice('softens', 'Softens on the inhale?', felt),
+    choice('letsGo', 'Can let go fully?', felt),
+    choice('lifts', 'Lifts gently on the exhale?', felt, { components: ['floorLift'] }),
+    choice('bearsDown', 'Bears down on effort?', askedYesNo),
+    choice('glutesGrip', 'Glutes grip?', askedYesNo),
+    choice('pain', 'Pain there?', askedYesNo),
+    choice('urgency', 'Constipation or urgency?', askedYesNo),
+    choice('leaks', 'Leaks?', askedYesNo),
     {
       kind: 'ticks',
       key: 'leaksWith',
@@ -250,25 +250,35 @@ export const forms: Readonly<Record<FormProtocol, readonly FormField[]>> = table
 
 const isOpen = (value: unknown) => value === null || value === 'not observed';
 
+/** What of a protocol is looked at in one go: a group of it, or what is gated alike. */
+const partOf = ({ group, components = [] }: FormField) => group ?? components.join(' ');
+
 /**
- * A record with every field that is still open set to what it is when there is nothing to note.
+ * The parts of a form in which "nothing else to note" has anything to fill in, each with the record it would leave. A part of which
+ * nothing was entered was perhaps never looked at: it is named, so that whoever presses says which part it is about. What is asked of
+ * the client is never filled in.
  *
  * @param open says whether a field may be answered today
- * @returns null when fewer than two fields would be filled: one is quicker by hand
- * @example nothingElse('pelvicRock', blankRaw('pelvicRock'), () => true) // null
+ * @returns a part whose fields are fewer than two to fill is left out: one is quicker by hand
+ * @example nothingElse('pelvicRock', blankRaw('pelvicRock'), () => true) // []
  */
 export function nothingElse(
   protocol: FormProtocol,
   raw: Readonly<Record<string, unknown>>,
   open: (field: FormField) => boolean,
-): Record<string, unknown> | null {
-  const filled = forms[protocol].filter(
-    (field) =>
-      field.usual !== undefined &&
-      isOpen(raw[field.key]) &&
-      (!field.when || raw[field.when.key] === field.when.is) &&
-      open(field),
-  );
-  if (filled.length < 2) return null;
-  return { ...raw, ...Object.fromEntries(filled.map(({ key, usual }) => [key, usual])) };
+): { part: string; group: string | null; raw: Record<string, unknown> }[] {
+  const fields = forms[protocol];
+  return [...new Set(fields.map(partOf))].flatMap((part) => {
+    const filled = fields.filter(
+      (field) =>
+        partOf(field) === part &&
+        field.usual !== undefined &&
+        isOpen(raw[field.key]) &&
+        (!field.when || raw[field.when.key] === field.when.is) &&
+        open(field),
+    );
+    if (filled.length < 2) return [];
+    const values = Object.fromEntries(filled.map(({ key, usual }) => [key, usual]));
+    return [{ part, group: filled[0]!.group ?? null, raw: { ...raw, ...values } }];
+  });
 }

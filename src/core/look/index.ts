@@ -101,3 +101,4 @@ export { rawComponents, tiltComponents } from './rawComponents';
 export { blankRaw } from './blank';
 export { cautionsSeen, leaksWithEffort } from './seenCautions';
 export { testVerdict } from './testVerdict';
+export { type Remembered, asLastTime, rememberedOf } from './remember';

@@ -15,6 +15,8 @@ import {
   lookList,
   lookResult,
   mapsByPosition,
+  type FormField,
+  type FormProtocol,
   nothingElse,
   protocolIds,
   protocols,
@@ -235,30 +237,45 @@ test('grades half filled are kept as they are', () => {
 });
 
 describe('nothing else to note', () => {
-  test('fills what is still open with the usual, leaves what was entered, and is a record that fits', () => {
+  const parts = (protocol: FormProtocol, raw: object, open = () => true) =>
+    nothingElse(protocol, raw as Record<string, unknown>, open);
+
+  test('fills what is still open of one part with the usual, and leaves what was entered', () => {
     const raw = blankRaw('frontOn', { shoulders: 'yes' });
-    const filled = nothingElse('frontOn', raw, () => true)!;
-    expect(filled).toMatchObject({ shoulders: 'yes', upperOnly: 'no', sides: 'yes', yawnsDaily: 'no' });
-    expect(nothingElse('frontOn', filled, () => true)).toBeNull();
+    const [ordinary, deep] = parts('frontOn', raw);
+    expect(ordinary!.raw).toMatchObject({ shoulders: 'yes', upperOnly: 'no', sides: 'yes' });
+    // Deep breaths were perhaps never looked at: they are a part of their own.
+    expect(ordinary!.raw).toMatchObject({ upperOnlyDeep: 'not observed', sidesDeep: 'not observed' });
+    expect(deep!.raw).toMatchObject({ upperOnly: 'not observed', sidesDeep: 'yes' });
+    expect(parts('frontOn', { ...ordinary!.raw, ...blankRaw('frontOn', {}), ...ordinary!.raw })).toHaveLength(1);
   });
 
-  test('what is off today is not filled, and a follow-up only where it is asked', () => {
-    const filled = nothingElse(
-      'wallOrder',
-      blankRaw('wallOrder'),
-      ({ components = [] }) => !components.includes('march'),
-    )!;
-    expect(filled).toMatchObject({ first: 'lower', marchLeft: null, marchRight: null });
-    expect(nothingElse('floor', blankRaw('floor'), () => true)).toMatchObject({
-      leaks: 'no',
-      leaksOften: 'not observed',
-    });
-  });
-
-  test('the usual of every field is one its record takes, and reads as nothing marked', () => {
+  test('what is asked of the client is never filled in', () => {
+    expect(parts('floor', blankRaw('floor'))).toEqual([]);
     for (const protocol of formProtocols) {
-      const filled = nothingElse(protocol, blankRaw(protocol) as never, () => true);
-      if (filled) expect([protocol, rawSchemas[protocol].safeParse(filled).success]).toEqual([protocol, true]);
+      const asked = forms[protocol].filter(
+        (field) => field.kind === 'choice' && field.choices.some(([, label]) => label === 'Not asked'),
+      );
+      for (const { raw } of parts(protocol, blankRaw(protocol))) {
+        for (const { key } of asked) expect([protocol, key, raw[key]]).toEqual([protocol, key, 'not observed']);
+      }
+    }
+  });
+
+  test('what is gated apart is filled apart, and not where it is off', () => {
+    const off = ({ components = [] }: FormField) => !components.includes('march');
+    const blank = blankRaw('wallOrder') as unknown as Record<string, unknown>;
+    const [watched, march] = nothingElse('wallOrder', blank, () => true);
+    expect(watched!.raw).toMatchObject({ first: 'lower', marchLeft: null });
+    expect(march!.raw).toMatchObject({ first: 'not observed', marchLeft: [], marchRight: [] });
+    expect(nothingElse('wallOrder', blank, off)).toHaveLength(1);
+  });
+
+  test('the usual of every field is one its record takes', () => {
+    for (const protocol of formProtocols) {
+      for (const { raw } of parts(protocol, blankRaw(protocol))) {
+        expect([protocol, rawSchemas[protocol].safeParse(raw).success]).toEqual([protocol, true]);
+      }
     }
   });
 });

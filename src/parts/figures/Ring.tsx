@@ -2,7 +2,18 @@
 
 import { type KeyboardEvent, useId } from 'react';
 import { type Grade, type Grades, type RegionId, gradeWords, regionIds, regions, summariseRing } from '@/core/trunk';
-import { arcPath, gradeRadius, labelPoint, needle, partShape, pointAt, ringSize, sectorPath } from './ring.geometry';
+import {
+  arcPath,
+  gradeRadius,
+  labelPoint,
+  neckReach,
+  needle,
+  partShape,
+  pointAt,
+  reachPath,
+  ringSize,
+  sectorPath,
+} from './ring.geometry';
 
 export type RingPart = RegionId | 'neck';
 
@@ -22,6 +33,10 @@ export interface RingProps {
   onGrade?: (part: RingPart, grade: Grade) => void;
   selected?: RingPart | null;
   onSelect?: (part: RingPart) => void;
+  /** How it was before, as a faint line in each part. */
+  before?: Grades | null;
+  /** The grade a part gets at its next tap, when it is not simply the next. */
+  tapped?: (part: RingPart, grade: Grade) => Grade | undefined;
   /** Which of the two fills is being graded. */
   grading?: 'first' | 'second';
   className?: string;
@@ -111,12 +126,12 @@ function PartLabel({ part }: { part: RegionId }) {
 }
 
 function inputProps(
-  props: Pick<RingProps, 'onGrade' | 'onSelect'>,
+  props: Pick<RingProps, 'onGrade' | 'onSelect' | 'tapped'>,
   part: RingPart,
   name: string,
   grade: Grade,
 ): Record<string, unknown> {
-  const { onGrade, onSelect } = props;
+  const { onGrade, onSelect, tapped } = props;
   if (!onGrade) return {};
   const keys = (event: KeyboardEvent) => {
     const next = gradeForKey(event.key, grade);
@@ -139,7 +154,8 @@ function inputProps(
     onFocus: () => onSelect?.(part),
     onClick: () => {
       onSelect?.(part);
-      onGrade(part, tapOrder[(tapOrder.indexOf(grade) + 1) % tapOrder.length]!);
+      const next = tapped?.(part, grade);
+      onGrade(part, next !== undefined ? next : tapOrder[(tapOrder.indexOf(grade) + 1) % tapOrder.length]!);
     },
     // The part that has the focus is the selected one, drawn with a thick edge.
     style: { cursor: 'pointer', outline: 'none' },
@@ -161,6 +177,7 @@ function PartMark({
   second,
   patternId,
   tinted = [],
+  before,
   selected,
   grade,
   ...input
@@ -177,6 +194,7 @@ function PartMark({
   const isSelected = selected === part;
   return (
     <g {...inputProps(input, part, regions[part].name, grade)}>
+      {input.onGrade && <path d={reachPath(part)} fill="transparent" data-reach={part} />}
       <path
         d={sectorPath(from, to, inner, outer)}
         fill={tinted.includes(part) ? 'var(--inhale)' : unseen && !forPlan ? `url(#${patternId}dots)` : 'var(--paper)'}
@@ -214,6 +232,15 @@ function PartMark({
             strokeDasharray="2 5"
           />
         )}
+        {before && before[part] !== null && (
+          <path
+            d={arcPath(from, to, Math.max(inner + 4, gradeRadius(shape, before[part]) - 2))}
+            fill="none"
+            stroke={before[part] <= Math.max(solid, b ?? 0) ? 'var(--onink)' : 'var(--ink2)'}
+            strokeWidth="2.5"
+            strokeDasharray="7 6"
+          />
+        )}
         {!unseen && Math.max(solid, b ?? 0) === 0 && (
           <path d={arcPath(from, to, inner + 1.5)} fill="none" stroke="var(--ink)" strokeWidth="4" />
         )}
@@ -229,6 +256,7 @@ function NeckMark({ grade, ...input }: RingProps & { grade: Grade }) {
   const isSelected = input.selected === 'neck';
   return (
     <g {...inputProps(input, 'neck', 'neck and shoulders', grade)}>
+      {input.onGrade && <circle cx={middle.x} cy={middle.y} r={neckReach} fill="transparent" data-reach="neck" />}
       <circle
         cx={middle.x}
         cy={middle.y}
@@ -253,10 +281,13 @@ function NeckMark({ grade, ...input }: RingProps & { grade: Grade }) {
 export function RingLegend({
   names = ['quiet', 'deep adds'],
   short = false,
+  lastTime = false,
 }: {
   names?: [string, string?];
   /** Only the two fills. */
   short?: boolean;
+  /** With the faint line of last time. */
+  lastTime?: boolean;
 }) {
   const rows = [
     { name: names[0], swatch: <span className="block h-5 w-9 bg-inhale" /> },
@@ -285,6 +316,9 @@ export function RingLegend({
         />
       ),
     },
+    ...(lastTime
+      ? [{ name: 'last time', swatch: <span className="mt-2 block w-9 border-t-2 border-dashed border-ink2" /> }]
+      : []),
     { name: 'leans to', swatch: <span className="block w-9 text-center leading-5">→</span> },
   ];
   return (

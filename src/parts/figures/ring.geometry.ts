@@ -62,6 +62,17 @@ export function partShape(id: RegionId): PartShape {
   return { from: middle - halfSpan[band], to: middle + halfSpan[band], inner, outer };
 }
 
+/** How far from the middle a finger still means the neck: to the edge of the inner band. */
+export const neckReach = 58;
+
+/** Where a finger means a part: what is drawn, and for the thin arc of the floor everything round it that is nobody else's. */
+export function reachPath(id: RegionId): string {
+  const { from, to, inner, outer } = partShape(id);
+  return regions[id].band === 'floor'
+    ? sectorPath(from - 8, to + 8, bandRadii.outer[1] + 3, ringSize / 2 - 2)
+    : sectorPath(from, to, inner, outer);
+}
+
 /** The radius up to which a grade of 0 to 3 fills its band. */
 export function gradeRadius({ inner, outer }: PartShape, grade: number): number {
   return inner + ((outer - inner) * Math.min(3, Math.max(0, grade))) / 3;

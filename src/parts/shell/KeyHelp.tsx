@@ -7,6 +7,7 @@ import { isTyping } from './keys';
 const rows = [
   ['Ctrl + K', 'find a client, or go somewhere'],
   ['1 – 7', 'go to a station'],
+  ['N', 'what comes next: the next look, the intent, the plan, the run'],
   ['Space', 'tap a breath; start, wait and go on in a run'],
   ['0 – 3, x', 'grade the part of the ring that has the focus; x: not seen'],
   ['F', 'mark a fault in a run'],

@@ -7,7 +7,7 @@ import { useEffect } from 'react';
 import { isTyping } from './keys';
 import { stationList } from './stations';
 
-/** The stations as one ruled line; keys 1 to 7 go there. A station that is closed today is told so, not linked. */
+/** The stations as one ruled line; keys 1 to 7 go there, N to what comes next on the page. A station that is closed today is told so, not linked. */
 export function StationLine({
   clientId,
   open,
@@ -24,7 +24,14 @@ export function StationLine({
 
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      // No slider answers to it: from there too it leads on.
+      const free = !isTyping(event.target) || (event.target as HTMLElement).matches('[role=slider]');
+      if (event.key.toLowerCase() === 'n' && !event.repeat && free) {
+        document.querySelector<HTMLElement>('main [data-way-on]:not(:disabled)')?.click();
+        return;
+      }
+      if (isTyping(event.target)) return;
       const station = stationList.find(({ number }) => String(number) === event.key);
       if (station && open.includes(station.id)) router.push(`/clients/${clientId}/${station.id}`);
     };

@@ -13,6 +13,7 @@ import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
 import { EmptyState, Notice } from '@/parts/Notice';
+import { WayOn } from '@/parts/WayOn';
 import { ChangeLine } from '../ChangeLine';
 import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
@@ -82,16 +83,16 @@ export function CoachStation({
           <Recheck view={view} repeats={repeats} />
         </Fence>
       )}
-      {done.map(({ run, state }) => (
-        <Fence key={run.id} what="What was done">
-          <RunSummary state={state} who={visit.clientId} />
-        </Fence>
-      ))}
       {done.length > 0 && !open && (
         <Fence what="The close">
           <Close view={view} repeats={repeats} />
         </Fence>
       )}
+      {done.map(({ run, state }) => (
+        <Fence key={run.id} what="What was done">
+          <RunSummary state={state} who={visit.clientId} />
+        </Fence>
+      ))}
     </>
   );
 }
@@ -164,11 +165,12 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
           {error}
         </p>
       )}
-      <div className="mt-6 flex flex-wrap items-center gap-4">
+      <WayOn>
         <Button
           look={again ? 'plain' : 'strong'}
           className="min-h-14 px-6 text-xl"
           disabled={off.length > 0}
+          data-way-on
           onClick={() => void start()}
         >
           {again ? 'Run the plan again' : 'Open the run'}
@@ -179,7 +181,7 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
             {!hasMarker && markerAllowed ? 'Ask the marker first, so that there is something to recheck.' : ''}
           </p>
         )}
-      </div>
+      </WayOn>
     </>
   );
 }
@@ -200,10 +202,23 @@ function Recheck({ view, repeats }: { view: ClientView; repeats: Repeats }) {
         <Marker view={view} moment="after" />
         <MarkerChange view={view} repeats={repeats} />
       </Gated>
-      <div className="mt-6">
-        <RegionMap view={view} moment="after" />
-      </div>
+      <MapAgain view={view} />
     </section>
+  );
+}
+
+/** The map once more, folded up until it is wanted or begun: the marker is asked of everybody, the map of few. */
+function MapAgain({ view }: { view: ClientView }) {
+  const begun = baseMap(view.visit!.looks, 'after') !== null;
+  const [open, setOpen] = useState(begun);
+  return (
+    <div className="mt-4">
+      {open || begun ? (
+        <RegionMap view={view} moment="after" />
+      ) : (
+        <Button onClick={() => setOpen(true)}>Map it again</Button>
+      )}
+    </div>
   );
 }
 

@@ -63,11 +63,16 @@ export function Middle(props: Props) {
   const phase = (shown.phase ?? 'inhale') as Phase;
   const paused = status === 'paused';
   return (
-    <button type="button" onClick={onPress} className="flex min-h-0 min-w-0 flex-col gap-2 text-left">
+    <button type="button" onClick={onPress} className="@container flex min-h-0 w-full min-w-0 flex-col gap-2 text-left">
       <span className="flex min-h-0 items-start justify-between gap-4">
         <span className="flex min-w-0 flex-wrap items-end gap-x-8 gap-y-1">
           <span
-            className={`text-7xl leading-none font-bold lg:text-[min(9rem,17dvh)] ${paused ? 'text-ink2 lg:!text-[min(7rem,14dvh)]' : phaseInk[phase]}`}
+            className={`leading-none font-bold ${
+              // The longest word decides: it may not run out of its column.
+              paused
+                ? 'text-[min(4.5rem,21cqw)] text-ink2 lg:text-[min(7rem,14dvh,21cqw)]'
+                : `text-7xl lg:text-[min(9rem,17dvh)] ${phaseInk[phase]}`
+            }`}
             data-phase={phase}
           >
             {paused ? 'WAITING' : phaseWords[phase]}

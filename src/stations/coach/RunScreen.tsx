@@ -262,7 +262,13 @@ export function RunScreen({
           onClick={actions.takeBack ?? actions.back}
         >
           Back
-          <span className="sr-only">{actions.takeBack ? ' to where it was' : ' to the beginning of this drill'}</span>
+          <span className="sr-only">
+            {neighbours.takeBack
+              ? ' to the drill before the swap'
+              : actions.takeBack
+                ? ' to where it was'
+                : ' to the beginning of this drill'}
+          </span>
         </Button>
         <Button look="quiet" className="!px-3 max-sm:!px-1.5" disabled={!enabled} onClick={actions.talk}>
           {state.pausedBy === 'talk' ? 'Talk over' : 'Talk'}

@@ -45,13 +45,15 @@ export function useActions(
   }, [place, timeline, append]);
 
   /** Back to where it was sent on from; null where it was not, or where what came before is another plan by now. */
+  const undoSwap = neighbours.takeBack;
   const takeBack = useMemo(() => {
+    if (undoSwap) return () => void undoSwap();
     if (leftAt === null || leftAt.timeline !== timeline.itemStarts.join()) return null;
     return () => {
       setLeftAt(null);
       append({ type: 'jump', toSeconds: leftAt.seconds, why: 'back' });
     };
-  }, [leftAt, timeline, append]);
+  }, [leftAt, timeline, append, undoSwap]);
 
   const back = useCallback(() => {
     const toSeconds = timeline.itemStarts[place().item] ?? 0;

@@ -180,20 +180,30 @@ export function useNeighbours(
   const usable = found?.for === drill.id ? found : null;
   const readiness = useMemo(() => harderReadiness(run.state, index), [run.state, index]);
   const { append } = run;
-  const swap = (neighbour: Neighbour | null, why: 'easier' | 'harder' | 'another way') =>
-    neighbour &&
-    append({
-      type: 'swap',
-      item: index,
-      to: { ...neighbour.item, id: newId() },
-      why,
-      ...sitOutOf(view.id, group, { ...neighbour.item, id: '' }),
-    });
+  // What was there before the swap, for a finger that was too fast: as long as the one that came is still there.
+  const [swapped, setSwapped] = useState<{ index: number; from: PlanItem; to: string } | null>(null);
+  const put = (to: PlanItem, why: 'easier' | 'harder' | 'another way' | 'by hand') =>
+    append({ type: 'swap', item: index, to, why, ...sitOutOf(view.id, group, to) });
+  const swap = (neighbour: Neighbour | null, why: 'easier' | 'harder' | 'another way') => {
+    if (!neighbour) return;
+    const to = { ...neighbour.item, id: newId() };
+    const { paced: _, ...from } = list.current[index]!;
+    setSwapped({ index, from, to: to.id });
+    return put(to, why);
+  };
+  const canTakeBack = swapped !== null && swapped.index === index && items[index]?.id === swapped.to;
   return {
     easier: usable?.easier?.name ?? null,
     harder: usable?.harder?.name ?? null,
     another: usable?.another?.name ?? null,
     readiness,
+    /** Puts back what was swapped; null where nothing was, or the run has gone on from it. */
+    takeBack: canTakeBack
+      ? () => {
+          setSwapped(null);
+          return put({ ...swapped.from, id: newId() }, 'by hand');
+        }
+      : null,
     takeEasier: () => swap(usable?.easier ?? null, 'easier'),
     takeAnother: () => swap(usable?.another ?? null, 'another way'),
     takeHarder: () => swap(usable?.harder ?? null, 'harder'),

@@ -12,6 +12,9 @@ import { SecondsTimer } from './SecondsTimer';
 
 type Values = Record<string, unknown>;
 
+/** Parts of a form that are not a group of their own, by what they are gated by. */
+const partWords: Readonly<Record<string, string>> = { march: 'the march' };
+
 /** The fields of a protocol, one under the other, under their headings; what is off today says so in its place. */
 export function FormFields({
   view,
@@ -29,6 +32,17 @@ export function FormFields({
   const fields = forms[protocol].filter(({ when }) => !when || raw[when.key] === when.is);
   const groups = [...new Set(fields.map(({ group }) => group))];
   const rest = nothingElse(protocol, raw, ({ components = [] }) => testVerdict(view.gates, components).allowed);
+  const fill = ({ part, raw: filled }: (typeof rest)[number]) => (
+    <Button
+      key={part}
+      onClick={() => {
+        save(filled);
+        say('Filled in: nothing else to note.', () => save(raw));
+      }}
+    >
+      Nothing else to note{part !== '' && partWords[part] ? `: ${partWords[part]}` : ''}
+    </Button>
+  );
   return (
     <>
       <div className={columns ? 'grid gap-x-10 gap-y-5 xl:grid-cols-2' : 'space-y-5'}>
@@ -50,21 +64,14 @@ export function FormFields({
             <section key={group} aria-label={group} className="space-y-3">
               <h2 className="border-b border-rule pb-1 text-base">{group}</h2>
               {rows}
+              {rest.filter((one) => one.group === group).map(fill)}
             </section>
           );
         })}
       </div>
-      {rest && (
-        <Button
-          className="mt-4"
-          onClick={() => {
-            save(rest);
-            say('Filled in: nothing else to note.', () => save(raw));
-          }}
-        >
-          Nothing else to note
-        </Button>
-      )}
+      <div className="mt-4 flex flex-wrap gap-2 empty:hidden">
+        {rest.filter(({ group }) => group === null).map(fill)}
+      </div>
     </>
   );
 }

@@ -8,6 +8,7 @@ import {
   type FormProtocol,
   type LookList,
   type ProtocolId,
+  asLastTime,
   expectedMinutes,
   formProtocols,
   ledBy,
@@ -26,6 +27,7 @@ import { LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
 import { ChoiceChips } from '@/parts/Chips';
 import { EmptyState } from '@/parts/Notice';
+import { WayOn } from '@/parts/WayOn';
 import { LookPicture } from '@/parts/figures/LookPicture';
 import { BeginVisit } from '../BeginVisit';
 import { StationHead } from '../StationHead';
@@ -64,9 +66,8 @@ const ledProtocols = (view: ClientView) => ledBy(view.known).map(({ protocol }) 
 
 /** The looks of this visit: as chosen, else a first look, or what was marked last time. */
 export function listOf(view: ClientView): LookList {
-  return (
-    view.visit?.lookList ?? lookList(view.last !== null ? 'recheck' : 'first', view.markedLast, ledProtocols(view))
-  );
+  const usual = lookList(view.last !== null ? 'recheck' : 'first', view.markedLast, ledProtocols(view));
+  return view.visit?.lookList ?? asLastTime(usual, view.remembered?.order ?? []);
 }
 
 /** Look: watch first, then measure. One protocol at a time; any of them can be left out, moved or added. */
@@ -141,18 +142,21 @@ export function LookStation({ view: served }: { view: ClientView }) {
             </Fence>
           </Gated>
         </AgainProvider>
-        {/* Always in the same place: the way on is found without looking. */}
-        <div className="sticky bottom-0 z-10 mt-6 flex flex-wrap items-center gap-3 border-t border-rule bg-paper py-3">
+        <WayOn>
           <p className="min-w-48 flex-1 text-sm text-ink2">{protocol.means}</p>
           {next && (
-            <LinkButton href={`/clients/${view.id}/look?protocol=${next}`} look="strong">
+            <LinkButton href={`/clients/${view.id}/look?protocol=${next}`} look="strong" data-way-on>
               Next: {protocols[next].name}
             </LinkButton>
           )}
-          <LinkButton href={`/clients/${view.id}/read`} look={next ? 'plain' : 'strong'}>
+          <LinkButton
+            href={`/clients/${view.id}/read`}
+            look={next ? 'plain' : 'strong'}
+            {...(next ? {} : { 'data-way-on': true })}
+          >
             On to Read
           </LinkButton>
-        </div>
+        </WayOn>
       </div>
     </div>
   );

@@ -21,9 +21,10 @@ import { useLook } from './useLook';
 export function Marker({ view, moment = 'before' }: { view: ClientView; moment?: LookRecord['moment'] }) {
   const first = moment === 'after' ? newest(view.visit!.looks, 'marker', 'before') : null;
   const allowed = markerMeasureIds.filter((id) => testVerdict(view.gates, markerMeasures[id].components).allowed);
+  const remembered = view.remembered?.marker ?? null;
   const start: Partial<Raw<'marker'>> = first
     ? { measure: first.raw.measure, position: first.raw.position }
-    : { measure: allowed[0] ?? 'hipRotation' };
+    : { measure: remembered && allowed.includes(remembered) ? remembered : (allowed[0] ?? 'hipRotation') };
   const { raw, save, error } = useLook(view, 'marker', { moment, start });
   const { ask, min, max, step, low, high, unit } = markerMeasures[raw.measure];
   const set = (index: 0 | 1, value: number) => {

@@ -61,7 +61,7 @@ export function QuietLook({ view }: { view: ClientView }) {
   };
 
   return (
-    <div className="grid gap-8 xl:grid-cols-2">
+    <div className="grid gap-x-6 gap-y-8 lg:grid-cols-2 xl:gap-x-8">
       <div>
         <button
           type="button"

@@ -14,11 +14,21 @@ import {
   testVerdict,
 } from '@/core/look';
 import { capital, commonPractice } from '@/core/reasons';
-import { type Grade, type Grades, gradeAnchors, gradeWords, regions, ringInWords, summariseRing } from '@/core/trunk';
+import {
+  type Grade,
+  type Grades,
+  gradeAnchors,
+  gradeWords,
+  regionIds,
+  regions,
+  ringInWords,
+  summariseRing,
+} from '@/core/trunk';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
-import { Ring, RingLegend, type RingPart } from '@/parts/figures/Ring';
+import { Ring, RingLegend, type RingPart, gradeText } from '@/parts/figures/Ring';
+import { say } from '@/parts/say';
 import { type ClientView } from '../view';
 import { useAgain } from './again';
 import { LookError } from './LookError';
@@ -35,7 +45,12 @@ export function RegionMap({ view, moment = 'before' }: { view: ClientView; momen
   const allowed = allowedPositions(view, 'regionMap');
   const first = moment === 'after' ? baseMap(looks, 'before') : null;
   const [position, setPosition] = useState<LookPosition>(
-    () => baseMap(looks, moment)?.raw.position ?? first?.raw.position ?? allowed[0] ?? 'sitting',
+    () =>
+      baseMap(looks, moment)?.raw.position ??
+      first?.raw.position ??
+      (view.remembered?.maps ?? []).map(({ raw }) => raw.position).find((before) => allowed.includes(before)) ??
+      allowed[0] ??
+      'sitting',
   );
   const again = useAgain();
   const [blindOf, setBlindOf] = useState<string | null>(() =>
@@ -122,13 +137,26 @@ function MapOf({
   const [breath, setBreath] = useState<'quiet' | 'deep'>('quiet');
   const [over, setOver] = useState<LookPosition | 'none'>('none');
   const [selected, setSelected] = useState<RingPart>('belly');
+  const [used, setUsed] = useState<{ part: RingPart; grade: Grade; first: boolean } | null>(null);
+  // A part not graded yet gets the grade used last; a nought it got so is no end of the round, but its beginning.
+  const tapped = (part: RingPart, grade: Grade): Grade | undefined => {
+    if (grade === null && used && used.part !== part) return used.grade ?? undefined;
+    return grade === 0 && used?.part === part && used.first ? 1 : undefined;
+  };
+  // Graded blind, nothing of an earlier map is shown.
+  const lastTime =
+    moment === 'before' && blindOf === null
+      ? (view.remembered?.maps.find(({ raw: { position: there } }) => there === position)?.raw ?? null)
+      : null;
   const deep = testVerdict(view.gates, ['deepBreath']);
   const other = others.find((map) => map.position === over)?.record ?? null;
 
   const neckKey = breath === 'quiet' ? 'neckQuiet' : 'neckDeep';
   const gradeOf = (part: RingPart): Grade => (part === 'neck' ? raw[neckKey] : raw[breath][part]);
-  const setGrade = (part: RingPart, grade: Grade) =>
+  const setGrade = (part: RingPart, grade: Grade) => {
+    setUsed({ part, grade, first: gradeOf(part) === null });
     save(part === 'neck' ? { ...raw, [neckKey]: grade } : { ...raw, [breath]: { ...raw[breath], [part]: grade } });
+  };
   const shown: Grades = other ? bestGrades(raw) : raw[breath];
 
   return (
@@ -152,11 +180,14 @@ function MapOf({
               onGrade={setGrade}
               selected={selected}
               onSelect={setSelected}
+              before={lastTime?.[breath] ?? null}
+              tapped={tapped}
             />
           )}
         </div>
         <RingLegend
           names={other ? [position, `more ${over}`] : breath === 'deep' ? ['quiet', 'deep adds'] : ['quiet']}
+          lastTime={lastTime !== null}
         />
       </div>
       <div className="space-y-4">
@@ -202,6 +233,17 @@ function MapOf({
             </p>
           </div>
         )}
+        {!other && lastTime && (
+          <AsLastTime
+            last={lastTime}
+            breath={breath}
+            raw={raw}
+            selected={selected}
+            neckKey={neckKey}
+            onPart={(grade) => setGrade(selected, grade)}
+            onRest={save}
+          />
+        )}
         <ChoiceChips
           label="Does the front move by arching the spine?"
           value={raw.extension}
@@ -217,6 +259,51 @@ function MapOf({
         </div>
         <LookError error={error} />
       </div>
+    </div>
+  );
+}
+
+/** What was seen last time, for one part or for all that are not graded yet: said of what is seen now, never filled in by itself. */
+function AsLastTime({
+  last,
+  breath,
+  raw,
+  selected,
+  neckKey,
+  onPart,
+  onRest,
+}: {
+  last: Raw<'regionMap'>;
+  breath: 'quiet' | 'deep';
+  raw: Raw<'regionMap'>;
+  selected: RingPart;
+  neckKey: 'neckQuiet' | 'neckDeep';
+  onPart: (grade: Grade) => void;
+  onRest: (raw: Raw<'regionMap'>) => void;
+}) {
+  const before = selected === 'neck' ? last[neckKey] : last[breath][selected];
+  const open = regionIds.filter((id) => raw[breath][id] === null && last[breath][id] !== null);
+  const neckOpen = raw[neckKey] === null && last[neckKey] !== null;
+  const rest = () => {
+    onRest({
+      ...raw,
+      [breath]: { ...raw[breath], ...Object.fromEntries(open.map((id) => [id, last[breath][id]])) },
+      ...(neckOpen ? { [neckKey]: last[neckKey] } : {}),
+    });
+    say('The parts not graded yet are as last time.', () => onRest(raw));
+  };
+  return (
+    <div className="flex flex-wrap gap-2">
+      {before !== null && (
+        <Button onClick={() => onPart(before)}>
+          {capital(partName(selected))} as last time: {gradeText(before)}
+        </Button>
+      )}
+      {open.length + (neckOpen ? 1 : 0) > 0 && (
+        <Button onClick={rest}>
+          The {open.length + (neckOpen ? 1 : 0) === regionIds.length + 1 ? 'whole' : 'rest'} as last time
+        </Button>
+      )}
     </div>
   );
 }

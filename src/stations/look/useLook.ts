@@ -45,8 +45,11 @@ export function useLook<P extends ProtocolId>(view: ClientView, protocol: P, opt
   const keep = useKeep();
   const taken = allOf(visit.looks, protocol, moment);
   const [blank] = useState(() => {
-    // A second reading is taken where the first was: like is only compared with like.
-    const position = (again ? taken.at(-1)?.raw.position : undefined) ?? allowedPositions(view, protocol)[0];
+    // A second reading is taken where the first was, a later visit's where the one before was: like is only compared with like.
+    const allowed = allowedPositions(view, protocol);
+    const before = view.remembered?.positions[protocol];
+    const position =
+      (again ? taken.at(-1)?.raw.position : undefined) ?? (before && allowed.includes(before) ? before : allowed[0]);
     return blankRaw(protocol, {
       ...(position ? { position } : {}),
       ...(again ? { again } : {}),

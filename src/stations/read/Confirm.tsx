@@ -6,6 +6,7 @@ import { capital } from '@/core/reasons';
 import { schools } from '@/core/schools';
 import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
+import { WayOn } from '@/parts/WayOn';
 import { ChoiceChips } from '@/parts/Chips';
 import { Field, Select, TextArea } from '@/parts/Field';
 import { say } from '@/parts/say';
@@ -74,66 +75,81 @@ export function Confirm({
   };
 
   return (
-    <section aria-labelledby="intent" className="mt-6 border-t-2 border-ink pt-4">
-      <h2 id="intent" className="text-lg">
-        One intent for today
-      </h2>
-      <div className="mt-3 grid gap-4 md:grid-cols-2">
-        <Field
-          label="Intent"
-          hint={suggested ? `Suggested by “${suggested.pattern.name}”.` : 'Nothing suggested; choose one.'}
-        >
-          {(ids) => (
-            <Select {...ids} value={intent} onChange={(event) => change({ intent: event.target.value as IntentId })}>
-              {intentIds.map((id) => (
-                <option key={id} value={id}>
-                  {intentInWords(id, side ?? undefined)}
-                </option>
-              ))}
-            </Select>
+    <>
+      <section aria-labelledby="intent" className="mt-6 border-t-2 border-ink pt-4">
+        <h2 id="intent" className="text-lg">
+          One intent for today
+        </h2>
+        <div className="mt-3 grid gap-4 md:grid-cols-2">
+          <Field
+            label="Intent"
+            hint={suggested ? `Suggested by “${suggested.pattern.name}”.` : 'Nothing suggested; choose one.'}
+          >
+            {(ids) => (
+              <Select {...ids} value={intent} onChange={(event) => change({ intent: event.target.value as IntentId })}>
+                {intentIds.map((id) => (
+                  <option key={id} value={id}>
+                    {intentInWords(id, side ?? undefined)}
+                  </option>
+                ))}
+              </Select>
+            )}
+          </Field>
+          {needsSide && (
+            <ChoiceChips
+              label="Side to open (the client’s own)"
+              value={side}
+              choices={[
+                { value: 'left', label: 'Left' },
+                { value: 'right', label: 'Right' },
+              ]}
+              onChange={(next) => change({ side: next })}
+            />
           )}
-        </Field>
-        {needsSide && (
-          <ChoiceChips
-            label="Side to open (the client’s own)"
-            value={side}
-            choices={[
-              { value: 'left', label: 'Left' },
-              { value: 'right', label: 'Right' },
-            ]}
-            onChange={(next) => change({ side: next })}
-          />
+          <Field label="Your own line" hint="What you would tell a colleague.">
+            {(ids) => (
+              <TextArea
+                {...ids}
+                rows={2}
+                value={ownLine}
+                onChange={(event) => change({ ownLine: event.target.value })}
+              />
+            )}
+          </Field>
+        </div>
+        {lead && (
+          <p className="mt-3 text-ink2">
+            {capital(schools[lead.answeredBy].name)} answers “{lead.name}” best: {lead.because}. The lead school is
+            chosen in Sequence.
+          </p>
         )}
-        <Field label="Your own line" hint="What you would tell a colleague.">
-          {(ids) => (
-            <TextArea {...ids} rows={2} value={ownLine} onChange={(event) => change({ ownLine: event.target.value })} />
-          )}
-        </Field>
-      </div>
-      {lead && (
-        <p className="mt-3 text-ink2">
-          {capital(schools[lead.answeredBy].name)} answers “{lead.name}” best: {lead.because}. The lead school is chosen
-          in Sequence.
-        </p>
-      )}
-      {error && (
-        <p role="alert" className="mt-3 font-semibold">
-          {error}
-        </p>
-      )}
-      <div className="mt-4 flex flex-wrap items-center gap-3">
-        <Button look={before && !changed ? 'plain' : 'strong'} onClick={() => void confirm()}>
+        {error && (
+          <p role="alert" className="mt-3 font-semibold">
+            {error}
+          </p>
+        )}
+      </section>
+      <WayOn>
+        <Button
+          look={before && !changed ? 'plain' : 'strong'}
+          {...(before && !changed ? {} : { 'data-way-on': true })}
+          onClick={() => void confirm()}
+        >
           {before ? 'Confirm again' : 'Confirm this intent'}
         </Button>
         {before && (
           <>
-            <LinkButton href={`/clients/${view.id}/sequence`} look={changed ? 'plain' : 'strong'}>
+            <LinkButton
+              href={`/clients/${view.id}/sequence`}
+              look={changed ? 'plain' : 'strong'}
+              {...(changed ? {} : { 'data-way-on': true })}
+            >
               On to Sequence
             </LinkButton>
             <p className="text-ink2">Confirmed: {intentInWords(before.intent, before.side ?? undefined)}.</p>
           </>
         )}
-      </div>
-    </section>
+      </WayOn>
+    </>
   );
 }

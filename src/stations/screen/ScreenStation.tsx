@@ -30,20 +30,22 @@ export function ScreenStation({ view: served, coming }: { view: ClientView; comi
     <>
       <StationHead title="Screen" line="What brings them, and what must be minded.">
         {view.visit ? (
-          <LinkButton href={`/clients/${view.id}/look`}>On to Look</LinkButton>
+          <LinkButton href={`/clients/${view.id}/look`} data-way-on>
+            On to Look
+          </LinkButton>
         ) : (
           <BeginVisit clientId={view.id} />
         )}
       </StationHead>
       <div className="space-y-8">
+        <Fence what="Today’s signs">
+          <Signs view={view} />
+        </Fence>
         <Fence what="Last time">
           <LastVisit view={view} coming={coming} />
         </Fence>
         <Fence what="What changed">
           <WhatChanged view={view} />
-        </Fence>
-        <Fence what="Today’s signs">
-          <Signs view={view} />
         </Fence>
         <Fence what="Why they came">
           <Story view={view} />

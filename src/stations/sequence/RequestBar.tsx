@@ -134,9 +134,14 @@ export function RequestBar({
       ) : (
         <div className="grow">{inputs}</div>
       )}
-      <div className="flex flex-wrap items-center gap-4 py-1">
+      <div className={`flex flex-wrap items-center gap-4 py-1 ${again ? '' : 'order-first w-full pt-3'}`}>
         {reads && <p className="text-caution">The intent changed since this plan was made.</p>}
-        <Button look={again ? 'plain' : 'strong'} disabled={making} onClick={onMake}>
+        <Button
+          look={again ? 'plain' : 'strong'}
+          disabled={making}
+          {...(again ? {} : { 'data-way-on': true })}
+          onClick={onMake}
+        >
           {words}
         </Button>
       </div>

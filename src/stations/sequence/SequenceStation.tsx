@@ -234,7 +234,7 @@ function Planning({ view }: { view: ClientView }) {
           }
         >
           {plan && plan.items.length > 0 && (
-            <LinkButton href={`/clients/${view.id}/coach`} look="strong">
+            <LinkButton href={`/clients/${view.id}/coach`} look="strong" data-way-on>
               On to Coach
             </LinkButton>
           )}
