@@ -3,7 +3,7 @@ import { type RunEvent, foldRun, summariseRun } from '@/core/coach';
 import { cadence, cycleSeconds } from '@/core/cadence';
 import { durationInWords } from '@/core/dose';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, planItem as item, seedPlan } from './support/walk';
+import { allSaved, expectAccessible, openRunOf, planItem as item, secondTapMs, seedPlan } from './support/walk';
 
 const server = testServer(4340);
 
@@ -301,4 +301,37 @@ test('a talk holds the pacer and teaches; the dose is changed on the fly; an unn
     .poll(async () => (await logOf(page)).map(({ event }) => event.type))
     .toEqual(expect.arrayContaining(['pause', 'resume', 'adjust', 'effort', 'note', 'fault', 'named', 'undo']));
   expect(summariseRun(foldRun(threeItems.slice(0, 2), await logOf(page))).items[0]!.faults).toEqual([]);
+});
+
+test('a second tap on any zone does nothing that the first did not', async ({ page }) => {
+  const clientId = await seedPlan(page, server.url, 'Denzil Twicetap', threeItems);
+  await openRunOf(page, server.url, clientId);
+  const zone = (name: RegExp) => page.getByRole('button', { name });
+  const twice = async (name: RegExp) => {
+    await zone(name).first().dblclick({ delay: 20 });
+    await page.waitForTimeout(secondTapMs);
+  };
+  const at = page.locator('[data-item]');
+  await twice(/^Begin/);
+  await expect(zone(/^Ready/)).toBeVisible();
+  const first = await at.textContent();
+  await twice(/^Ready/);
+  // The drill is neither skipped, nor its set-up begun anew.
+  await expect(page.locator('[data-phase]')).toHaveText(/IN|OUT/);
+  await expect(at).toHaveText(first!);
+  await twice(/^Cue landed/);
+  await twice(/^Fault/);
+  await twice(/name it/);
+  await twice(/^Next(?! cue)/);
+  // One drill further, at its set-up.
+  await expect(at).not.toHaveText(first!);
+  await expect(zone(/^Ready/)).toBeVisible();
+  await twice(/^Easier/);
+  await twice(/Stop/);
+  await expect(page.getByText('Breathe normally').first()).toBeVisible();
+  const times = async (type: string) => (await logOf(page)).filter(({ event }) => event.type === type).length;
+  await expect.poll(() => times('stop')).toBe(1);
+  const counted = await Promise.all(['start', 'jump', 'fault', 'cue', 'swap'].map(times));
+  expect(counted.slice(0, 4)).toEqual([1, 2, 1, 1]);
+  expect(counted[4]).toBeLessThanOrEqual(1);
 });

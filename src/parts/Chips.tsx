@@ -19,7 +19,10 @@ const loud = 'data-[state=on]:bg-ink data-[state=on]:text-onink';
 const quiet = 'data-[state=on]:bg-leaf data-[state=on]:text-ink2 data-[state=on]:shadow-[inset_0_-3px_0_var(--rule)]';
 const unanswered: readonly string[] = ['not observed', 'unknown', 'x'];
 
-/** One choice of a few, as joined chips. Choosing the chosen one again leaves it chosen. */
+/** With more letters than this a row of joined chips would break in two where it is narrow. */
+const mostJoined = 52;
+
+/** One choice of a few, as joined chips; a long row stands apart. Choosing the chosen one again leaves it chosen. */
 export function ChoiceChips<T extends string>({
   label,
   value,
@@ -39,6 +42,11 @@ export function ChoiceChips<T extends string>({
   apart?: boolean;
 }) {
   const id = useId();
+  const letters = choices.reduce(
+    (sum, choice) => sum + (typeof choice.label === 'string' ? choice.label.length : 0),
+    0,
+  );
+  const loosely = apart || letters > mostJoined;
   return (
     <div>
       <div id={id} className={hideLabel ? 'sr-only' : 'mb-1 text-sm text-ink2'}>
@@ -50,13 +58,13 @@ export function ChoiceChips<T extends string>({
         value={value ?? ''}
         disabled={disabled}
         onValueChange={(next) => next && onChange(next as T)}
-        className={apart ? 'flex flex-wrap gap-2' : 'inline-flex flex-wrap'}
+        className={loosely ? 'flex flex-wrap gap-2' : 'inline-flex flex-wrap'}
       >
         {choices.map((choice) => (
           <ToggleGroup.Item
             key={choice.value}
             value={choice.value}
-            className={`${apart ? loose : chip} ${unanswered.includes(choice.value) ? quiet : loud}`}
+            className={`${loosely ? loose : chip} ${unanswered.includes(choice.value) ? quiet : loud}`}
           >
             {choice.label}
           </ToggleGroup.Item>

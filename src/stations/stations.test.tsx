@@ -435,6 +435,20 @@ describe('Track', () => {
   });
 });
 
+test('what was just said closes a station, whatever its page was made with', () => {
+  const view = clientView({
+    facts: [...signs, fact('redFlags', { present: ['nightPain'] }), ...answers()],
+  });
+  expect(view.path.state).toBe('red flag');
+  for (const page of [
+    <LookStation key="l" view={view} />,
+    <ReadStation key="r" view={view} />,
+    <SequenceStation key="s" view={view} />,
+  ]) {
+    expect(html(page)).toContain('Not today: a red flag. Refer.');
+  }
+});
+
 describe('Today', () => {
   const board = {
     view: diaryView({ bookings: [] }),

@@ -102,3 +102,4 @@ export { blankRaw } from './blank';
 export { cautionsSeen, leaksWithEffort } from './seenCautions';
 export { testVerdict } from './testVerdict';
 export { type Remembered, asLastTime, rememberedOf } from './remember';
+export { setUpFor } from './setUp';

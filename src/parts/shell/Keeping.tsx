@@ -52,7 +52,25 @@ export function Keeping() {
     };
   }, [router, silent, live]);
 
-  const { memoryOnly, trouble } = useKeepState();
+  const { memoryOnly, trouble, reachable } = useKeepState();
+  // A page asked of a server that is away would take this one with it, and what is on it.
+  useEffect(() => {
+    if (reachable) return;
+    const hold = (event: MouseEvent) => {
+      const link = event.target instanceof Element ? event.target.closest('a[href^="/"]') : null;
+      if (!link || link.hasAttribute('download')) return;
+      event.preventDefault();
+      event.stopPropagation();
+      const href = link.getAttribute('href')!;
+      void fetch('/api/alive', { cache: 'no-store' }).then(
+        () => router.push(href),
+        () =>
+          say('The server can’t be reached just now. What you recorded is kept; stay here and try again in a moment.'),
+      );
+    };
+    document.addEventListener('click', hold, true);
+    return () => document.removeEventListener('click', hold, true);
+  }, [reachable, router]);
   if (silent) return null;
   const gone = (id: string) => setRefused((list) => list.filter((entry) => entry.id !== id));
   return (

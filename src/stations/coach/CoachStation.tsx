@@ -166,6 +166,12 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
         </p>
       )}
       <WayOn>
+        {!again && !(hasMarker && hasMap) && (
+          <p className="text-ink2">
+            {!hasMap ? 'Without a region map before, the ring can’t be compared after. ' : ''}
+            {!hasMarker && markerAllowed ? 'Ask the marker first, so that there is something to recheck.' : ''}
+          </p>
+        )}
         <Button
           look={again ? 'plain' : 'strong'}
           className="min-h-14 px-6 text-xl"
@@ -175,12 +181,6 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
         >
           {again ? 'Run the plan again' : 'Open the run'}
         </Button>
-        {!again && !(hasMarker && hasMap) && (
-          <p className="text-ink2">
-            {!hasMap ? 'Without a region map before, the ring can’t be compared after. ' : ''}
-            {!hasMarker && markerAllowed ? 'Ask the marker first, so that there is something to recheck.' : ''}
-          </p>
-        )}
       </WayOn>
     </>
   );

@@ -19,9 +19,11 @@ import {
   newest,
   protocolIds,
   protocols,
+  setUpFor,
   testVerdict,
 } from '@/core/look';
 import { listed, lowered } from '@/core/reasons';
+import { openStations } from '@/core/safety';
 import { send } from '@/keep';
 import { LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
@@ -30,6 +32,7 @@ import { EmptyState } from '@/parts/Notice';
 import { WayOn } from '@/parts/WayOn';
 import { LookPicture } from '@/parts/figures/LookPicture';
 import { BeginVisit } from '../BeginVisit';
+import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
@@ -47,6 +50,7 @@ import { RegionMap } from './RegionMap';
 import { Stack } from './Stack';
 import { Tape } from './Tape';
 import { TwoLine } from './TwoLine';
+import { allowedPositions } from './useLook';
 
 /** The screens of the protocols; one that is not here is entered by its fields alone. */
 const screens: Partial<Record<ProtocolId, (props: { view: ClientView }) => ReactNode>> = {
@@ -76,6 +80,8 @@ export function LookStation({ view: served }: { view: ClientView }) {
   const search = useSearchParams();
   const asked = search.get('protocol');
   const { visit } = view;
+  // Closed by what was just said, whatever the page was made with.
+  if (!openStations[view.path.state].includes('look')) return <PathStop view={view} />;
   if (!visit) {
     return (
       <EmptyState title="Today’s visit has not begun.">
@@ -129,7 +135,10 @@ export function LookStation({ view: served }: { view: ClientView }) {
       </div>
       <div className="min-w-0">
         <div className="flex items-start justify-between gap-6">
-          <StationHead title={protocol.name} line={protocol.setUp} />
+          <StationHead
+            title={protocol.name}
+            line={setUpFor(current, allowedPositions(view, current), view.known.profile.touch)}
+          />
           {protocol.picture && (
             <LookPicture picture={protocol.picture} className="-mt-1 hidden h-36 shrink-0 md:block" />
           )}

@@ -10,7 +10,9 @@ import { Fold } from '@/parts/Fold';
 import { EmptyState, Notice } from '@/parts/Notice';
 import { useKeptValue } from '@/parts/useKept';
 import { BeginVisit } from '../BeginVisit';
+import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
+import { openStations } from '@/core/safety';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 import { Confirm, type IntentDraft } from './Confirm';
@@ -24,6 +26,8 @@ import { useReading } from './useReading';
 export function ReadStation({ view: served }: { view: ClientView }) {
   const view = useShown(served);
   const { visit } = view;
+  // Closed by what was just said, whatever the page was made with.
+  if (!openStations[view.path.state].includes('read')) return <PathStop view={view} />;
   if (!visit) {
     return (
       <EmptyState title="Today’s visit has not begun.">

@@ -16,6 +16,7 @@ import {
   planTotals,
   talkOf,
 } from '@/core/sequence';
+import { openStations } from '@/core/safety';
 import { newId } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
@@ -24,6 +25,7 @@ import { EmptyState } from '@/parts/Notice';
 import { say } from '@/parts/say';
 import { useKeptValue } from '@/parts/useKept';
 import { BeginVisit } from '../BeginVisit';
+import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
@@ -55,6 +57,8 @@ const Worth = memo(WorthLine);
 export function SequenceStation({ view: served }: { view: ClientView }) {
   const view = useShown(served);
   const { visit } = view;
+  // Closed by what was just said, whatever the page was made with.
+  if (!openStations[view.path.state].includes('sequence')) return <PathStop view={view} />;
   if (!visit) {
     return (
       <EmptyState title="Today’s visit has not begun.">
