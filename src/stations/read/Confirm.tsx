@@ -130,6 +130,10 @@ export function Confirm({
         )}
       </section>
       <WayOn>
+        {/* Pressed without scrolling to the choice, it must say what is confirmed. */}
+        {!before && (
+          <p className="grow text-right">{intentInWords(intent, needsSide ? (side ?? undefined) : undefined)}</p>
+        )}
         <Button
           look={before && !changed ? 'plain' : 'strong'}
           {...(before && !changed ? {} : { 'data-way-on': true })}
