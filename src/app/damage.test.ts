@@ -1,11 +1,17 @@
 import { mkdirSync, rmSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
+import { addDays, dayIn, dayInWords } from '@/core/record';
 import { visitNote, visitStory } from '@/core/track';
 import { loadClient, loadFollowed, loadForPlanning, loadForScreen, planningAside, viewFor } from './load';
 import { loadDemo } from '../../demo/load';
 import {
   type Unreadable,
   bookingsBetween,
+  lookedAtBetween,
+  nextBookings,
+  nextNotesOf,
+  unsignedVisits,
+  waitingList,
   carryOut,
   countClients,
   findRun,
@@ -61,6 +67,9 @@ function readEverything() {
   readSettings(store(), aside);
   const today = new Date(now).toISOString().slice(0, 10);
   bookingsBetween(store(), '0', 'z', aside);
+  waitingList(store(), '0', aside);
+  for (const { day } of [...unsignedVisits(store(), '0', 1000), ...lookedAtBetween(store(), '0', 'z')])
+    dayInWords(addDays(day, 1), today);
   openVisits(store(), aside);
   openRuns(store());
   recentClients(store());
@@ -69,6 +78,8 @@ function readEverything() {
   ownDrillsOf(store(), aside);
   ownEntries(store(), '2020-01-01', aside);
   const clients = ids('clients');
+  nextNotesOf(store(), clients, '0', aside);
+  for (const startsAt of nextBookings(store(), clients, '0').values()) dayIn(startsAt, 'UTC');
   lastVisits(store(), clients, today);
   visitsOfDay(store(), clients, today);
   stoppedDrillsOf(store(), clients);

@@ -55,7 +55,7 @@ export function loadDiary(first: string, last: string, day: string, aside: Unrea
       notes: nextNotesOf(store, ids, goneSince, aside),
       asOf,
     },
-    settings: { timeZone: settings.timeZone, hours: settings.hours, defaultMinutes: settings.defaultMinutes },
+    settings: { timeZone: settings.timeZone, hours: settings.hours },
     today: todayIn(settings.timeZone),
     now,
     expecting: expectingOf(ids, day),

@@ -1,10 +1,14 @@
 import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, max, ne, or, sql } from 'drizzle-orm';
 import { type Booking, type NextNote, type Waiting } from '@/core/diary';
 import { type HomeAnswer } from '@/core/record';
+import { dayString } from '@/core/safety';
 import { namelessName } from './clients';
 import { type Store } from './file';
 import { type Unreadable, soundRow } from './rows';
 import { appointments, clients, homeTold, looks, nextNotes, visitNotes, visits, waiting } from './schema';
+
+/** A row whose day can be read: one that can't is told of where its visit is, and makes nothing here. */
+const dated = ({ day }: { day: string }) => dayString.safeParse(day).success;
 
 /** Bookings that start in [from, to), by time; those called off are among them. */
 export function bookingsBetween(store: Store, from: string, to: string, aside: Unreadable[] = []): Booking[] {
@@ -39,7 +43,8 @@ export function nextBookings(store: Store, clientIds: readonly string[], from: s
     )
     .groupBy(appointments.clientId)
     .all();
-  return new Map(rows.map(({ clientId, startsAt }) => [clientId, startsAt]));
+  const sound = rows.filter(({ startsAt }) => !Number.isNaN(Date.parse(startsAt)));
+  return new Map(sound.map(({ clientId, startsAt }) => [clientId, startsAt]));
 }
 
 /** Bookings of a client that nobody came to or that were called off, the newest first; a booking merely taken out again is not told. */
@@ -151,7 +156,8 @@ export function lookedAtBetween(
     .innerJoin(clients, eq(clients.id, visits.clientId))
     .where(lt(visits.day, before))
     .orderBy(asc(visits.day))
-    .all();
+    .all()
+    .filter(dated);
 }
 
 /** Visits that were ended and not signed since a day, the newest first. */
@@ -168,5 +174,6 @@ export function unsignedVisits(
     .where(and(gte(visits.day, since), sql`${visits.endedAt} is not null`, isNull(visitNotes.signedAt)))
     .orderBy(desc(visits.startedAt))
     .limit(most)
-    .all();
+    .all()
+    .filter(dated);
 }

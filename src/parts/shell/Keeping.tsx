@@ -58,11 +58,13 @@ export function Keeping() {
     if (reachable) return;
     const hold = (event: MouseEvent) => {
       const link = event.target instanceof Element ? event.target.closest('a[href^="/"]') : null;
-      if (!link || link.hasAttribute('download')) return;
+      const elsewhere = event.ctrlKey || event.metaKey || event.shiftKey || link?.hasAttribute('target');
+      if (!link || elsewhere || link.hasAttribute('download')) return;
       event.preventDefault();
       event.stopPropagation();
       const href = link.getAttribute('href')!;
-      void fetch('/api/alive', { cache: 'no-store' }).then(
+      const alive = fetch('/api/alive', { cache: 'no-store' }).then((answer) => answer.json());
+      void alive.then(
         () => router.push(href),
         () =>
           say('The server can’t be reached just now. What you recorded is kept; stay here and try again in a moment.'),

@@ -9,6 +9,7 @@ import { addDays, dayIn, dayInWords } from '@/core/record';
 import { send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { EmptyState, Notice } from '@/parts/Notice';
+import { useKeptValue } from '@/parts/useKept';
 import { closeRun } from '../coach/closeRun';
 import { BookingForm, type Wanted } from './BookingForm';
 import { DayRow } from './DayRow';
@@ -245,7 +246,7 @@ function freeInWords(day: string, bookings: readonly Booking[], rooms: ReturnTyp
 
 /** What is asked for in the booking form, kept while it is closed. */
 export function useBookingForm({ settings, today, now }: DiaryView) {
-  const [kept, setKept] = useState<Wanted | null>(null);
+  const [kept, setKept] = useKeptValue<Wanted>('kokyu.booking');
   const [open, setOpen] = useState(false);
   const ask = ({ changes, ...part }: Partial<Wanted>) => {
     const { timeZone: zone } = settings;
@@ -279,7 +280,7 @@ export function useBookingForm({ settings, today, now }: DiaryView) {
       changes: null,
     };
     // What was typed before the form was closed is still there, unless it was for a booking that was changed.
-    setKept((before) => ({ ...(before && !before.changes ? before : fresh), ...part, changes: null }));
+    setKept({ ...(kept && !kept.changes ? kept : fresh), ...part, changes: null });
   };
   return {
     wanted: open ? kept : null,

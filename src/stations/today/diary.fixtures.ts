@@ -39,7 +39,7 @@ export function diaryView({
 }: Partial<DiaryView> & Partial<DiaryView['diary']> = {}): DiaryView {
   return {
     diary: { bookings, waiting, notes, asOf: placed.count },
-    settings: { timeZone: zone, hours: defaultSettings.hours, defaultMinutes: 20 },
+    settings: { timeZone: zone, hours: defaultSettings.hours },
     today,
     now: at(8),
     expecting: { tamsin: expecting() },

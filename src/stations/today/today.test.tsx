@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { timeIn } from '@/core/diary';
-import { browserFakes, doing, sent } from '@/parts/browser.fakes';
+import { browserFakes, doing, sent, serverGone } from '@/parts/browser.fakes';
 import { TodayBoard } from './TodayBoard';
 import { at, booking, diaryView, expecting, today, zone } from './diary.fixtures';
 
@@ -214,12 +214,18 @@ test('another day has no visit to begin, and can be gone on from', () => {
   expect(screen.getByRole('link', { name: 'The day before' }).getAttribute('href')).toBe('/');
 });
 
-test('left open over night, the page asks for the new day', () => {
+test('left open over night, the page asks for the new day, and without a server stays', async () => {
   jest.useFakeTimers({ now: Date.parse(at(23, 59)) });
+  browserFakes({ served: [] });
   board();
   act(() => void jest.advanceTimersByTime(40_000));
   expect(mockRefreshed).toBe(0);
-  act(() => void jest.advanceTimersByTime(60_000));
+  serverGone(true);
+  await act(async () => void jest.advanceTimersByTime(60_000));
+  expect(mockRefreshed).toBe(0);
+  serverGone(false);
+  await act(async () => void jest.advanceTimersByTime(30_000));
+  await doing(() => undefined);
   expect(mockRefreshed).toBeGreaterThan(0);
 });
 

@@ -33,7 +33,11 @@ export function useRooms({ settings, now: made }: Pick<DiaryView, 'settings' | '
 export function useTurnOver(today: string, zone: string, turn: () => void) {
   useEffect(() => {
     const look = () => {
-      if (dayIn(Date.now(), zone) !== today) turn();
+      if (dayIn(Date.now(), zone) === today) return;
+      // Without a server the page would be gone, with what is typed on it: it is asked again a little later.
+      fetch('/api/alive', { cache: 'no-store' })
+        .then((answer) => answer.json())
+        .then(turn, () => undefined);
     };
     const timer = setInterval(look, everyMs);
     document.addEventListener('visibilitychange', look);

@@ -18,7 +18,7 @@ export interface Expecting {
 /** What pages of the diary are given. */
 export interface DiaryView {
   diary: Diary;
-  settings: Pick<Settings, 'timeZone' | 'hours' | 'defaultMinutes'>;
+  settings: Pick<Settings, 'timeZone' | 'hours'>;
   /** The studio’s day when the page was made. */
   today: string;
   /** UTC, ISO: when the page was made. */
