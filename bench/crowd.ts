@@ -16,7 +16,7 @@ export interface Size {
 }
 
 /** Bookings of today, each with a visit, a plan and a run that is open: the busiest day there is. */
-export const booked = 12;
+const booked = 12;
 
 /**
  * Fills a studio: some people with all their visits as a coach would record them, then copies of them under other names and ids,

@@ -19,7 +19,7 @@ interface Cost {
 }
 const nothing = (): Cost => ({ presses: 0, breaths: 0, screens: 0 });
 
-export interface Walk {
+interface Walk {
   name: string;
   by: 'touch' | 'keys';
   stations: [string, Cost][];

@@ -5,7 +5,7 @@ import { type PlanningProblem } from '@/core/sequence';
  * The planning problem as a mixed-integer model for an independent solver, written from the raw problem and sharing nothing
  * with the search. Items that stand together in the order and in one position are a group; a plan is a path through groups.
  */
-export function modelOf(problem: PlanningProblem): string {
+function modelOf(problem: PlanningProblem): string {
   const { items, weights, steps, change } = problem;
   const groups: { position: string; items: number[] }[] = [];
   items.forEach(({ position, stage }, i) => {

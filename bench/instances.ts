@@ -1,7 +1,7 @@
 import { type PlanningProblem, type PlanningItem, gainSteps } from '@/core/sequence';
 
 /** A repeatable stream of numbers from 0 to 1. */
-export function randomFrom(seed: number): () => number {
+function randomFrom(seed: number): () => number {
   let state = (seed * 2654435761 + 1) % 2147483647 || 1;
   return () => (state = (state * 48271) % 2147483647) / 2147483647;
 }

@@ -1,4 +1,7 @@
 import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import ts from 'typescript';
 
 /** Lints a piece of code as if it stood in a file, in a process of its own, and gives the rules it breaks. */
 const linter = `
@@ -84,4 +87,59 @@ test('a wrong import, a clock and a random source are caught, each by a rule', (
 
 test('what lies below may be imported', () => {
   expect(complaints(right)).toEqual(right.map(() => []));
+});
+
+/** The files of a folder and what each imports of the others, types among it: a reader has to follow those as well. */
+function importsIn(folder: string): Map<string, string[]> {
+  const files = readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .map((file) => join(folder, file))
+    .filter((file) => /\.tsx?$/.test(file) && !/\.test\.tsx?$/.test(file));
+  const fileOf = (from: string, name: string) => {
+    const base = name.startsWith('@/') ? join(folder, name.slice(2)) : join(dirname(from), name);
+    return ['.ts', '.tsx', '/index.ts', '']
+      .map((end) => base + end)
+      .find((path) => /\.tsx?$/.test(path) && existsSync(path));
+  };
+  const imported = (file: string) =>
+    ts
+      .preProcessFile(readFileSync(file, 'utf8'))
+      .importedFiles.flatMap(({ fileName }) => (/^(@\/|\.)/.test(fileName) ? (fileOf(file, fileName) ?? []) : []));
+  return new Map(files.map((file) => [file, imported(file)]));
+}
+
+/** A way through the imports that comes back to where it began, or null. */
+function circleIn(imports: ReadonlyMap<string, readonly string[]>): string[] | null {
+  const done = new Set<string>();
+  const from = (file: string, way: readonly string[]): string[] | null => {
+    if (way.includes(file)) return [...way.slice(way.indexOf(file)), file];
+    if (done.has(file)) return null;
+    for (const next of imports.get(file) ?? []) {
+      const circle = from(next, [...way, file]);
+      if (circle) return circle;
+    }
+    done.add(file);
+    return null;
+  };
+  for (const file of imports.keys()) {
+    const circle = from(file, []);
+    if (circle) return circle;
+  }
+  return null;
+}
+
+test('no file imports itself by way of others, types included', () => {
+  expect(
+    circleIn(
+      new Map([
+        ['a', ['b']],
+        ['b', ['c']],
+        ['c', ['b']],
+      ]),
+    ),
+  ).toEqual(['b', 'c', 'b']);
+  const imports = importsIn('src');
+  expect(imports.get(join('src', 'core', 'look', 'raw.ts'))).toContain(
+    join('src', 'core', 'look', 'protocols', 'index.ts'),
+  );
+  expect(circleIn(imports)).toBeNull();
 });

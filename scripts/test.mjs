@@ -18,6 +18,7 @@ await Promise.all([
   step('lint', bin('eslint'), ['.', '--max-warnings', '0']),
   step('layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
   step('types', bin('tsc'), ['--noEmit']),
+  step('dead code', bin('knip'), ['--no-progress']),
   driverReady,
   browserReady,
 ]);

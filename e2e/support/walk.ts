@@ -146,7 +146,7 @@ export async function openRunOf(page: Page, url: string, clientId: string) {
 }
 
 /** Pregnancy and birth are asked before “none of these” can be said. */
-export async function beforeTheSigns(page: Page, yes: string[] = []) {
+async function beforeTheSigns(page: Page, yes: string[] = []) {
   const first = page.getByRole('button', { name: 'Neither' });
   const told = page.getByRole('button', { name: 'None of these today' });
   await expect(told).toBeVisible();

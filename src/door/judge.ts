@@ -14,7 +14,7 @@ export interface Turned {
 }
 
 /** The names this machine has for itself, and nobody else's for it: until there are accounts, only it may ask. */
-export const loopbackNames = ['127.0.0.1', 'localhost', '[::1]'] as const;
+const loopbackNames = ['127.0.0.1', 'localhost', '[::1]'] as const;
 
 /** Whether a server that listens here can be reached from this machine only. */
 export const isLoopback = (host: string): boolean => /^(127(\.\d{1,3}){3}|localhost|::1|\[::1\])$/.test(host);

@@ -1,13 +1,3 @@
 export { idOf, newId } from './ids';
-export {
-  type KeepState,
-  type Refused,
-  dropRefused,
-  keep,
-  onOutcome,
-  refusedEntries,
-  send,
-  sendAgain,
-  waitingPayloads,
-} from './outbox';
+export { type Refused, dropRefused, keep, onOutcome, refusedEntries, send, sendAgain, waitingPayloads } from './outbox';
 export { useFlushing, useKeep, useKeepState, useMounted, useSaid } from './useKeep';

@@ -1,16 +1,6 @@
-export { type Carried, carryOut, carryOutAll, isDiskTrouble } from './commands';
+export { carryOut, carryOutAll, isDiskTrouble } from './commands';
+export { faultsBefore, historyAndFaults, historyOf, ownDrillsOf, templatesOf } from './catalogue';
 export {
-  type OwnDrill,
-  type StoredTemplate,
-  faultsBefore,
-  historyAndFaults,
-  historyOf,
-  ownDrillsOf,
-  templatesOf,
-} from './catalogue';
-export {
-  type ClientRow,
-  type OpenVisit,
   countClients,
   consentOn,
   countFacts,
@@ -36,7 +26,6 @@ export {
   FileGone,
   StoreError,
   type Store,
-  type StudioKind,
   backup,
   backupNote,
   backupsIn,
@@ -51,11 +40,11 @@ export {
   toldAtOpening,
 } from './file';
 export { ownEntries } from './ownBreath';
-export { cautionsSeenOf, countsOf, gatesOf, pathOf } from './people';
-export { type Prepared, dropDraft, mostPixels, preparePhoto, readPhoto, sweepDrafts } from './photos';
+export { cautionsSeenOf, gatesOf } from './people';
+export { type Prepared, dropDraft, preparePhoto, readPhoto, sweepDrafts } from './photos';
 export { notSetAside, rawRecord, readableTables, setAsideRecords } from './records';
 export { type Unreadable } from './rows';
-export { type OpenRun, digestsOf, findRun, openRuns, stoppedDrills, stoppedDrillsOf } from './runs';
+export { findRun, openRuns, stoppedDrills, stoppedDrillsOf } from './runs';
 export { readSettings } from './settings';
 export {
   allVisitsOfDay,

@@ -22,7 +22,7 @@ export const gatesOf = (store: Store, clientId: string, day: string, limits: Gat
   evaluateGates(knownClientOf(store, clientId).profile, day, limits, cautionsSeenOf(store, clientId));
 
 /** The unannounced counts of a visit. */
-export const countsOf = (store: Store, visitId: string): CountedRate[] =>
+const countsOf = (store: Store, visitId: string): CountedRate[] =>
   countsAmong(looksOf(store, [visitId], { protocols: ['quietLook'] }));
 
 /** Where the client of a visit may go on a day. */

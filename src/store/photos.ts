@@ -18,7 +18,7 @@ import { type Store, fileMode, photosOf, privateFolder, settle } from './file';
 import { clients, photos } from './schema';
 
 /** Most pixels of a picture that is taken in: the browser makes it smaller before it is sent, and angles need no more. */
-export const mostPixels = 4_000_000;
+const mostPixels = 4_000_000;
 
 /** Where the pictures of a store lie; the name is the id, so nothing typed ever becomes a path. */
 const folderOf = (store: Store) => photosOf(store.$client.name);

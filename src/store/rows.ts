@@ -21,7 +21,7 @@ const id = z.string().min(1);
 const zone = z.string().refine(isZone, 'its time zone is not known');
 
 /** Plain columns of the tables that are read into pages: what a row must be before anything is made of it. */
-export const rowSchemas = {
+const rowSchemas = {
   clients: z.object({ id, name: z.string(), createdAt: instant }),
   facts: z.object({ id, clientId: id, key: z.string(), value: z.unknown(), at: instant, day }),
   visits: z.object({ id, clientId: id, startedAt: instant, day, zone, endedAt: instant.nullable() }),

@@ -9,13 +9,13 @@ export interface MeasuredBreath {
 }
 
 /** A pacer slower than this part of the client's own rate is a jump. Common practice, the size ours. */
-export const jumpBelow = 0.5;
+const jumpBelow = 0.5;
 
 /** Part of the easy exhale that a paced one may reach with comfort, breath after breath. Common practice, the size ours. */
-export const easyPart = 0.9;
+const easyPart = 0.9;
 
 /** A phase longer than this is said to be long, whoever breathes it: seconds. Common practice, the size ours. */
-export const longPhaseSeconds = 20;
+const longPhaseSeconds = 20;
 
 /**
  * What a cadence asks of a client beyond what they do by themselves, in words; nothing when it is comfortable or nothing was

@@ -15,6 +15,6 @@ export {
   phaseLength,
   phases,
 } from './cadence';
-export { type MeasuredBreath, comfortOf, easyPart, jumpBelow } from './comfort';
+export { type MeasuredBreath, comfortOf } from './comfort';
 export { type BreathPlan, type BreathStretch, type PhaseMoment, phaseAt, planBreaths } from './phaseAt';
-export { type PlannedNoise, type PlannedTone, lastSecondFrom, noisesBetween, tonesBetween } from './tones';
+export { type PlannedTone, noisesBetween, tonesBetween } from './tones';

@@ -18,7 +18,7 @@ export interface PlannedNoise {
 }
 
 /** Phases at least this long tell their last second; in a shorter one it would fall on the opening tone. */
-export const lastSecondFrom = 2.5;
+const lastSecondFrom = 2.5;
 
 /**
  * The tones of a breath plan whose onset lies in [fromSeconds, toSeconds), in order: one at the start of each phase that has

@@ -127,7 +127,7 @@ export const faults = {
 } as const satisfies Record<string, Fault>;
 
 /** What comes when both corrections failed. */
-export const lastResort = 'One step easier, or let it be for today';
+const lastResort = 'One step easier, or let it be for today';
 
 /**
  * The ladder of corrections of a fault, one after the other; of each, the first that somebody may do.

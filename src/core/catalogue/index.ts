@@ -37,22 +37,13 @@ export { remade } from './remake';
 export { startCadence } from './drill';
 export { movementWords } from './movements';
 export { type FaultId, correctionLadder, faultIds, faults } from './faults';
-export {
-  type Position,
-  type PositionId,
-  changeSeconds,
-  placeInOrder,
-  positionIds,
-  positionList,
-  positions,
-} from './positions';
-export { type Prop, type PropId, asGood, bodyProps, propIds, propList, props, substituteFor } from './props';
+export { type PositionId, changeSeconds, placeInOrder, positionIds, positionList, positions } from './positions';
+export { type PropId, asGood, bodyProps, propIds, propList, props, substituteFor } from './props';
 export {
   type Cue,
   type Drill,
   type FamilyId,
   type MovementId,
-  type OpenedId,
   type Range,
   cueKinds,
   families,

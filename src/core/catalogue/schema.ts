@@ -54,7 +54,6 @@ const gain = z.number().int().min(1).max(3);
 
 /** Regions a drill opens. In a sided drill `openSide` and `openBack` are the side that is worked. */
 export const openedIds = [...regionIds, 'openSide', 'openBack'] as const;
-export type OpenedId = (typeof openedIds)[number];
 
 /** What a drill is mainly for; the catalogue is browsed by it, and a plan begins with one kind and ends with another. */
 export const families = {
@@ -108,7 +107,7 @@ export const cueKinds = ['image', 'touch', 'instruction', 'sound', 'count'] as c
 export type CueKind = (typeof cueKinds)[number];
 
 /** A cue: a few words of one kind. */
-export const cueSchema = z
+const cueSchema = z
   .object({
     words: z
       .string()

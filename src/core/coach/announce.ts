@@ -3,7 +3,7 @@ import { type RunState, modeOf } from './run';
 import { type RunPlace } from './timeline';
 
 /** Phases shorter than this are not spoken: the next one would be talked over. */
-export const spokenFromSeconds = 1.5;
+const spokenFromSeconds = 1.5;
 
 const spoken: Readonly<Record<Phase, string>> = {
   inhale: 'In',

@@ -8,7 +8,7 @@ import { locate, timelineOf } from './timeline';
  * What the client's own window is told: enough to pace and a few plain words. No name, fault, caution, total or time left
  * ever goes into it.
  */
-export const clientFrameSchema = z.discriminatedUnion('kind', [
+const clientFrameSchema = z.discriminatedUnion('kind', [
   /** Blank paper: the coach looks, or nothing is on. */
   z.object({ kind: z.literal('rest'), words: z.string().max(120) }),
   z.object({

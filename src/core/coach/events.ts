@@ -11,15 +11,15 @@ const who = z.uuid().optional();
 const sitOut = z.array(z.uuid()).max(6).optional();
 
 /** How the pacer goes: at the planned cadence, at the taps of the coach, or from the client's own rate toward the plan. */
-export const pacingModes = ['fixed', 'follow', 'ramp'] as const;
+const pacingModes = ['fixed', 'follow', 'ramp'] as const;
 export type PacingMode = (typeof pacingModes)[number];
 
-export const swapReasons = ['easier', 'harder', 'another way', 'by hand'] as const;
+const swapReasons = ['easier', 'harder', 'another way', 'by hand'] as const;
 
 /** What a recheck of the marker after a drill showed. */
 export const helpedWords = ['better', 'same', 'worse'] as const;
 export type Helped = (typeof helpedWords)[number];
-export const settledThens = ['go on', 'easier', 'end', 'refer'] as const;
+const settledThens = ['go on', 'easier', 'end', 'refer'] as const;
 export type SettledThen = (typeof settledThens)[number];
 
 /** What can happen in a run. Kept as it happened; the state is folded from it. */

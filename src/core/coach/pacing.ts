@@ -1,19 +1,20 @@
+import { medianOrNull } from '../numbers';
 import { type Cadence, cycleSeconds } from '../cadence';
 import { type PlanItem } from '../sequence';
 import { setStretches } from '../dose';
 import { type RunItem, type RunPlace, type TimedSegment, locate, setKey, setsOf, timelineOf } from './timeline';
 
 /** A breath grows or shrinks by at most this part from one to the next on a ramp. Common practice, no published source. */
-export const rampPart = 0.05;
+const rampPart = 0.05;
 
 /** Breaths that follow taps stay within these lengths: a slip of the finger is not a breath. Common practice. */
-export const followedCycle = { min: 2, max: 30 } as const;
+const followedCycle = { min: 2, max: 30 } as const;
 
 /** The pace is set by the middle one of this many tapped breaths, so that one odd breath doesn't. */
-export const followedBreaths = 3;
+const followedBreaths = 3;
 
 /** A tap earlier than this part of the breath says that the breath under way began late, not that the next one begins. */
-export const lateTapPart = 0.4;
+const lateTapPart = 0.4;
 
 /**
  * A cadence stretched or shrunk to a length. Longer, only the moving phases grow: a pause that grew with them would turn
@@ -220,7 +221,7 @@ export function followed(
     breaths[ended] = stretchedTo(breaths[ended]!, length);
   }
   const begins = ended + 1;
-  const pace = medianOf(cycles.slice(-followedBreaths));
+  const pace = medianOrNull(cycles.slice(-followedBreaths));
   const fits = (breath: Cadence) => (pace === null ? breath : scaledTo(breath, pace));
   const planned = plannedOf(items[index]!);
   const at = planned.findIndex(([key]) => key === spot.key);
@@ -247,13 +248,6 @@ function stretchedTo(breath: Cadence, seconds: number): Cadence {
     exhaleSeconds: breath.exhaleSeconds * part,
     bottomPauseSeconds: breath.bottomPauseSeconds * part,
   };
-}
-
-function medianOf(values: readonly number[]): number | null {
-  if (values.length === 0) return null;
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }
 
 /**

@@ -1,6 +1,5 @@
 /** What a presenter or foot pedal can say with one key. */
-export const gestures = ['short', 'long', 'double'] as const;
-export type Gesture = (typeof gestures)[number];
+export type Gesture = 'short' | 'long' | 'double';
 
 /** Held longer than this is a long press; a second press within this is a double. Milliseconds, common practice. */
 export const longPressMs = 600;

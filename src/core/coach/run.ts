@@ -217,7 +217,7 @@ export function foldRun(
 }
 
 /** A silence longer than this is a gap: the run was away and is taken back to where it was last seen. */
-export const gapAfterSeconds = 3;
+const gapAfterSeconds = 3;
 
 /**
  * The pause event for a run found running after an absence, or null when it was not away.

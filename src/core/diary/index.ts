@@ -1,9 +1,7 @@
 export {
   type Booking,
-  type Placing,
   type Rooms,
   type Stretch,
-  type Wish,
   freeOn,
   openOn,
   placing,
@@ -12,7 +10,7 @@ export {
   stretchInWords,
   stretchOf,
 } from './bookings';
-export { type CalendarEntry, type CalendarRead, calendarOf, mostCalendarCharacters, readCalendar } from './calendar';
+export { type CalendarEntry, calendarOf, mostCalendarCharacters, readCalendar } from './calendar';
 export {
   aroundDays,
   clockTyped,
@@ -25,7 +23,6 @@ export {
   timeOf,
   weekOf,
   weekdayName,
-  weekdayOf,
   weekdayShort,
 } from './clock';
 export { type LastLook, type RecheckDue, rechecksDue } from './recheck';

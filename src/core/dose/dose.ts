@@ -7,9 +7,9 @@ export const naturalPauseSeconds = 1;
 export const holdCapSeconds = 120;
 
 /** Time to change to the other side within a drill. */
-export const sideChangeSeconds = 10;
+const sideChangeSeconds = 10;
 
-export type ItemSide = 'none' | 'left' | 'right' | 'both';
+type ItemSide = 'none' | 'left' | 'right' | 'both';
 
 /** What decides how long a drill takes and what it asks of the client. */
 export interface Dose {

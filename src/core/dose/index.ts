@@ -1,7 +1,6 @@
 export { nextBreaths } from './progress';
 export {
   type Dose,
-  type ItemSide,
   type Segment,
   type Totals,
   breathsPerDay,
@@ -13,6 +12,5 @@ export {
   naturalPauseSeconds,
   segmentsOf,
   setStretches,
-  sideChangeSeconds,
   totalsOf,
 } from './dose';

@@ -3,7 +3,7 @@ import { type Drill, drillSchema, findDrill } from '../catalogue';
 import { patternIds } from '../read';
 
 /** A file of drills: what a coach exports, imports and hands on. Its JSON Schema lies in docs/formats. */
-export const drillFileSchema = z
+const drillFileSchema = z
   .object({
     format: z.literal('kokyu-drills'),
     version: z.literal(1),

@@ -1,11 +1,12 @@
 import { type Provenance, commonPractice } from '../reasons';
-import { type LookPosition } from './rawSchemas';
+import { medianOrNull } from '../numbers';
+import { type LookPosition } from './positions';
 
 export const holdFeelings = ['calm', 'at the edge', 'strained'] as const;
-export type HoldFeeling = (typeof holdFeelings)[number];
+type HoldFeeling = (typeof holdFeelings)[number];
 
 export const firstBreaths = ['nose and quiet', 'nose and big', 'mouth'] as const;
-export type FirstBreath = (typeof firstBreaths)[number];
+type FirstBreath = (typeof firstBreaths)[number];
 
 /** One try of the calm exhale hold. */
 export interface HoldTry {
@@ -20,7 +21,7 @@ export interface HoldTry {
 
 /** At most this many tries, with at least this rest between them. Common practice. */
 export const mostHoldTries = 3;
-export const restBetweenTriesSeconds = 60;
+const restBetweenTriesSeconds = 60;
 
 export interface CalmHold {
   /** Median of the calm tries, or null when none was calm. */
@@ -69,21 +70,14 @@ export function calmHold(tries: readonly HoldTry[]): CalmHold {
     throw new RangeError('A hold lasts between 0 and 300 seconds.');
   }
   const counted = tries.filter(holdCounts);
-  const seconds = median(counted.map((hold) => hold.seconds));
+  const seconds = medianOrNull(counted.map((hold) => hold.seconds));
   return {
     seconds,
     calmTries: counted.length,
-    steps: median(counted.flatMap(({ steps }) => (steps === undefined ? [] : [steps]))),
+    steps: medianOrNull(counted.flatMap(({ steps }) => (steps === undefined ? [] : [steps]))),
     tries: tries.length,
     band: seconds === null ? null : holdBands.find((band) => seconds < band.belowSeconds)!,
   };
-}
-
-function median(values: readonly number[]): number | null {
-  if (values.length === 0) return null;
-  const sorted = [...values].sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }
 
 /**
@@ -100,7 +94,7 @@ export function restLeft(tries: readonly HoldTry[], nowEpochMs: number): number 
 }
 
 /** Holds grow by at most this part or these seconds, whichever is larger. Common practice. */
-export const holdGrowth = { part: 0.1, seconds: 2, afterCalmSessions: 2 } as const;
+const holdGrowth = { part: 0.1, seconds: 2, afterCalmSessions: 2 } as const;
 
 /** Where holds are done the first times; the others are harder and come after calm sessions. Common practice. */
 export const firstHoldPositions: readonly LookPosition[] = ['hook-lying', 'side-lying', 'sitting'];

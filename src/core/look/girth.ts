@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { type Provenance, commonPractice, published } from '../reasons';
+import { type Provenance, published } from '../reasons';
 
-export const cmPerInch = 2.54;
+const cmPerInch = 2.54;
 
 /** @example toCm(1, 'in') // 2.54 */
 export const toCm = (value: number, unit: 'cm' | 'in') => (unit === 'in' ? value * cmPerInch : value);
@@ -13,17 +13,24 @@ export function lengthInWords(cm: number, unit: 'cm' | 'in'): string {
   return `${fromCm(cm, unit).toFixed(1)} ${unit}`;
 }
 
+/** How far the goes lie apart, as what follows a length; nothing with one go. @example giveOrTake(0.5, 'cm') // ', give or take 0.5 cm' */
+export const giveOrTake = (spreadCm: number | null, unit: 'cm' | 'in') =>
+  spreadCm === null ? '' : `, give or take ${lengthInWords(spreadCm, unit)}`;
+
 const centimetres = z
   .number({ error: 'Write a length as a plain number.' })
   .min(0, 'A length is not below zero.')
   .max(250, 'A girth of more than 250 cm can’t be right. Check the number and the unit.');
 
 /** One go: at full exhale and at full inhale, always stored in centimetres; null until it was read. */
-export const girthGoSchema = z.object({
+const girthGoSchema = z.object({
   exhaleCm: centimetres.nullable().default(null),
   inhaleCm: centimetres.nullable().default(null),
 });
 export type GirthGo = z.infer<typeof girthGoSchema>;
+export const girthGoesSchema = z.array(girthGoSchema).max(3, 'Three goes are enough.');
+/** The unit a length was read in; it is always stored in centimetres. */
+export const lengthUnit = z.enum(['cm', 'in']).default('cm');
 
 export interface Excursion {
   /** Mean of inhale − exhale over the complete goes, in cm. */
@@ -72,4 +79,11 @@ export const expansionProvenance: Provenance = published('R6');
 
 /** A gap that opens less than this at the lower ribs is small; the sizes are ours. */
 export const smallGapCm = 2;
-export const gapProvenance: Provenance = commonPractice;
+
+/** The excursion of each go that counts by itself, in cm. @example singleGoes([{ exhaleCm: 3, inhaleCm: 5 }]) // [2] */
+export function singleGoes(goes: readonly GirthGo[] = []): number[] {
+  return goes.flatMap((go) => {
+    const one = excursionOf([go]);
+    return one && one.goes === 1 ? [one.meanCm] : [];
+  });
+}

@@ -1,4 +1,14 @@
-import { type HoldTry, calmHold, harderHoldsFollow, holdAdvice, holdBands, holdCounts, protocols, restLeft } from '.';
+import {
+  type HoldTry,
+  calmHold,
+  harderHoldsFollow,
+  holdAdvice,
+  holdBands,
+  holdCounts,
+  protocolIds,
+  protocols,
+  restLeft,
+} from '.';
 import { checkComponents, conditionIds, emptyProfile, evaluateGates } from '../safety';
 
 const hold = (seconds: number, rest: Partial<HoldTry> = {}): HoldTry => ({
@@ -88,8 +98,8 @@ describe('where and for whom', () => {
   test('lying is offered first and walking last, walking for holds only', () => {
     expect(protocols.calmHold.positions.at(0)).toBe('hook-lying');
     expect(protocols.calmHold.positions.at(-1)).toBe('walking');
-    const others = Object.values(protocols).filter(({ id }) => id !== 'calmHold');
-    expect(others.filter(({ positions }) => positions.includes('walking'))).toEqual([]);
+    const others = protocolIds.filter((id) => id !== 'calmHold');
+    expect(others.filter((id) => protocols[id].positions.includes('walking'))).toEqual([]);
   });
   test.each(['pregnancy', 'heart', 'seizures', 'lung', 'collapsedLung', 'eyeHead'] as const)(
     '%s keeps the hold and the ten-count off',

@@ -1,11 +1,8 @@
 export { countsAmong } from './counts';
 export {
-  type QuietRate,
-  type RateBand,
   type TapDoubt,
   fewestTaps,
   mergedTaps,
-  oneTapSeconds,
   quietRate,
   rateBand,
   rateBandProvenance,
@@ -14,10 +11,6 @@ export {
   settleDoubt,
 } from './quietRate';
 export {
-  type CalmHold,
-  type FirstBreath,
-  type HoldBand,
-  type HoldFeeling,
   type HoldTry,
   calmHold,
   firstBreaths,
@@ -25,30 +18,15 @@ export {
   harderHoldsFollow,
   holdBandProvenance,
   holdBands,
-  type HoldAdvice,
   holdAdvice,
   holdCounts,
-  holdGrowth,
   holdFeelings,
   mostHoldTries,
-  restBetweenTriesSeconds,
   restLeft,
 } from './calmHold';
-export {
-  type Excursion,
-  type GirthGo,
-  cmPerInch,
-  excursionOf,
-  expansionBand,
-  expansionProvenance,
-  fromCm,
-  gapProvenance,
-  lengthInWords,
-  smallGapCm,
-  toCm,
-} from './girth';
-export { type TwoLine, twoLine, twoLineProvenance } from './twoLine';
-export { type Questionnaire, oftenWords, questionnaireProvenance, questionnaireSum, symptoms } from './questionnaire';
+export { type GirthGo, excursionOf, expansionBand, expansionProvenance, fromCm, lengthInWords, toCm } from './girth';
+export { twoLine, twoLineProvenance } from './twoLine';
+export { oftenWords, questionnaireProvenance, questionnaireSum, symptoms } from './questionnaire';
 export {
   type LandmarkPhoto,
   type PhotoMeasure,
@@ -64,42 +42,48 @@ export {
 } from './angles';
 export { weightedKappa } from './kappa';
 export { type MarkerMeasure, markerMeasureIds, markerMeasures } from './markers';
+export { type LookPosition, lookPositions } from './positions';
+export { type Severity, type Found, type FoundHere } from './finding';
+export { type FormField } from './fields';
+export { type Followed, type LookPictureId } from './define';
 export {
-  type LookPosition,
-  type PosturePosition,
-  type PostureTilt,
+  type FindingId,
+  type FormProtocol,
+  type MeasureId,
   type ProtocolId,
   type Raw,
-  type TapeLevel,
-  lookPositions,
-  posturePositions,
-  postureTilts,
   protocolIds,
-  rawSchemas,
-  tapeLevels,
-} from './rawSchemas';
+  protocols,
+} from './protocols';
+export { tiltComponents } from './protocols/postureSearch';
+export { bestGrades } from './protocols/regionMap';
+export { type TapeLevel, tapeLevels } from './protocols/tape';
 export {
   type LookRecord,
   allOf,
   baseMap,
-  bestGrades,
   blindPairs,
   countingLooks,
   byTime,
-  easiestGraded,
   isOf,
   mapsByPosition,
   newest,
 } from './records';
-export { type LookPictureId, type Protocol, protocols } from './protocols';
-export { type ToldAlready, ledBy, toldForFloor } from './led';
+export { ledBy, toldForFloor } from './led';
 export { type LookList, type LookSetId, expectedMinutes, lookList, lookSetIds, lookSets } from './sets';
-export { type FormField, type FormProtocol, formProtocols, forms, nothingElse } from './forms';
+export { formProtocols, forms, nothingElse } from './forms';
 export { lookResult } from './result';
-export { type PostureResult, bestPosture, postureNames, tiltNames } from './posture';
-export { rawComponents, tiltComponents } from './rawComponents';
-export { blankRaw } from './blank';
-export { cautionsSeen, leaksWithEffort } from './seenCautions';
+export {
+  type PosturePosition,
+  type PostureTilt,
+  bestPosture,
+  postureNames,
+  posturePositions,
+  postureTilts,
+  tiltNames,
+} from './posture';
+export { blankRaw, rawComponents, rawSchemas } from './raw';
+export { cautionsSeen } from './seenCautions';
 export { testVerdict } from './testVerdict';
 export { type Remembered, asLastTime, rememberedOf } from './remember';
 export { setUpFor } from './setUp';

@@ -1,5 +1,5 @@
 import { type KnownClient, type ConditionId, type ComplaintPlace } from '../safety';
-import { type ProtocolId, type Raw } from './rawSchemas';
+import { type ProtocolId, type Raw } from './protocols';
 
 /** What was told on Screen that asks for a look beyond the usual first ones. Common practice, no published source. */
 interface Lead {

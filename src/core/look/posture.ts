@@ -1,4 +1,10 @@
-import { type PosturePosition, type PostureTilt, type Raw, posturePositions, postureTilts } from './rawSchemas';
+export const posturePositions = ['lying', 'sitting', 'standing'] as const;
+export type PosturePosition = (typeof posturePositions)[number];
+export const postureTilts = ['between', 'arched', 'slouched', 'frontUp', 'frontDown'] as const;
+export type PostureTilt = (typeof postureTilts)[number];
+
+/** Depth of the low breath, 0 to 10, by position and tilt; what was not tried is left out. */
+export type LowBreathDepth = { [P in PosturePosition]?: { [T in PostureTilt]?: number | undefined } | undefined };
 
 export const postureNames: Readonly<Record<PosturePosition, string>> = {
   lying: 'Lying',
@@ -31,7 +37,7 @@ export interface PostureResult {
  * @param depth 0 to 10 by position and tilt; what was not tried is left out
  * @example bestPosture({ sitting: { between: 7, arched: 3 } }).dropArched // 4
  */
-export function bestPosture(depth: Raw<'postureSearch'>['depth']): PostureResult {
+export function bestPosture(depth: LowBreathDepth): PostureResult {
   const best: PostureResult['best'] = {};
   for (const position of posturePositions) {
     for (const tilt of postureTilts) {

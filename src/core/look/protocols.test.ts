@@ -1,4 +1,6 @@
 import { checkComponents, componentIds, conditionIds, emptyProfile, evaluateGates } from '../safety';
+import { type z } from 'zod';
+import { generator, seeded } from '../fixtures/generate';
 import { regionIds, unobserved } from '../trunk';
 import {
   type LookRecord,
@@ -16,6 +18,7 @@ import {
   lookResult,
   mapsByPosition,
   type FormField,
+  type Followed,
   type FormProtocol,
   nothingElse,
   protocolIds,
@@ -35,6 +38,33 @@ const record = <P extends ProtocolId>(protocol: P, raw: Partial<Raw<P>>, id = `r
   moment: 'before',
   takenAt: `2026-11-23T10:${String(made % 60).padStart(2, '0')}:00Z`,
   raw: blankRaw(protocol, raw),
+});
+
+describe('what is derived from the protocols', () => {
+  const keysOf = (what: 'findings' | 'follows') => protocolIds.flatMap((id) => Object.keys(protocols[id][what]));
+
+  test('a finding is settled by one protocol, a measure followed by one', () => {
+    for (const keys of [keysOf('findings'), keysOf('follows')]) expect(new Set(keys).size).toBe(keys.length);
+  });
+
+  test('a protocol reads nothing that none states as a finding, whatever a record holds', () => {
+    const known = new Set(keysOf('findings'));
+    for (const id of protocolIds) {
+      const make = generator(protocols[id].schema as z.ZodType, seeded(id.length));
+      const reads = protocols[id].reads as ((raw: unknown) => object) | undefined;
+      const read = new Set(Array.from({ length: 60 }, make).flatMap((raw) => Object.keys(reads?.(raw) ?? {})));
+      expect([id, [...read].filter((finding) => !known.has(finding))]).toEqual([id, []]);
+    }
+  });
+
+  test('what is followed has no value where nothing was entered', () => {
+    for (const id of protocolIds) {
+      for (const { goes, value } of Object.values(protocols[id].follows) as Followed<unknown>[]) {
+        const blank = blankRaw(id);
+        expect([id, goes(blank), value?.(blank) ?? null]).toEqual([id, [], null]);
+      }
+    }
+  });
 });
 
 describe('every protocol', () => {

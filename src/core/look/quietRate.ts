@@ -1,3 +1,4 @@
+import { median } from '../numbers';
 import { type Provenance, published } from '../reasons';
 
 /** A breathing rate counted from taps on each inhale. */
@@ -29,7 +30,7 @@ export interface TapDoubt {
 export const fewestTaps = 4;
 
 /** Taps closer than this are one: a finger that bounced, or two fingers. Nobody breathes in five times a second. Common practice. */
-export const oneTapSeconds = 0.2;
+const oneTapSeconds = 0.2;
 
 /**
  * Taps with those that are one put together: of several closer than {@link oneTapSeconds} the first stays.
@@ -93,17 +94,16 @@ export function rateOf(tapSeconds: readonly number[]): QuietRate | null {
 }
 
 function tapDoubts(intervals: readonly number[]): TapDoubt[] {
-  const sorted = [...intervals].sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  const median = sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+  if (intervals.length === 0) return [];
+  const usual = median(intervals);
   const doubts: TapDoubt[] = [];
   intervals.forEach((interval, i) => {
     const kind =
-      interval < median * doubleBelow
+      interval < usual * doubleBelow
         ? 'double'
-        : interval > median * gapAbove
+        : interval > usual * gapAbove
           ? 'gap'
-          : interval > median * missedAbove
+          : interval > usual * missedAbove
             ? 'missed'
             : null;
     if (kind) doubts.push({ kind, tap: i + 1, intervalSeconds: interval });

@@ -1,5 +1,6 @@
-import { type Grades, regionIds, unobserved } from '../trunk';
-import { type LookPosition, type ProtocolId, type Raw, lookPositions } from './rawSchemas';
+import { regionIds } from '../trunk';
+import { type LookPosition, lookPositions } from './positions';
+import { type ProtocolId, type Raw } from './protocols';
 
 /** One look as it is kept: raw values with the protocol and version they were taken by. */
 export interface LookRecord<P extends ProtocolId = ProtocolId> {
@@ -85,21 +86,11 @@ export function baseMap(records: readonly LookRecord[], moment: LookRecord['mome
 }
 
 /** Of maps by position, the one in the easiest position in which something was graded; else the easiest. */
-export function easiestGraded(maps: ReturnType<typeof mapsByPosition>): LookRecord<'regionMap'> | null {
+function easiestGraded(maps: ReturnType<typeof mapsByPosition>): LookRecord<'regionMap'> | null {
   const graded = maps.find(({ record: { raw } }) =>
     regionIds.some((id) => (raw.quiet[id] ?? raw.deep[id] ?? null) !== null),
   );
   return (graded ?? maps[0])?.record ?? null;
-}
-
-/** The better of quiet and deep a part: one that opens on a deep breath is available. Null where neither was seen. */
-export function bestGrades(raw: Pick<Raw<'regionMap'>, 'quiet' | 'deep'>): Grades {
-  const best = unobserved();
-  for (const id of regionIds) {
-    const [quiet, deep] = [raw.quiet[id] ?? null, raw.deep[id] ?? null];
-    best[id] = quiet === null ? deep : deep === null ? quiet : Math.max(quiet, deep);
-  }
-  return best;
 }
 
 /** Grades given twice to the same map, once blind, for the coach's own agreement. */

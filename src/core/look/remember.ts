@@ -1,5 +1,6 @@
 import { type MarkerMeasure } from './markers';
-import { type LookPosition, type ProtocolId } from './rawSchemas';
+import { type LookPosition } from './positions';
+import { type ProtocolId } from './protocols';
 import { type LookRecord, byTime, isOf } from './records';
 import { type LookList } from './sets';
 

@@ -1,5 +1,4 @@
-import { protocols } from './protocols';
-import { type ProtocolId } from './rawSchemas';
+import { type ProtocolId, protocols } from './protocols';
 
 export const lookSetIds = ['first', 'full', 'recheck'] as const;
 export type LookSetId = (typeof lookSetIds)[number];

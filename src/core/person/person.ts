@@ -1,5 +1,5 @@
 import { type RegionId, regionIds } from '../trunk';
-import { type Chance } from './chance';
+import { type Chance } from '../numbers';
 import {
   type Evidence,
   type Measured,
@@ -15,7 +15,7 @@ import {
 export const degrees = ['mild', 'clear', 'marked'] as const;
 export type Degree = (typeof degrees)[number];
 /** How much of the marked evidence is there. Ours. */
-export const partOf: Readonly<Record<Degree, number>> = { mild: 0.45, clear: 0.75, marked: 1 };
+const partOf: Readonly<Record<Degree, number>> = { mild: 0.45, clear: 0.75, marked: 1 };
 /** A sign is there or not: what is clear shows its signs nearly as often as what is marked. Ours. */
 const signPartOf: Readonly<Record<Degree, number>> = { mild: 0.45, clear: 0.95, marked: 1 };
 

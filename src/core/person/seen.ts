@@ -1,6 +1,6 @@
 import { type LookPosition, type LookRecord, type ProtocolId, type Raw, blankRaw } from '../look';
 import { type Grades, regionIds, unobserved } from '../trunk';
-import { type Chance } from './chance';
+import { type Chance } from '../numbers';
 import { givenByPosition } from './evidence';
 import { type Person } from './person';
 

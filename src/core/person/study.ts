@@ -11,7 +11,7 @@ import {
   strengthOf,
   strengths,
 } from '../read';
-import { type Chance, chanceFrom } from './chance';
+import { type Chance, chanceFrom } from '../numbers';
 import { type TroubleId, troubleIds } from './evidence';
 import { type Degree, type People, type Person, degrees, personWith, usualPeople } from './person';
 import { type CoachQuality, type Eyes, coachQualities, coachQualityIds, seenOf } from './seen';
@@ -81,7 +81,7 @@ export interface Reading {
   findings: readonly Finding[];
 }
 
-export const readingOf = (records: readonly LookRecord[]): Reading => {
+const readingOf = (records: readonly LookRecord[]): Reading => {
   const findings = readFindings(records);
   return { findings, likely: likelyPatterns(scorePatterns(findings), findings) };
 };
@@ -95,10 +95,10 @@ export function looksAt(person: Person, list: readonly ProtocolId[], eyes: Eyes,
 }
 
 /** Ids of what leads: two where they are too close to call. */
-export const leadsOf = ({ shown, tie }: Likely) => shown.slice(0, tie ? 2 : 1).map(({ pattern }) => pattern.id);
+const leadsOf = ({ shown, tie }: Likely) => shown.slice(0, tie ? 2 : 1).map(({ pattern }) => pattern.id);
 
 /** What came of reading many people of one kind. */
-export interface Tally {
+interface Tally {
   people: number;
   /** Of even people: a pattern of trouble leads. Of others: their own leads or shares the lead. */
   led: number;

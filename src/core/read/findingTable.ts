@@ -1,86 +1,20 @@
-import { type ProtocolId } from '../look';
+import { type FindingId, type ProtocolId, protocolIds, protocols } from '../look';
 
-/** Every finding the protocols can settle, and the protocol that would settle it when it is missing. */
-export const findingTable = {
-  chestLeads: { words: 'the chest leads the breath', settledBy: 'twoHands' },
-  bellyLeads: { words: 'the belly leads the breath', settledBy: 'twoHands' },
-  chestLeadsDeep: { words: 'the chest leads as soon as the breath is deeper', settledBy: 'twoHands' },
-  bellyDrawsIn: { words: 'the belly draws in on the inhale', settledBy: 'twoHands' },
-  tensionInBreath: { words: 'voice or swallowing stuck while breathing', settledBy: 'twoHands' },
-  rateHigh: { words: 'the resting rate is quick', settledBy: 'quietLook' },
-  startsInChest: { words: 'movement starts in the chest', settledBy: 'quietLook' },
-  mouthBreathing: { words: 'breathing through the mouth at rest', settledBy: 'quietLook' },
-  audible: { words: 'the breath is audible at rest', settledBy: 'quietLook' },
-  sighs: { words: 'sighs or yawns', settledBy: 'quietLook' },
-  shouldersRise: { words: 'the shoulders rise', settledBy: 'frontOn' },
-  shouldersRiseDeep: { words: 'the shoulders rise on deep breaths', settledBy: 'frontOn' },
-  upperOnly: { words: 'only the upper chest moves', settledBy: 'frontOn' },
-  sidesStillFront: { words: 'seen from the front, the side ribs don’t widen', settledBy: 'frontOn' },
-  nostrilsFlare: { words: 'the nostrils flare on ordinary breaths', settledBy: 'frontOn' },
-  neckCords: { words: 'neck cords stand out on deep breaths', settledBy: 'frontOn' },
-  neckWorks: { words: 'neck and shoulders work', settledBy: 'regionMap' },
-  bellyTakesMost: { words: 'the belly takes more than its part', settledBy: 'regionMap' },
-  chestTakesMost: { words: 'the front of the chest takes more than its part', settledBy: 'regionMap' },
-  bellyStill: { words: 'the belly moves less than the rest', settledBy: 'regionMap' },
-  sternumStill: { words: 'the front of the chest moves less than the rest', settledBy: 'regionMap' },
-  chestBackStill: { words: 'the back of the chest moves less than the rest', settledBy: 'regionMap' },
-  sidesStill: { words: 'both sides move less than the rest', settledBy: 'regionMap' },
-  sidesOpen: { words: 'both sides move more than the rest', settledBy: 'regionMap' },
-  backsStill: { words: 'both backs move less than the rest', settledBy: 'regionMap' },
-  backsOpen: { words: 'both backs move more than the rest', settledBy: 'regionMap' },
-  backsLag: { words: 'the backs move clearly less than the sides', settledBy: 'regionMap' },
-  oneSideLess: { words: 'one side gives less than the other', settledBy: 'regionMap' },
-  floorStill: { words: 'the pelvic floor is hardly felt to move', settledBy: 'regionMap' },
-  smallEverywhere: { words: 'the whole breath is small, also on deep breaths', settledBy: 'regionMap' },
-  allAvailable: { words: 'every part is available', settledBy: 'regionMap' },
-  frontByArching: { words: 'the front moves by arching the spine', settledBy: 'regionMap' },
-  lostUpright: { words: 'parts that are there lying are lost upright', settledBy: 'regionMap' },
-  lostSitting: { words: 'the low breath is good lying and lost sitting', settledBy: 'postureSearch' },
-  lostStanding: { words: 'the low breath is good lying and lost standing', settledBy: 'postureSearch' },
-  dropArched: { words: 'the low breath is lost when arched', settledBy: 'postureSearch' },
-  dropSlouched: { words: 'the low breath is lost when slouched', settledBy: 'postureSearch' },
-  tapeSmall: { words: 'the girth changes little', settledBy: 'tape' },
-  ribCageLead: { words: 'the upper ribs move more than the lower', settledBy: 'twoLine' },
-  gapSmall: { words: 'the finger gap opens little', settledBy: 'fingerGap' },
-  bendPoor: { words: 'neither side opens in a side bend', settledBy: 'sideBend' },
-  bendDiffers: { words: 'one side opens less in a side bend', settledBy: 'sideBend' },
-  bendDisagrees: { words: 'the side bend does not agree with the map', settledBy: 'sideBend' },
-  waistSmaller: { words: 'the waist is smaller at full inhale', settledBy: 'tape' },
-  flareRest: { words: 'the lower front ribs flare at rest', settledBy: 'stack' },
-  flareStays: { words: 'the flare stays after a full exhale', settledBy: 'stack' },
-  ribsForward: { words: 'the ribs are carried in front of the pelvis', settledBy: 'stack' },
-  pelvisForward: { words: 'the pelvis is tipped forward', settledBy: 'stack' },
-  lowBackOff: { words: 'the low back stays off the floor', settledBy: 'stack' },
-  midBackStiff: { words: 'the mid-back is stiff', settledBy: 'stack' },
-  obliquesGrip: { words: 'the obliques grip at rest', settledBy: 'stack' },
-  exhaleShort: { words: 'the easy exhale is short', settledBy: 'exhale' },
-  exhaleDumps: { words: 'the air is dumped at once', settledBy: 'exhale' },
-  ribsStayUp: { words: 'the ribs do not come down on the exhale', settledBy: 'exhale' },
-  absNotFelt: { words: 'no abdominals felt at the end of the exhale', settledBy: 'exhale' },
-  nextInhaleTight: { words: 'the next inhale does not feel full', settledBy: 'exhale' },
-  upperAbsFirst: { words: 'the upper abdominals come first', settledBy: 'wallOrder' },
-  lowerBalloons: { words: 'the lower belly balloons on the exhale', settledBy: 'wallOrder' },
-  marchPops: { words: 'the belly pops up on the march', settledBy: 'wallOrder' },
-  marchArches: { words: 'back or hips give way on the march', settledBy: 'wallOrder' },
-  floorHolds: { words: 'the pelvic floor does not soften on the inhale', settledBy: 'floor' },
-  cannotFeelFloor: { words: 'the pelvic floor can’t be felt', settledBy: 'floor' },
-  floorNoLift: { words: 'no lift felt on the exhale', settledBy: 'floor' },
-  cannotLetGo: { words: 'the pelvic floor can’t let go fully', settledBy: 'floor' },
-  floorPain: { words: 'pelvic-floor pain', settledBy: 'floor' },
-  urgency: { words: 'constipation or urgency', settledBy: 'floor' },
-  bearsDown: { words: 'bears down on effort', settledBy: 'floor' },
-  glutesGrip: { words: 'the glutes grip', settledBy: 'floor' },
-  leaks: { words: 'leaks with effort', settledBy: 'floor' },
-  separation: { words: 'abdominal separation', settledBy: 'wallOrder' },
-  noNod: { words: 'the pelvic rock does not reach the head', settledBy: 'pelvicRock' },
-  holdShort: { words: 'the calm exhale hold is short', settledBy: 'calmHold' },
-  gaspAfterHold: { words: 'a gasp or strain ends the hold', settledBy: 'calmHold' },
-  tenCountHard: { words: 'the ten-count was not calm', settledBy: 'tenCount' },
-  manySymptoms: { words: 'many symptoms in the questionnaire', settledBy: 'questionnaire' },
-} as const satisfies Record<string, { words: string; settledBy: ProtocolId }>;
+interface FindingRow {
+  words: string;
+  /** The protocol that would settle it when it is missing. */
+  settledBy: ProtocolId;
+}
+
+/** Every finding the protocols can settle, as each protocol states its own. */
+export const findingTable = Object.fromEntries(
+  protocolIds.flatMap((id) =>
+    Object.entries<string>(protocols[id].findings).map(([finding, words]) => [finding, { words, settledBy: id }]),
+  ),
+) as Readonly<Record<FindingId, FindingRow>>;
 
 /** Findings that are marked because something is free: they call for nothing. */
-export const freeFindings: readonly (keyof typeof findingTable)[] = [
+export const freeFindings: readonly FindingId[] = [
   'sidesOpen',
   'backsOpen',
   'allAvailable',
@@ -88,5 +22,4 @@ export const freeFindings: readonly (keyof typeof findingTable)[] = [
   'bendDisagrees',
 ];
 
-export type FindingId = keyof typeof findingTable;
 export const findingIds = Object.keys(findingTable) as [FindingId, ...FindingId[]];

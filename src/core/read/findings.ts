@@ -1,12 +1,22 @@
 import { type RecordRef } from '../reasons';
-import { type LookRecord, type ProtocolId, type Raw, countingLooks, isOf, lookPositions, protocols } from '../look';
+import {
+  type FindingId,
+  type Found,
+  type FoundHere,
+  type LookRecord,
+  type ProtocolId,
+  type Raw,
+  type Severity,
+  countingLooks,
+  isOf,
+  lookPositions,
+  protocolIds,
+  protocols,
+} from '../look';
 import { regionIds } from '../trunk';
 import { type Answer, type ConditionId } from '../safety';
-import { readers } from './readers';
-import { type FindingId, findingTable } from './findingTable';
+import { findingTable } from './findingTable';
 import { readMap, readUpright } from './readMap';
-
-export type Severity = 0 | 1 | 2 | 3;
 
 /** One thing that was looked for: how marked it is (0 = looked for and not there), on which side, from which records. */
 export interface Finding {
@@ -25,14 +35,7 @@ export interface Finding {
   protocol: ProtocolId;
 }
 
-/** What one record says of one finding. */
-export interface Reading {
-  severity: Severity;
-  side?: 'left' | 'right';
-  words?: string;
-  times?: number;
-}
-export type Readings = Partial<Record<FindingId, Reading>>;
+type Here = FoundHere<FindingId>;
 
 /** Conditions under which a finding is not one: said instead of read. */
 const notAFinding: readonly { condition: ConditionId; findings: readonly FindingId[]; words: string }[] = [
@@ -60,7 +63,6 @@ const toldFindings: readonly {
   { condition: 'separation', finding: 'separation', severity: 2, protocol: 'wallOrder' },
 ];
 
-const readersInOrder = Object.keys(readers) as (keyof typeof readers)[];
 const idsInOrder = Object.keys(findingTable) as FindingId[];
 
 /**
@@ -77,7 +79,7 @@ export function readFindings(
   answers: Partial<Record<ConditionId, Answer>> = {},
 ): Finding[] {
   const found = new Map<FindingId, Finding>();
-  const take = (taken: readonly LookRecord[], readings: Readings) => {
+  const take = (taken: readonly LookRecord[], readings: Here) => {
     const references = taken.map(({ id, protocol }): RecordRef => ({
       kind: 'look',
       id,
@@ -89,7 +91,7 @@ export function readFindings(
   };
   const keep = (
     id: FindingId,
-    reading: Reading,
+    reading: Found,
     protocol: ProtocolId,
     reference: RecordRef,
     others: readonly RecordRef[] = [],
@@ -123,10 +125,10 @@ export function readFindings(
     if (known) known.push(look);
     else byProtocol.set(look.protocol, [look]);
   }
-  for (const protocol of readersInOrder) {
+  for (const protocol of protocolIds) {
     const taken = byProtocol.get(protocol);
-    if (!taken) continue;
-    const read = readers[protocol] as (raw: unknown) => Readings;
+    const read = protocols[protocol].reads as ((raw: unknown) => Here) | undefined;
+    if (!taken || !read) continue;
     take(taken, together(taken.map(({ raw }) => read(raw))));
   }
   const maps = mapsOf(looks);
@@ -159,9 +161,9 @@ export function readFindings(
 }
 
 /** The looks at one thing, taken together: a sign seen in one of two is half a sign, rounded down. */
-function together(all: readonly Readings[]): Readings {
+function together(all: readonly Here[]): Here {
   if (all.length === 1) return all[0]!;
-  const found: Readings = {};
+  const found: Here = {};
   for (const id of new Set(all.flatMap((one) => Object.keys(one) as FindingId[]))) {
     const seen = all.flatMap((one) => (one[id] ? [one[id]] : []));
     const [most] = [...seen].sort((a, b) => b.severity - a.severity);

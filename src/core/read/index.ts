@@ -1,8 +1,8 @@
-export { type Finding, type Severity, readFindings } from './findings';
-export { type FindingId, findingIds, findingTable, freeFindings } from './findingTable';
+export { type FindingId } from '../look';
+export { type Finding, readFindings } from './findings';
+export { findingIds, findingTable, freeFindings } from './findingTable';
 export {
   type ConfirmedFinding,
-  type Intent,
   type IntentId,
   type SkillId,
   intentIds,
@@ -12,18 +12,8 @@ export {
   wantedFor,
   wantedRegions,
 } from './intents';
-export { type Pattern, type Points, evenId, leadSchoolFor, patternIds, patterns } from './patterns';
-export {
-  type Evidence,
-  type Likely,
-  type Missing,
-  type PatternScore,
-  likelyPatterns,
-  scorePatterns,
-  hintFrom,
-  mayLead,
-  tieWithin,
-} from './score';
+export { type Pattern, evenId, leadSchoolFor, patternIds, patterns } from './patterns';
+export { type Evidence, type Likely, type PatternScore, likelyPatterns, scorePatterns, mayLead } from './score';
 export {
   type JudgedFinding,
   type Judgement,
@@ -35,15 +25,6 @@ export {
   snapshotOf,
   snapshotSchema,
 } from './judge';
-export { type SchoolReading, schoolReadings } from './schoolReadings';
-export { type NextLook, nextLook, settlesBetween } from './settle';
-export {
-  type Calibration,
-  type Strength,
-  calibrationInWords,
-  calibrationOf,
-  pointsInWords,
-  strengthAt,
-  strengthOf,
-  strengths,
-} from './strength';
+export { schoolReadings } from './schoolReadings';
+export { nextLook } from './settle';
+export { type Strength, calibrationInWords, pointsInWords, strengthOf, strengths } from './strength';

@@ -1,5 +1,5 @@
 import { type RegionId } from '../trunk';
-import { type FindingId } from './findingTable';
+import { type FindingId } from '../look';
 
 /** Skills a drill can train besides opening a part of the trunk. */
 export const skills = {
@@ -123,43 +123,42 @@ export const intents = Object.fromEntries(intentIds.map((id) => [id, { id, ...ta
 >;
 
 /** What a confirmed finding asks for besides the intent; the closed side stands for the side of the finding. */
-export const findingAsks: Readonly<
-  Partial<Record<FindingId, readonly (RegionId | SkillId | 'closedSide' | 'closedBack')[]>>
-> = {
-  bellyStill: ['belly'],
-  sternumStill: ['chestFront'],
-  chestBackStill: ['chestBack'],
-  sidesStill: ['leftSide', 'rightSide'],
-  backsStill: ['leftBack', 'rightBack'],
-  oneSideLess: ['closedSide', 'closedBack'],
-  bendDiffers: ['closedSide'],
-  bendPoor: ['leftSide', 'rightSide'],
-  floorHolds: ['release', 'pelvicFloor'],
-  cannotLetGo: ['release'],
-  leaks: ['floorTiming'],
-  bearsDown: ['floorTiming'],
-  flareStays: ['exhale'],
-  ribsStayUp: ['exhale'],
-  exhaleShort: ['exhale'],
-  exhaleDumps: ['exhale'],
-  ribsForward: ['stack'],
-  pelvisForward: ['stack'],
-  lowBackOff: ['stack'],
-  lostUpright: ['stack'],
-  upperAbsFirst: ['lowToHigh'],
-  lowerBalloons: ['lowToHigh'],
-  separation: ['lowToHigh'],
-  marchPops: ['lowToHigh'],
-  chestLeads: ['lowBreath'],
-  upperOnly: ['lowBreath'],
-  mouthBreathing: ['nose'],
-  audible: ['lightness'],
-  sighs: ['settle'],
-  rateHigh: ['settle'],
-  smallEverywhere: ['release'],
-  holdShort: ['tolerance'],
-  gaspAfterHold: ['tolerance'],
-};
+const findingAsks: Readonly<Partial<Record<FindingId, readonly (RegionId | SkillId | 'closedSide' | 'closedBack')[]>>> =
+  {
+    bellyStill: ['belly'],
+    sternumStill: ['chestFront'],
+    chestBackStill: ['chestBack'],
+    sidesStill: ['leftSide', 'rightSide'],
+    backsStill: ['leftBack', 'rightBack'],
+    oneSideLess: ['closedSide', 'closedBack'],
+    bendDiffers: ['closedSide'],
+    bendPoor: ['leftSide', 'rightSide'],
+    floorHolds: ['release', 'pelvicFloor'],
+    cannotLetGo: ['release'],
+    leaks: ['floorTiming'],
+    bearsDown: ['floorTiming'],
+    flareStays: ['exhale'],
+    ribsStayUp: ['exhale'],
+    exhaleShort: ['exhale'],
+    exhaleDumps: ['exhale'],
+    ribsForward: ['stack'],
+    pelvisForward: ['stack'],
+    lowBackOff: ['stack'],
+    lostUpright: ['stack'],
+    upperAbsFirst: ['lowToHigh'],
+    lowerBalloons: ['lowToHigh'],
+    separation: ['lowToHigh'],
+    marchPops: ['lowToHigh'],
+    chestLeads: ['lowBreath'],
+    upperOnly: ['lowBreath'],
+    mouthBreathing: ['nose'],
+    audible: ['lightness'],
+    sighs: ['settle'],
+    rateHigh: ['settle'],
+    smallEverywhere: ['release'],
+    holdShort: ['tolerance'],
+    gaspAfterHold: ['tolerance'],
+  };
 
 /** A finding as far as a plan needs it. */
 export interface ConfirmedFinding {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { type Finding, type Severity } from './findings';
-import { type FindingId, findingIds, findingTable } from './findingTable';
+import { type FindingId, type Severity } from '../look';
+import { type Finding } from './findings';
+import { findingIds, findingTable } from './findingTable';
 import { type PatternScore } from './score';
 
 /** What a coach says of a finding: it stands, it does not, or it is more or less marked than derived. */

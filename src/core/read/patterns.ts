@@ -1,6 +1,6 @@
 import { type Provenance, commonPractice } from '../reasons';
 import { type SchoolId } from '../schools';
-import { type FindingId } from './findingTable';
+import { type FindingId } from '../look';
 import { type IntentId } from './intents';
 
 /** The one that is no trouble: what the others are held against. */
@@ -12,7 +12,7 @@ export const evenId = 'even';
  * 1.65 times, +2 2.7, +3 4.5, +5 12, +6 20 times (half a natural logarithm a point); below 0 it is seen that much less.
  * What was not looked for gives nothing.
  */
-export type Points = readonly [notThere: number, slight: number, clear: number, marked: number];
+type Points = readonly [notThere: number, slight: number, clear: number, marked: number];
 type Rows = Partial<Record<FindingId, Points>>;
 
 /** A way of breathing that findings speak for or against. */

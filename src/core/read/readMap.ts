@@ -1,7 +1,5 @@
-import { type LookPosition, type Raw } from '../look';
+import { type FindingId, type Found, type FoundHere, type LookPosition, type Raw, type Severity } from '../look';
 import { type Grades, type RegionId, givenAt, regionIds, unobserved } from '../trunk';
-import { type Reading, type Readings, type Severity } from './findings';
-import { type FindingId } from './findingTable';
 
 /** What the trunk of an ordinary person shows, in grades, by the size of the breath. Common practice, the sizes ours. */
 const usualMean = { quiet: 1.6, deep: 2.3 } as const;
@@ -20,7 +18,7 @@ interface Against {
 }
 
 /** Grades less what the position gives, so that lying, sitting and standing can be held against the same edges. */
-export interface Trunk {
+interface Trunk {
   /** Null where a part was not seen. */
   of(...parts: readonly RegionId[]): Against | null;
   /** Own mean against what is usual, in grades. */
@@ -42,7 +40,7 @@ const round = (value: number) => Math.round(value * 1e6) / 1e6;
  * @param maps of one position
  * @example trunkOf([map]).of('belly')?.steps // 0.4: a little more than the rest of this person
  */
-export function trunkOf(maps: readonly Seen[]): Trunk {
+function trunkOf(maps: readonly Seen[]): Trunk {
   const looks = maps.flatMap((map) =>
     breathKinds.flatMap((breath) => {
       const grades = lessGiven(map[breath], map.position);
@@ -156,8 +154,8 @@ const parts: readonly (readonly [FindingId, 'less' | 'more', readonly RegionId[]
 ];
 
 /** What the region maps of one position say, quiet and deep together. */
-export function readMap(maps: readonly Raw<'regionMap'>[]): Readings {
-  const found: Readings = {};
+export function readMap(maps: readonly Raw<'regionMap'>[]): FoundHere<FindingId> {
+  const found: FoundHere<FindingId> = {};
   const trunk = trunkOf(maps);
   for (const [finding, way, of] of parts) {
     const against = trunk.of(...of);
@@ -191,7 +189,7 @@ export function readMap(maps: readonly Raw<'regionMap'>[]): Readings {
   return found;
 }
 
-function readLean(lean: Against): Reading {
+function readLean(lean: Against): Found {
   const side = lean.steps > 0 ? 'left' : 'right';
   const severity = marked({ ...lean, steps: Math.abs(lean.steps) }, leanEdges);
   const { times } = lean;
@@ -204,7 +202,10 @@ function readLean(lean: Against): Reading {
  * What maps in a harder position add: parts that are there in the easier one and lost in it, each against what its
  * position gives.
  */
-export function readUpright(easier: readonly Raw<'regionMap'>[], harder: readonly Raw<'regionMap'>[]): Readings {
+export function readUpright(
+  easier: readonly Raw<'regionMap'>[],
+  harder: readonly Raw<'regionMap'>[],
+): FoundHere<FindingId> {
   const [before, after] = [easier, harder].map(levelsOf) as [Grades, Grades];
   const both = regionIds.filter((id) => before[id] !== null && after[id] !== null);
   if (both.length < 4) return {};

@@ -1,6 +1,7 @@
 import { type ProtocolId } from '../look';
-import { type Finding, type Severity } from './findings';
-import { type FindingId, findingTable } from './findingTable';
+import { type FindingId, type Severity } from '../look';
+import { type Finding } from './findings';
+import { findingTable } from './findingTable';
 import { type Pattern, comesBefore, evenId, patterns } from './patterns';
 
 /** One line of evidence, with the points it gives and the record it comes from. */
@@ -17,7 +18,7 @@ export interface Evidence {
 }
 
 /** Something that was not looked for, and the protocol that would settle it. */
-export interface Missing {
+interface Missing {
   finding: FindingId;
   words: string;
   protocol: ProtocolId;
@@ -40,8 +41,8 @@ export interface PatternScore {
 }
 
 /** From how many points a sign counts as one of the two a pattern must stand on, and as a clear step of its own. */
-export const signFrom = 2;
-export const clearStepFrom = 5;
+const signFrom = 2;
+const clearStepFrom = 5;
 
 /** A row of the table, with what is said where it was not looked for. */
 type Row = readonly [FindingId, Pattern['rows'][FindingId] & object, Missing];
@@ -139,7 +140,7 @@ export const mayLead = ({ pattern, balance, grounded }: PatternScore) =>
   pattern.id !== evenId && grounded && balance >= pattern.leadsFrom;
 
 /** So few points apart, two patterns can't be told from one another. */
-export const tieWithin = 2;
+const tieWithin = 2;
 /** A look counts as enough for “even” once so many protocols were taken, the region map among them. */
 const enoughProtocols = 3;
 
@@ -199,7 +200,7 @@ function inOrderOfWork(lead: readonly PatternScore[]): PatternScore[] {
 }
 
 /** A balance from which a pattern that doesn't lead is worth a line. */
-export const hintFrom = 3;
+const hintFrom = 3;
 
 const rowsOf = new Map(laidOut.map(({ pattern, rows }) => [pattern, rows]));
 

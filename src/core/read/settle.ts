@@ -14,7 +14,7 @@ export interface NextLook {
 }
 
 /** So many points short of leading, a pattern is worth another look. */
-export const nearlyWithin = 3;
+const nearlyWithin = 3;
 
 type Told = readonly (readonly [string, number])[];
 const bits: Readonly<Record<string, Told>> = studied.settles as unknown as Readonly<Record<string, Told>>;
@@ -25,7 +25,7 @@ const bits: Readonly<Record<string, Told>> = studied.settles as unknown as Reado
  * @param one and the other: pattern ids, in either order
  * @example settlesBetween('heldInInhale', 'even')[0] // ['exhale', 0.5]: bits a minute
  */
-export function settlesBetween(one: string, other: string): readonly (readonly [ProtocolId, number])[] {
+function settlesBetween(one: string, other: string): readonly (readonly [ProtocolId, number])[] {
   return (bits[`${one} ${other}`] ?? bits[`${other} ${one}`] ?? []) as readonly (readonly [ProtocolId, number])[];
 }
 

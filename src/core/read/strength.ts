@@ -9,14 +9,14 @@ export type Strength = (typeof strengths)[number];
 const from: Readonly<Record<Strength, number>> = { weak: 0, likely: 3, strong: 7 };
 
 /** @param above balance less what the pattern may lead from @example strengthAt(4) // 'likely' */
-export const strengthAt = (above: number): Strength =>
+const strengthAt = (above: number): Strength =>
   above >= from.strong ? 'strong' : above >= from.likely ? 'likely' : 'weak';
 
 /** @example strengthOf(score) // 'strong' */
 export const strengthOf = ({ balance, pattern }: PatternScore): Strength => strengthAt(balance - pattern.leadsFrom);
 
 /** What a simulated study says of a strength: out of a hundred leads, how many were right, how many of them even people. */
-export interface Calibration {
+interface Calibration {
   right: number;
   low: number;
   high: number;
@@ -24,7 +24,7 @@ export interface Calibration {
 }
 
 /** Of leads of that strength, the share that was right in the study (docs/reading.md). Simulated. */
-export const calibrationOf = (strength: Strength): Calibration => studied.strength[strength];
+const calibrationOf = (strength: Strength): Calibration => studied.strength[strength];
 
 /** What the points of a pattern mean, and what it needs to lead. @example pointsInWords(pattern) // 'A point means …' */
 export const pointsInWords = ({ name, leadsFrom }: Pattern): string =>

@@ -1,4 +1,4 @@
-export { type ReferenceId, references } from './references';
+export { references } from './references';
 export {
   type Provenance,
   commonPractice,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** A time of the day as it is said and typed, 24 hours. */
-export const clockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Give a time, like 14:30.');
+const clockTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Give a time, like 14:30.');
 
 const openFromTo = z
   .object({ from: clockTime, to: clockTime })

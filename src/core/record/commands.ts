@@ -4,11 +4,12 @@ import { mostInGroup, stampedEventSchema } from '../coach';
 import { templateSchema } from '../formats';
 import { lookSetIds, protocolIds, rawSchemas } from '../look';
 import { showsSomething } from '../reasons';
-import { intentIds, judgementSchema, snapshotSchema } from '../read';
+import { judgementSchema } from '../read';
 import { factKeys, factSchemas } from '../safety';
 import { planItemSchema, planSchema } from '../sequence';
 import { homeAnswers, offWays, wishIds } from './booking';
 import { ownBreathSchema } from './ownBreath';
+import { readingSchema } from './reading';
 import { settingsSchema } from './settings';
 import { mostNoteCharacters } from './visit';
 
@@ -36,17 +37,6 @@ const bookingNote = z.string().max(300, 'The note of a booking is limited to 300
 
 /** The browser makes pictures smaller before it sends them; what is still larger than this is refused. */
 const mostPhotoCharacters = 11_000_000;
-
-/** What a coach confirmed on Read: the intent, the patterns and findings behind it, and a line of their own. */
-export const readingSchema = z.object({
-  intent: z.enum(intentIds),
-  side: z.enum(['left', 'right']).nullable(),
-  patterns: z.array(z.string().max(40)).max(10),
-  ownLine: z.string().max(2000, 'Your own line is limited to 2,000 characters.'),
-  /** Findings and order of patterns as they stood; a reading from before this was kept has none. */
-  snapshot: snapshotSchema.nullable().default(null),
-});
-export type Reading = z.infer<typeof readingSchema>;
 
 /**
  * Everything that can be recorded, one shape a kind. A command is made in the browser with an id of its own, put in the
@@ -194,12 +184,6 @@ export const commandSchemas = {
 export type CommandKind = keyof typeof commandSchemas;
 export const commandKinds = Object.keys(commandSchemas) as [CommandKind, ...CommandKind[]];
 export type Payload<K extends CommandKind> = z.infer<(typeof commandSchemas)[K]>;
-
-export interface Command<K extends CommandKind = CommandKind> {
-  id: string;
-  kind: K;
-  payload: Payload<K>;
-}
 
 export const envelopeSchema = z.object({ id, kind: z.enum(commandKinds), payload: z.unknown() });
 

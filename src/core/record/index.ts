@@ -1,11 +1,10 @@
+export { readingSchema } from './reading';
 export {
   type HomeAnswer,
   type Hours,
   type OffWay,
   type WishId,
-  clockTime,
   homeAnswers,
-  hoursSchema,
   offWays,
   usualHours,
   wishIds,
@@ -15,11 +14,9 @@ export { type OwnBreath, type OwnEntry, ownBreathSchema, ownNoseSeconds } from '
 export { addDays, dayIn, dayInWords, isZone, workingDay } from './day';
 export { type Settings, defaultSettings, settingsSchema } from './settings';
 export {
-  type Command,
   type CommandKind,
   type Outcome,
   type Payload,
-  type Reading,
   type RefusalCode,
   commandKinds,
   commandSchemas,
@@ -27,7 +24,6 @@ export {
   firstSentence,
   parseRaw,
   rawSchemaOf,
-  readingSchema,
 } from './commands';
 export { type Recorded, type Said, saidSince, settingsWith, shownWith, wholeRecordOf } from './shown';
 export {
@@ -38,6 +34,5 @@ export {
   type StoredRun,
   type VisitRecord,
   type VisitRow,
-  mostNoteCharacters,
   newVisit,
 } from './visit';

@@ -2,7 +2,7 @@ import { type StampedEvent } from '../coach';
 import { type LookList, type LookRecord } from '../look';
 import { type Judgement } from '../read';
 import { type Plan, type PlanItem } from '../sequence';
-import { type Reading } from './commands';
+import { type Reading } from './reading';
 
 export interface VisitRow {
   id: string;

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { showsSomething } from '../reasons';
 import { type ConditionId, conditionIds } from './conditions';
-import { type Answer, type Profile, type SignsAnswer, emptyProfile, signContextsOf, surgerySites } from './profile';
+import { signContextsOf } from './conditionRules';
+import { type Answer, type Profile, type SignsAnswer, emptyProfile, surgerySites } from './profile';
 import { emergencySignIds, redFlagIds } from './signs';
 
 const text = (max: number, what: string) =>

@@ -51,7 +51,7 @@ export const principles = ['release', 'protect', 'form'] as const;
 export type Principle = (typeof principles)[number];
 
 /** A component that stays possible in another form. */
-export interface Change {
+interface Change {
   components: readonly Component[];
   form: FormId;
   principle: Principle;

@@ -1,9 +1,10 @@
 import { type Reason, capital, commonPractice, listed, lowered, setByYou } from '../reasons';
 import { type Component, components, highRisk } from './components';
+import { conditionRules } from './conditionRules';
 import { type Condition, type ConditionId, conditionById, conditionList } from './conditions';
 import { type FormId, forms, waysOut } from './forms';
 import { type GateLimits, type GateRow, type Principle, defaultLimits, gateTable, principles } from './gateTable';
-import { type Answer, type Profile, ageOn, daysBetween, pregnancyWeek } from './profile';
+import { type Answer, type Profile, ageOn, daysBetween } from './profile';
 
 /** One effect of one condition on one component, with why. */
 export interface Gate {
@@ -103,9 +104,9 @@ function rowCounts(row: GateRow, answer: Answer, onDay: string, limits: GateLimi
   if (row.site && site !== undefined && row.site !== site) return false;
   if (row.side && side !== undefined && side !== 'both' && row.side !== side) return false;
   if (row.caesarean && !caesarean) return false;
-  if (row.condition === 'pregnancy' && row.from) {
-    const week = pregnancyWeek(answer, onDay);
-    // A pregnancy whose week was not told is treated as far along: the safer reading of an unknown.
+  const { weekOn } = conditionRules[row.condition] ?? {};
+  if (weekOn && row.from) {
+    const week = weekOn(answer, onDay);
     return week === null || week >= limits[row.from];
   }
   const limit = limitOf(row, answer);
@@ -115,9 +116,7 @@ function rowCounts(row: GateRow, answer: Answer, onDay: string, limits: GateLimi
 
 /** The limit of a row that only counts for some weeks, or null. */
 function limitOf(row: GateRow, answer: Answer): keyof GateLimits | null {
-  if (row.from) return row.from;
-  if (row.condition === 'recentBirth') return answer.detail.caesarean ? 'afterCaesareanWeeks' : 'afterBirthWeeks';
-  return row.condition === 'surgery' ? 'afterSurgeryWeeks' : null;
+  return row.from ?? conditionRules[row.condition]?.counts?.(answer.detail) ?? null;
 }
 
 function rowReason(row: GateRow, condition: Condition, answer: Answer, onDay: string, limits: GateLimits): Reason {
@@ -143,18 +142,11 @@ const seenReason = (row: GateRow, { words, recordId }: SeenCaution): Reason => (
  *
  * @example conditionInWords('pregnancy', { value: 'yes', day: '2026-11-23', recordId: 'a', detail: { weekOnDay: 29 } }, '2026-11-23') // 'pregnant, week 29'
  */
-export function conditionInWords(id: ConditionId, answer: Answer, onDay: string): string {
-  const name = conditionById(id).name;
-  if (id === 'pregnancy') {
-    const week = pregnancyWeek(answer, onDay);
-    return week === null ? 'pregnant, week not told' : `pregnant, week ${week}`;
-  }
-  if (id === 'recentBirth' && answer.detail.date) {
-    const weeks = Math.floor(daysBetween(answer.detail.date, onDay) / 7);
-    return `${weeks} weeks after ${answer.detail.caesarean ? 'a caesarean' : 'birth'}`;
-  }
+function conditionInWords(id: ConditionId, answer: Answer, onDay: string): string {
   const { side, site } = answer.detail;
-  return [name, ...(site ? [site] : []), ...(side && side !== 'both' ? [side] : [])].join(', ');
+  const told = conditionRules[id]?.inWords?.(answer, onDay);
+  if (told) return told;
+  return [conditionById(id).name, ...(site ? [site] : []), ...(side && side !== 'both' ? [side] : [])].join(', ');
 }
 
 /** What the gates say of one drill, test or load set. */
@@ -293,8 +285,8 @@ export function screeningAge(profile: Profile, onDay: string, limits: GateLimits
     .sort();
   const close = gateTable.some((row) => {
     const answer = profile.answers[row.condition];
-    const counted = ['pregnancy', 'recentBirth', 'surgery'].includes(row.condition);
-    return counted && !row.from && answer?.value === 'yes' && rowCounts(row, answer, onDay, limits);
+    const { close: soon } = conditionRules[row.condition] ?? {};
+    return soon && !row.from && answer?.value === 'yes' && rowCounts(row, answer, onDay, limits);
   });
   const limitDays = close ? limits.screeningDaysClose : limits.screeningDays;
   const oldest = days[0] ?? null;

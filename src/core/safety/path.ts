@@ -1,7 +1,8 @@
-import { type Reason, commonPractice, published } from '../reasons';
+import { type Reason, capital, commonPractice, listed, published } from '../reasons';
+import { conditionRules, conditionsWithSigns, signContextsOf } from './conditionRules';
 import { needsGuardian } from './gates';
-import { type Profile, signContextsOf } from './profile';
-import { signInWords } from './signs';
+import { type Profile } from './profile';
+import { type SignContext, signInWords } from './signs';
 
 /** The state of the way from Screen to Coach on a day. */
 export type PathState =
@@ -78,7 +79,7 @@ export function pathState(profile: Profile, onDay: string, counts: readonly Coun
       state: 'not asked',
       reasons: [
         {
-          what: `Signs of ${untold.includes('pregnancy') ? 'pregnancy' : 'the weeks after a birth'} have not been asked: it was told after the others.`,
+          what: `Signs of ${signsOf(untold)} have not been asked: it was told after the others.`,
           rule: 'What is told later opens the signs again.',
           records: [],
           provenance: commonPractice,
@@ -123,7 +124,7 @@ function rateState(counts: readonly CountedRate[], profile: Profile, onDay: stri
 
 function signReason(id: string, recordId: string, rule: string): Reason {
   return {
-    what: `${signInWords(id).charAt(0).toUpperCase()}${signInWords(id).slice(1)}.`,
+    what: `${capital(signInWords(id))}.`,
     rule,
     records: [{ kind: 'fact', id: recordId, label: 'Screen' }],
     provenance: commonPractice,
@@ -161,3 +162,9 @@ export const openStations: Readonly<Record<PathState['state'], readonly string[]
   guardian: ['screen', 'track'],
   emergency: ['track'],
 };
+
+/** What the signs of some contexts are signs of. */
+function signsOf(contexts: readonly SignContext[]): string {
+  const rules = conditionsWithSigns.flatMap((id) => conditionRules[id]!.signs ?? []);
+  return listed(rules.filter(({ context }) => contexts.includes(context)).map(({ of }) => of));
+}

@@ -132,16 +132,6 @@ export function pregnancyWeek(answer: Answer | undefined, onDay: string): number
   return weekOnDay === undefined ? null : weekOnDay + Math.floor(daysBetween(answer.day, onDay) / 7);
 }
 
-/** Whose signs have to be asked of somebody: everybody's, and those of pregnancy and birth unless they were answered no. */
-export function signContextsOf(answers: Profile['answers']): SignContext[] {
-  const told = (id: ConditionId) => answers[id] !== undefined && answers[id].value !== 'no';
-  return [
-    'always',
-    ...(told('pregnancy') ? (['pregnancy'] as const) : []),
-    ...(told('recentBirth') ? (['after birth'] as const) : []),
-  ];
-}
-
 /**
  * Age in whole years on a day.
  *

@@ -1,9 +1,6 @@
 export {
   type AxisId,
-  type Clash,
-  type School,
   type SchoolId,
-  type Stance,
   type Stances,
   axes,
   axisIds,

@@ -40,10 +40,9 @@ export const axes = {
 
 export type AxisId = keyof typeof axes;
 export const axisIds = Object.keys(axes) as [AxisId, ...AxisId[]];
-export type StanceOf<A extends AxisId> = (typeof axes)[A]['stances'][number];
 
 /** A stance in one drill is ordinary teaching; only everyday rules contradict each other. */
-export interface Stance {
+interface Stance {
   stance: string;
   scope: 'this drill' | 'everyday rule';
 }

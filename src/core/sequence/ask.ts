@@ -9,7 +9,7 @@ import { search } from './search';
 import { type PlanContext } from './setting';
 
 /** One drill of a plan that is only compared: as much of it as a small score shows. */
-export interface SmallItem {
+interface SmallItem {
   drillId: string;
   name: string;
   /** With the change into its position, and without the talk beside it. */

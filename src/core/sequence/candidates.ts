@@ -15,10 +15,10 @@ import { type Gate, type Gates, checkComponents, components, refusalInWords } fr
 import { type SchoolId, clashes, everydayRules, schools } from '../schools';
 import { likenessOf } from './alike';
 import { type DrillHistory, isOwned, prescribedBreaths } from './history';
-import { isFirstLine } from './firstLine';
 import { fitOf, formsInWords, refusalsOf } from './fit';
 import { gainOn, setUpEffects } from './gains';
 import { newThings, toLearn } from './newThings';
+import { isFirstLine } from './orderOfWork';
 import { type PlanItem, type PlanRequest, drillOf, itemComponents, startCadences, startStay } from './plan';
 import { laterFromLevel, newFromLevel } from './rules';
 import { type PlanContext, type Setting, type Wanted, allDrills, drillFault, settingOf } from './setting';

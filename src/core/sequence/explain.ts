@@ -9,7 +9,7 @@ import { type PlanContext, type Wanted } from './setting';
 
 const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
 
-export const wantedName = (key: RegionId | SkillId): string =>
+const wantedName = (key: RegionId | SkillId): string =>
   key in regions ? regions[key as RegionId].name : skills[key as SkillId];
 
 /** Why an item is in, why here, and why at this dose. */

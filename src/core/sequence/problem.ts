@@ -27,7 +27,7 @@ export interface PlanningItem {
 }
 
 /** What it costs to go from one position to another. */
-export interface Change {
+interface Change {
   seconds: number;
   points: number;
   /** From floor to chair, chair to standing and so on. */

@@ -6,7 +6,7 @@ import { type Prices, type Relaxation, certain, layerOf, relax, worthKeeping } f
 import { Incumbent, type State, complete, fits, nothingChosen, pointsOf, putBack, take, tooAlike } from './state';
 
 /** The search is cut off by nodes, not by time, so that the answer is the same on every machine. */
-export const mostNodes = 60_000;
+const mostNodes = 60_000;
 
 export interface Found {
   /** Indices of the chosen items, in their order; empty when nothing keeps all the rules. */

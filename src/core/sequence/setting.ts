@@ -32,7 +32,7 @@ export interface Wanted {
 }
 
 /** What the intent and the confirmed findings want, laid out for the search. */
-export function wantedOf(request: PlanRequest, findings: readonly ConfirmedFinding[] = []): Wanted {
+function wantedOf(request: PlanRequest, findings: readonly ConfirmedFinding[] = []): Wanted {
   const all = Object.entries(wantedFor(request.intent, request.side, findings)) as [RegionId | SkillId, number][];
   return { keys: all.map(([key]) => key), weights: all.map(([, weight]) => weight) };
 }

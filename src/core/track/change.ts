@@ -1,39 +1,15 @@
-import { type Provenance, commonPractice, published } from '../reasons';
-import { type MarkerMeasure, markerMeasureIds, markerMeasures } from '../look';
+import { type Provenance, capital, commonPractice, published } from '../reasons';
+import { type Followed, type MeasureId, protocolIds, protocols } from '../look';
 import { type Grades, type RegionId, regionIds, regions } from '../trunk';
 
-/** What is followed, its unit, and what counts as noise until the client's own is known. */
-export interface Measure {
-  name: string;
-  unit: string;
-  digits: number;
-  /** Usual typical error: common practice, the sizes ours. */
-  typicalError: number;
-}
-
-const markers = Object.fromEntries(
-  markerMeasureIds.map((id): [MarkerMeasure, Measure] => {
-    const { name, unit, typicalError: error } = markerMeasures[id];
-    return [id, { name, unit, digits: 1, typicalError: error }];
-  }),
-) as Record<MarkerMeasure, Measure>;
-
-/** Everything that is followed over time. */
-export const measures = {
-  rate: { name: 'resting rate', unit: 'a minute', digits: 1, typicalError: 1 },
-  hold: { name: 'calm exhale hold', unit: 's', digits: 0, typicalError: 2.5 },
-  girth: { name: 'chest excursion, fourth space', unit: 'cm', digits: 1, typicalError: 0.5 },
-  gap: { name: 'finger gap', unit: 'cm', digits: 1, typicalError: 0.4 },
-  exhale: { name: 'easy full exhale', unit: 's', digits: 1, typicalError: 1 },
-  symptoms: { name: 'symptom questionnaire', unit: 'of 64', digits: 0, typicalError: 3 },
-  ...markers,
-} as const satisfies Record<string, Measure>;
-
-export type MeasureId = keyof typeof measures;
+/** Everything that is followed over time, as each protocol states its own. */
+export const measures = Object.assign({}, ...protocolIds.map((id) => protocols[id].follows)) as Readonly<
+  Record<MeasureId, Followed<never>>
+>;
 export const measureIds = Object.keys(measures) as MeasureId[];
 
 /** From this many repeated pairs on, the client's own noise has a say. Common practice. */
-export const ownNoiseFromPairs = 6;
+const ownNoiseFromPairs = 6;
 
 /**
  * Typical error of a client: the usual one until six pairs were repeated, then a blend of variances in which the usual
@@ -99,7 +75,7 @@ export function changeOf(
   after: number,
   pairs: readonly (readonly [number, number])[],
 ): Change {
-  const { name, unit, digits, typicalError: usual }: Measure = measures[measure];
+  const { name, unit, digits, typicalError: usual } = measures[measure];
   const ownNoise = pairs.length >= ownNoiseFromPairs;
   const noise = smallestRealDifference(blendedError(usual, pairs));
   const verdict = Math.abs(after - before) <= noise ? 'no clear change' : after > before ? 'larger' : 'smaller';
@@ -111,7 +87,7 @@ export function changeOf(
     verdict,
     noise,
     ownNoise,
-    words: `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${figures}, ${verdict === 'no clear change' ? verdict : `clearly ${verdict}`}.`,
+    words: `${capital(name)}: ${figures}, ${verdict === 'no clear change' ? verdict : `clearly ${verdict}`}.`,
     provenance: ownNoise ? published('R7') : commonPractice,
   };
 }
@@ -151,7 +127,7 @@ export function ringChangeInWords(
   if (changes.length === 0) return [`No change in the ${both.length} parts seen both times.`];
   return changes.map(({ region, before: b, after: a, clear }) => {
     const name = regions[region].name;
-    const words = `${name.charAt(0).toUpperCase()}${name.slice(1)} ${stepWords[Math.abs(a - b)]} ${a > b ? 'more' : 'less'}`;
+    const words = `${capital(name)} ${stepWords[Math.abs(a - b)]} ${a > b ? 'more' : 'less'}`;
     return `${words}: ${clear ? 'clear' : 'not yet a clear change'}.`;
   });
 }

@@ -1,20 +1,12 @@
-import { type LookRecord, type ProtocolId } from '../look';
-import { type Change, type MeasureId, changeOf, measureIds } from './change';
+import { type LookRecord, type MeasureId, protocolIds, protocols } from '../look';
+import { type Change, changeOf, measureIds } from './change';
 import { repeatPairs, seriesOf } from './series';
 
 /** Repeats of each measure within single records: what a client's own noise is learnt from. */
 export type Repeats = Partial<Record<MeasureId, [number, number][]>>;
 
 /** Protocols that hold something which is followed over visits: nothing else need be read for it. */
-export const followedProtocols: readonly ProtocolId[] = [
-  'quietLook',
-  'calmHold',
-  'tape',
-  'fingerGap',
-  'exhale',
-  'questionnaire',
-  'marker',
-];
+export const followedProtocols = protocolIds.filter((id) => Object.keys(protocols[id].follows).length > 0);
 
 /**
  * Repeats of all measures that have any.

@@ -6,7 +6,7 @@ import { type VisitRecord } from '../record';
 import { type Gates, type KnownClient, components } from '../safety';
 import { mapChanges } from './found';
 
-export type StoryStation = 'screen' | 'look' | 'read' | 'sequence' | 'coach' | 'track';
+type StoryStation = 'screen' | 'look' | 'read' | 'sequence' | 'coach' | 'track';
 
 /** One paragraph of a visit's story, and the station its record is at. */
 export interface StoryLine {

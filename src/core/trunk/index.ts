@@ -1,7 +1,6 @@
 export {
   type Grade,
   type Grades,
-  type Region,
   type RegionId,
   gradeAnchors,
   gradeSchema,
@@ -13,12 +12,10 @@ export {
   ringRegionIds,
   unobserved,
 } from './regions';
-export { type RingSummary, circularMean, directionInWords, ringInWords, summariseRing } from './ring';
+export { circularMean, directionInWords, ringInWords, summariseRing } from './ring';
 export {
-  type SetUp,
   type Shares,
   type TrunkEffect,
-  type TrunkEstimate,
   awareness,
   effectMultipliers,
   estimateTrunk,

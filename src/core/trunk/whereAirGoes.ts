@@ -106,7 +106,7 @@ export const givenAt = (position: string, region: RegionId): number => givenStep
  * How much more a set-up makes the client feel a part: feedback, a number of its own beside the share of air. A band takes
  * a little of the share and gives much of the feeling. Common practice, the sizes ours.
  */
-export const awarenessOf: Readonly<Partial<Record<TrunkEffect, Multipliers>>> = {
+const awarenessOf: Readonly<Partial<Record<TrunkEffect, Multipliers>>> = {
   'band round the ribs': { leftSide: 2, rightSide: 2, leftBack: 2, rightBack: 2, chestFront: 1.2 },
   'wall behind the back': { leftBack: 1.8, rightBack: 1.8, chestBack: 1.8, lowBack: 1.3 },
   'lying on the back': { leftBack: 1.4, rightBack: 1.4, lowBack: 1.4 },

@@ -5,7 +5,7 @@ export const ringSize = 560;
 const centre = ringSize / 2;
 
 /** Radii between which each band is drawn; a full grade fills the band. */
-export const bandRadii = { outer: [128, 200], inner: [62, 108], floor: [214, 226] } as const;
+const bandRadii = { outer: [128, 200], inner: [62, 108], floor: [214, 226] } as const;
 
 /** Half the angle a part spans, in degrees; what is left between neighbours is a gap of paper. */
 const halfSpan = { outer: 28.5, inner: 62, floor: 14 } as const;

@@ -6,7 +6,7 @@ import { components } from '@/core/safety';
 import { openedRegions } from '@/core/sequence';
 import { type RegionId, regions } from '@/core/trunk';
 
-export const rangeInWords = ({ min, start, max }: Range, unit: string) =>
+const rangeInWords = ({ min, start, max }: Range, unit: string) =>
   min === max ? `${start} ${unit}` : `${start} ${unit} to start (${min} to ${max})`;
 
 /** Rows that both the page and the comparison show, each with a heading and words. */

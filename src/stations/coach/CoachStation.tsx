@@ -198,7 +198,7 @@ function Recheck({ view, repeats }: { view: ClientView; repeats: Repeats }) {
         Same words, same position{before ? `: ${before.raw.position}` : ''}. The first map is not shown, so that the eye
         is fresh.
       </p>
-      <Gated view={view} protocol={protocols.marker}>
+      <Gated view={view} id="marker">
         <Marker view={view} moment="after" />
         <MarkerChange view={view} repeats={repeats} />
       </Gated>

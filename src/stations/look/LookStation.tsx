@@ -145,7 +145,7 @@ export function LookStation({ view: served }: { view: ClientView }) {
         </div>
         {takenBefore && <Readings href={`/clients/${view.id}/look?protocol=${current}`} again={again} />}
         <AgainProvider value={again}>
-          <Gated key={`${current} ${again}`} view={view} protocol={protocol}>
+          <Gated key={`${current} ${again}`} view={view} id={current}>
             <Fence what={protocol.name}>
               {Screen ? <Screen view={view} /> : isForm(current) && <FormLook view={view} protocol={current} />}
             </Fence>

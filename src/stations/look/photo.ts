@@ -1,7 +1,7 @@
 'use client';
 
 /** Larger files are not even opened. */
-export const mostFileBytes = 40_000_000;
+const mostFileBytes = 40_000_000;
 const longestSidePx = 1600;
 
 export interface PreparedPhoto {

@@ -3,8 +3,11 @@
 import { useState } from 'react';
 import { lowered } from '@/core/reasons';
 import {
+  type ConditionId,
   type Sign,
   type SignsAnswer,
+  conditionRules,
+  conditionsWithSigns,
   emergencySigns,
   rateSign,
   redFlags,
@@ -45,7 +48,7 @@ export function Signs({ view }: { view: ClientView }) {
   const askFlags = useFact(view.id, 'redFlags', view.known.latest.redFlags);
 
   const { answers } = view.known.profile;
-  const untold = (['pregnancy', 'recentBirth'] as const).filter((id) => answers[id] === undefined);
+  const untold = conditionsWithSigns.filter((id) => answers[id] === undefined);
   const rateFlagged = view.path.state === 'red flag' && view.path.signs.includes(rateSign);
 
   const changed = useFact(view.id, 'whatChanged', view.known.latest.whatChanged, { shownHere: false });
@@ -218,8 +221,8 @@ const tellings = [
 ] as const;
 
 /** Pregnancy and birth have signs of their own: who could have them is asked before “none” can be said. */
-function BeforeTheSigns({ view, untold }: { view: ClientView; untold: readonly ('pregnancy' | 'recentBirth')[] }) {
-  const tell = (yes: 'pregnancy' | 'recentBirth' | null) => {
+function BeforeTheSigns({ view, untold }: { view: ClientView; untold: readonly ConditionId[] }) {
+  const tell = (yes: ConditionId | null) => {
     const factIds = untold.map((id) => {
       const factId = newId();
       const value = { value: id === yes ? 'yes' : 'no' };
@@ -233,10 +236,7 @@ function BeforeTheSigns({ view, untold }: { view: ClientView; untold: readonly (
   const open = tellings.filter(([, id]) => id === null || untold.includes(id));
   return (
     <div className="mt-3 flex flex-wrap items-center gap-3 border-l-4 border-caution pl-3">
-      <p className="font-semibold">
-        First:{' '}
-        {untold.map((id) => (id === 'pregnancy' ? 'pregnant now' : 'given birth in the last months')).join(', or ')}?
-      </p>
+      <p className="font-semibold">First: {untold.map((id) => conditionRules[id]!.signs!.asked).join(', or ')}?</p>
       {open.map(([label, id]) => (
         <Button key={label} onClick={() => tell(id)}>
           {untold.length === 1 && id === null ? 'No' : label}

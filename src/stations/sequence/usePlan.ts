@@ -61,7 +61,7 @@ export function usePlanner(): () => Remote<PlanWorker> {
 }
 
 /** What was measured of the client's own breath today, for the comfort of a cadence. */
-export function measuredBreath(looks: readonly LookRecord[]): MeasuredBreath {
+function measuredBreath(looks: readonly LookRecord[]): MeasuredBreath {
   const quiet = newest(looks, 'quietLook', 'before');
   // One taken a second time may have no seconds yet.
   const exhale = allOf(looks, 'exhale', 'before').findLast(({ raw }) => raw.seconds.length > 0);

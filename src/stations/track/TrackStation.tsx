@@ -4,15 +4,7 @@ import { useState } from 'react';
 import { baseMap } from '@/core/look';
 import { dayInWords } from '@/core/record';
 import { capital, commonPractice } from '@/core/reasons';
-import {
-  type Followed,
-  type Measure,
-  type Repeats,
-  changeOf,
-  markerBeforeAfter,
-  measures,
-  ringChangeInWords,
-} from '@/core/track';
+import { type Followed, type Repeats, changeOf, markerBeforeAfter, measures, ringChangeInWords } from '@/core/track';
 import { Button, LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
 import { EmptyState } from '@/parts/Notice';
@@ -135,7 +127,7 @@ function TodayChange({ view, repeats }: { view: ClientView; repeats: Repeats }) 
 function MeasureOver({ today, followed }: { today: string; followed: Followed }) {
   const { measure, points, change } = followed;
   const [all, setAll] = useState(false);
-  const { name, unit, digits }: Measure = measures[measure];
+  const { name, unit, digits } = measures[measure];
   const [lastDay, lastValue, lastPosition] = points.at(-1)!;
   const like = points.filter(([, , position]) => position === lastPosition);
   const [firstDay, firstValue] = like[0]!;

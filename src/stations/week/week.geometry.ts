@@ -41,7 +41,7 @@ export const needLine = 20;
 const widthOf = (text: string, kind: DayKind) => text.length * letter * sizes[kind].name + 14;
 
 /** A name in two lines: the first name over the rest. */
-export function inTwo(name: string): string[] {
+function inTwo(name: string): string[] {
   const [first = '', ...rest] = name.split(' ');
   return rest.length === 0 ? [first] : [first, rest.join(' ')];
 }

@@ -66,7 +66,7 @@ export class Moment {
 }
 
 /** The stations a path can close. */
-export type GatedStation = 'look' | 'read' | 'sequence' | 'coach';
+type GatedStation = 'look' | 'read' | 'sequence' | 'coach';
 
 /** Whose a command is: people, and the visits of theirs that it touches. */
 export interface Scope {

@@ -1,6 +1,6 @@
-export { type Backup, backup, backupNote, backupsIn, clearStudio, restore } from './backup';
+export { backup, backupNote, backupsIn, clearStudio, restore } from './backup';
 export { fileMode, privateFolder, settle } from './disk';
-export { FileGone, StoreError, messageOf } from './errors';
+export { FileGone, StoreError } from './errors';
 export { type Store, afterWriting, mustBeInPlace, openStore, theStore, toldAtOpening } from './open';
 export { nextPlace, placeNow } from './place';
-export { type StudioKind, backupsOf, photosOf, storePath, studioKind } from './paths';
+export { backupsOf, photosOf, storePath, studioKind } from './paths';

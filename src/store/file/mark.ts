@@ -1,6 +1,6 @@
 import { closeSync, existsSync, openSync, readFileSync, readSync, renameSync, rmSync } from 'node:fs';
 import { randomInt } from 'node:crypto';
-import { type Store } from './open';
+import { type default as Database } from 'better-sqlite3';
 import { sizeOf, writeWhole } from './disk';
 import { beside } from './paths';
 
@@ -65,8 +65,7 @@ export function putStrayLogAside(path: string, stamp: string): string | null {
  *
  * @returns whether it went through; a reader still at work may put it off
  */
-export function checkpoint(store: Store, path: string): boolean {
-  const db = store.$client;
+export function checkpoint(db: Database.Database, path: string): boolean {
   const token = randomInt(1, 2 ** 31 - 1);
   // The header itself is not looked at: opening the file a second time and closing it would drop SQLite's locks on it.
   const before = [...(readMark(path)?.tokens ?? []), Number(db.pragma('user_version', { simple: true }))];

@@ -126,7 +126,7 @@ function openLocked(path: string, folder: string, release: () => void): Store {
   }
   const store = readyStore(path, folder, isNew, unclean);
   for (const file of [path, beside(path).wal, beside(path).shm]) if (existsSync(file)) chmodSync(file, fileMode);
-  checkpoint(store, path);
+  checkpoint(store.$client, path);
   opened.set(store.$client, { path, identity: identityOf(path)!, idle: null, told });
   closeWithCare(store, path, release);
   return store;
@@ -171,7 +171,7 @@ function readyStore(path: string, folder: string, isNew: boolean, unclean: boole
 }
 
 /** What a quick check finds wrong with a file, or null. */
-export function damageOf(store: Pick<Store, '$client'>): string | null {
+function damageOf(store: Pick<Store, '$client'>): string | null {
   try {
     const found = store.$client.pragma('quick_check(1)', { simple: true });
     return found === 'ok' ? null : String(found);
@@ -255,7 +255,7 @@ function checkpointIfOpen(store: Store) {
   const known = opened.get(store.$client);
   if (!known || !store.$client.open || identityOf(known.path) !== known.identity) return;
   try {
-    checkpoint(store, known.path);
+    checkpoint(store.$client, known.path);
   } catch (error) {
     // A full disk: what is in the log is safe there, and the next time may find room.
     console.error(`The log could not be brought into the file: ${messageOf(error)}`);

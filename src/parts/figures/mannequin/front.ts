@@ -2,7 +2,7 @@ import { foot, lengths, trunkWidth } from './body';
 import { type Point, along, placed } from './pose';
 
 /** An arm seen from the front: absolute directions of its two parts; short where it points at the viewer. */
-export interface FrontArm {
+interface FrontArm {
   directions: readonly [number, number];
   short?: boolean;
 }
@@ -32,7 +32,7 @@ export interface FrontFigure {
 const spineLength = lengths.pelvis + lengths.lumbar + lengths.thorax;
 
 /** A place along the spine of a front pose, bending evenly from the waist up. */
-export function frontSpine({ hip, spine, bend }: FrontPose, at: number): { point: Point; direction: number } {
+function frontSpine({ hip, spine, bend }: FrontPose, at: number): { point: Point; direction: number } {
   const steps = 24;
   const whole = Math.abs(at) * steps;
   let point: Point = hip;

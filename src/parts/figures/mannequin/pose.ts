@@ -39,7 +39,7 @@ export interface Pose {
   armBeside?: boolean;
 }
 
-export interface LimbPoints {
+interface LimbPoints {
   root: Point;
   middle: Point;
   end: Point;
@@ -207,7 +207,7 @@ export function placed(corners: readonly Point[], [x, y]: Point, turn: number): 
 type TrunkPoints = Pick<Figure, 'hip' | 'waist' | 'ribs' | 'shoulder'>;
 
 /** The middle line of the trunk at a part of its length, 0 hip to 1 shoulder, with its direction; a little beyond both ends too. */
-export function spineAt({ hip, waist, ribs, shoulder }: TrunkPoints, at: number): { point: Point; direction: number } {
+function spineAt({ hip, waist, ribs, shoulder }: TrunkPoints, at: number): { point: Point; direction: number } {
   const parts = [lengths.pelvis, lengths.lumbar, lengths.thorax];
   const total = parts.reduce((sum, length) => sum + length, 0);
   const joints = [hip, waist, ribs, shoulder] as const;

@@ -9,7 +9,7 @@ export interface BreathPiece {
 }
 
 /** Below this many units a breath, single breaths can't be told apart and the lane thins to an envelope. */
-export const thinnestBreath = 7;
+const thinnestBreath = 7;
 
 /**
  * The breath line of an item, true to time.
@@ -161,7 +161,7 @@ export function floorLine(
 }
 
 /** Abdominal tone of a strategy: how thick the bar is, 0 to 1, and whether it grows through each exhale. */
-export const toneOf: Readonly<Record<string, { level: number; grows: boolean }>> = {
+const toneOf: Readonly<Record<string, { level: number; grows: boolean }>> = {
   relaxed: { level: 0.06, grows: false },
   opposition: { level: 0.4, grows: false },
   'low-to-high': { level: 0.55, grows: true },

@@ -46,7 +46,7 @@ export interface TrunkLines {
 }
 
 /** Largest travel of each part in the drawing, in units of the box. */
-export const travel = { dome: 40, belly: 26, chest: 15, back: 11, side: 17, floor: 15 } as const;
+const travel = { dome: 40, belly: 26, chest: 15, back: 11, side: 17, floor: 15 } as const;
 
 /**
  * The canister from the client's right: the front is at the right of the picture.

@@ -1,0 +1,46 @@
+import { z } from 'zod';
+import { protocol, type Followed } from '../define';
+import { type MarkerMeasure, markerMeasureIds, markerMeasures } from '../markers';
+import { anywhere } from '../positions';
+
+interface Marked {
+  measure: MarkerMeasure;
+  readings: readonly number[];
+}
+
+/** Each measure is followed by itself. */
+const follows = Object.fromEntries(
+  markerMeasureIds.map((id): [MarkerMeasure, Followed<Marked>] => {
+    const { name, unit, typicalError } = markerMeasures[id];
+    const goes = ({ measure, readings }: Marked) => (measure === id ? readings : []);
+    return [id, { name, unit, digits: 1, typicalError, goes }];
+  }),
+) as Record<MarkerMeasure, Followed<Marked>>;
+
+export const marker = protocol({
+  name: 'Today’s marker',
+  version: 2,
+  minutes: 0.7,
+  positions: anywhere,
+  setUp: 'Chosen before the work and repeated after it: same position, same words, two readings each time.',
+  means: 'Whether today’s work changed something. Within noise it is called no clear change.',
+  kept: {
+    measure: z.enum(markerMeasureIds).default('ease'),
+    /** Two readings with the same words; 0 to 10 for ease, else in the measure's unit. */
+    readings: z.array(z.number()).max(2),
+  },
+  blank: { readings: [] },
+  refuses: ({ measure, readings }) => {
+    const { min, max } = markerMeasures[measure];
+    return readings.every((value) => value >= min && value <= max)
+      ? null
+      : 'This reading lies outside what can be measured. Check the number.';
+  },
+  contains: ({ measure, readings }) => (readings.length > 0 ? markerMeasures[measure].components : []),
+  tells: ({ measure, readings }) => {
+    if (readings.length === 0) return null;
+    const { name, unit } = markerMeasures[measure];
+    return `${name} ${(readings.reduce((sum, value) => sum + value, 0) / readings.length).toFixed(1)} ${unit}`;
+  },
+  follows,
+});

@@ -1,0 +1,3 @@
+export { type Chance, chanceFrom } from './chance';
+export { meanOrNull } from './mean';
+export { median, medianOrNull } from './median';
