@@ -14,7 +14,7 @@ const floors = [
   {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
-    patterns: [{ regex: '^(?!\\.{1,2}/|zod$)', message: 'The core imports only itself (relatively) and zod.' }],
+    patterns: [{ regex: '^(?!\\.{1,2}/|zod(/mini)?$)', message: 'The core imports only itself (relatively) and zod.' }],
     extra: [
       { ...from('app', 'stations', 'parts', 'keep', 'workers', 'store'), message: 'The core is the ground floor.' },
     ],

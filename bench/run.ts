@@ -7,6 +7,7 @@ import { writeFileSync } from 'node:fs';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
 import { coachScreen, eventAppend } from './coach';
 import { day, dayPage } from './day';
+import { firstLoad } from './firstLoad';
 import { rereading, ringFrames, sweep } from './look';
 import { underLoad } from './load';
 import { againstSolver, editing, growth, randomPlans, realPlans, whatIfs } from './plan';
@@ -40,6 +41,7 @@ function sound() {
 const only = (flag: string) => process.argv.includes(flag);
 if (only('--reading')) reading();
 else if (only('--day')) writeFileSync('docs/day.md', dayPage(await day()));
+else if (only('--first-load')) await firstLoad();
 else if (only('--plans')) writeFileSync('docs/plans-reviewed.md', plansPage());
 else if (!only('--load')) {
   phases();
@@ -52,11 +54,11 @@ else if (!only('--load')) {
   sweep();
   sound();
   eventAppend();
+  await firstLoad();
   await coachScreen();
   await ringFrames();
   await editing();
 }
 // The long part, whole studios and a million events, can be left out or asked for alone; ten minutes of memory only when asked for.
 const minutes = process.argv.includes('--memory') ? 10 : 1;
-if (!only('--quick') && !only('--reading') && !only('--plans') && !only('--day'))
-  await underLoad({ large: true, minutes });
+if (!['--quick', '--reading', '--plans', '--day', '--first-load'].some(only)) await underLoad({ large: true, minutes });

@@ -42,7 +42,7 @@ export async function addClient(page: Page, url: string, name: string) {
 
 /** A client with today's visit, every question answered no, made as a browser would send it: for tests of what comes later. */
 export async function seedClient(
-  page: Page,
+  page: Pick<Page, 'request'>,
   url: string,
   name: string,
   more: (visitId: string) => object[] = () => [],
@@ -72,7 +72,7 @@ export async function seedClient(
 
 /** A client whose reading of today is confirmed: for tests of the plan. */
 export const seedReading = (
-  page: Page,
+  page: Pick<Page, 'request'>,
   url: string,
   name: string,
   {
@@ -100,7 +100,7 @@ export const planItem = (drillId: string, rest: Partial<PlanItem>) =>
   plainItem({ id: uuid(), drillId, byHand: true, ...rest });
 
 /** A client with a plan of today as given: for tests of the run. */
-export const seedPlan = (page: Page, url: string, name: string, items: readonly PlanItem[]) =>
+export const seedPlan = (page: Pick<Page, 'request'>, url: string, name: string, items: readonly PlanItem[]) =>
   seedClient(page, url, name, (visitId) => [
     {
       kind: 'reading.confirm',

@@ -1,5 +1,4 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import { z } from 'zod';
 import { type CommandKind, type Outcome, type Payload, type Said, wholeRecordOf } from '@/core/record';
 import { newId } from './ids';
 
@@ -421,11 +420,23 @@ type Answer = { outcomes: Outcome[] } & (
 /** Answers that say that this very request will never do. */
 const never = [400, 403, 405, 406, 409, 410, 411, 413, 414, 415, 422, 431, 451];
 
-const bodySchema = z.object({
-  outcomes: z.array(z.custom<Outcome>((one) => typeof (one as Outcome | null)?.state === 'string')),
-  cause: z.enum(['disk', 'fault']).optional(),
-  why: z.string().optional(),
-});
+interface Body {
+  outcomes: Outcome[];
+  cause?: 'disk' | 'fault';
+  why?: string;
+}
+
+/** What the server says, or null where something else answered. By hand: a checker would be most of what every page loads. */
+function bodyOf(answer: unknown): Body | null {
+  const { outcomes, cause, why } = (answer ?? {}) as { [K in keyof Body]?: unknown };
+  const whole = Array.isArray(outcomes) && outcomes.every((one) => typeof (one as Outcome | null)?.state === 'string');
+  if (!whole) return null;
+  return {
+    outcomes: outcomes as Outcome[],
+    ...(cause === 'disk' || cause === 'fault' ? { cause } : {}),
+    ...(typeof why === 'string' ? { why } : {}),
+  };
+}
 
 async function post(batch: readonly Waiting[]): Promise<Answer> {
   const nobody: Answer = { kind: 'nobody', outcomes: [], why: '' };
@@ -435,7 +446,7 @@ async function post(batch: readonly Waiting[]): Promise<Answer> {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ commands: batch }),
     });
-    const body = bodySchema.safeParse(await response.json().catch(() => null)).data;
+    const body = bodyOf(await response.json().catch(() => null));
     const words = body?.why ?? '';
     if (response.ok) return body?.outcomes.length === batch.length ? { ...body, kind: 'answered', why: '' } : nobody;
     if (never.includes(response.status)) {

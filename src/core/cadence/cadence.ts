@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 /** The four phases of a breath, in the order they come. */
 export const phases = ['inhale', 'topPause', 'exhale', 'bottomPause'] as const;
 export type Phase = (typeof phases)[number];
@@ -8,23 +6,20 @@ export type Phase = (typeof phases)[number];
 export const shortestPhaseSeconds = 0.5;
 export const longestPhaseSeconds = 60;
 
-const phaseSeconds = z.number().min(0).max(longestPhaseSeconds);
-
 /** A breath as four lengths in seconds. In and out take at least half a second; pauses may be 0. */
-export const cadenceSchema = z.object({
-  inhaleSeconds: phaseSeconds.min(shortestPhaseSeconds),
-  topPauseSeconds: phaseSeconds,
-  exhaleSeconds: phaseSeconds.min(shortestPhaseSeconds),
-  bottomPauseSeconds: phaseSeconds,
-});
-export type Cadence = z.infer<typeof cadenceSchema>;
+export interface Cadence {
+  inhaleSeconds: number;
+  topPauseSeconds: number;
+  exhaleSeconds: number;
+  bottomPauseSeconds: number;
+}
 
 /**
  * A cadence from its in and out lengths, and pauses where there are any.
  *
  * @param inhaleSeconds seconds, 0.5 to 60
  * @param exhaleSeconds seconds, 0.5 to 60
- * @throws {z.ZodError} when a length is out of range
+ * @throws {RangeError} when a length is out of range
  * @example cadence(2, 6) // 2 in 6 out: 7.5 breaths a minute
  */
 export function cadence(
@@ -32,7 +27,12 @@ export function cadence(
   exhaleSeconds: number,
   { topPauseSeconds = 0, bottomPauseSeconds = 0 }: Partial<Cadence> = {},
 ): Cadence {
-  return cadenceSchema.parse({ inhaleSeconds, topPauseSeconds, exhaleSeconds, bottomPauseSeconds });
+  const within = (seconds: number, shortest: number) => seconds >= shortest && seconds <= longestPhaseSeconds;
+  if (![inhaleSeconds, exhaleSeconds].every((seconds) => within(seconds, shortestPhaseSeconds)))
+    throw new RangeError(`In and out take between ${shortestPhaseSeconds} and ${longestPhaseSeconds} seconds.`);
+  if (![topPauseSeconds, bottomPauseSeconds].every((seconds) => within(seconds, 0)))
+    throw new RangeError(`A pause takes between 0 and ${longestPhaseSeconds} seconds.`);
+  return { inhaleSeconds, topPauseSeconds, exhaleSeconds, bottomPauseSeconds };
 }
 
 /** The length of one phase of a cadence, in seconds. */

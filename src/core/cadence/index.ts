@@ -4,7 +4,6 @@ export {
   breathsPerMinute,
   cadence,
   cadenceInWords,
-  cadenceSchema,
   longestPhaseSeconds,
   shortestPhaseSeconds,
   climb,
@@ -18,3 +17,4 @@ export {
 export { type MeasuredBreath, comfortOf } from './comfort';
 export { type BreathPlan, type BreathStretch, type PhaseMoment, phaseAt, planBreaths } from './phaseAt';
 export { type PlannedTone, noisesBetween, tonesBetween } from './tones';
+export { cadenceSchema } from './schema';

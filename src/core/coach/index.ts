@@ -1,13 +1,13 @@
 export { type RunPerson, eventDenied, foreignTo, itemOff, steering } from './admit';
 export { announcement } from './announce';
+export { clientFrame } from './clientFrame';
 export {
   type ClientFrame,
   type ClientMessage,
   clientChannel,
-  clientFrame,
   clientMessageSchema,
   silentAfterMs,
-} from './clientFrame';
+} from './clientMessage';
 export {
   type PacingMode,
   helpedWords,

@@ -1,5 +1,5 @@
 import { type CommandKind, type Payload } from '../record/commands';
-import { type Said, saidSince } from '../record/shown';
+import { type Said, saidSince } from '../record/said';
 import { type Booking } from './bookings';
 import { type Waiting } from './waiting';
 

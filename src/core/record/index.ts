@@ -25,7 +25,8 @@ export {
   parseRaw,
   rawSchemaOf,
 } from './commands';
-export { type Recorded, type Said, saidSince, settingsWith, shownWith, wholeRecordOf } from './shown';
+export { type Said, saidSince, wholeRecordOf } from './said';
+export { type Recorded, settingsWith, shownWith } from './shown';
 export {
   type StoredLook,
   type StoredNote,

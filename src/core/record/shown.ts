@@ -11,19 +11,9 @@ import {
 } from '../safety';
 import { type CommandKind, type Payload } from './commands';
 import { dayIn } from './day';
+import { type Said, saidSince } from './said';
 import { type Settings } from './settings';
 import { type StoredLook, type VisitRecord, newVisit } from './visit';
-
-/** A command that was written down in a browser, whether the server has it or not. */
-export interface Said<K extends CommandKind = CommandKind> {
-  id: string;
-  kind: K;
-  payload: Payload<K>;
-  /** UTC, ISO, by the browser's clock. */
-  at: string;
-  /** Its place among all that the server took in; null until it is known. */
-  place: number | null;
-}
 
 /** What of a client a page shows, as far as commands change it. */
 export interface Recorded {
@@ -192,27 +182,6 @@ const withChanges = (settings: Settings, changes: Partial<Settings>): Settings =
   ...settings,
   ...(Object.fromEntries(Object.entries(changes).filter(([, value]) => value !== undefined)) as Partial<Settings>),
 });
-
-/**
- * The record that a command writes whole: an earlier one of the same is then of no more use to a page. Null for what adds to
- * others.
- */
-export function wholeRecordOf({ kind, payload }: Pick<Said, 'kind' | 'payload'>): string | null {
-  switch (kind) {
-    case 'look.save':
-      return `look ${(payload as Payload<'look.save'>).lookId}`;
-    case 'plan.save':
-      return `plan of ${(payload as Payload<'plan.save'>).visitId}`;
-    case 'note.save':
-      return `note of ${(payload as Payload<'note.save'>).visitId}`;
-    default:
-      return null;
-  }
-}
-
-/** Commands that a page was not made with: those the server had not taken in by then, as far as this browser knows. */
-export const saidSince = (said: readonly Said[], asOf: number): Said[] =>
-  said.filter(({ place }) => place === null || place > asOf);
 
 /**
  * A client as the person in front of the page has left them: what the server showed, with everything that was written down in

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { showsSomething } from '../reasons';
+import { nameTrouble } from './clientName';
 import { type ConditionId, conditionIds } from './conditions';
 import { signContextsOf } from './conditionRules';
 import { type Answer, type Profile, type SignsAnswer, emptyProfile, surgerySites } from './profile';
@@ -77,9 +77,10 @@ export const factSchemas = {
   name: z
     .string()
     .trim()
-    .min(1, 'A client needs a name.')
-    .max(120, 'A name is limited to 120 characters; yours is longer.')
-    .refine((name) => name === '' || showsSomething(name), 'This name shows nothing. Write letters or signs.'),
+    .superRefine((name, context) => {
+      const message = nameTrouble(name);
+      if (message !== null) context.addIssue({ code: 'custom', message });
+    }),
   birthDay: dayString.nullable(),
   goal: text(4000, 'The goal'),
   complaint: text(4000, 'The complaint'),

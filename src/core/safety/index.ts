@@ -1,3 +1,4 @@
+export { nameTrouble } from './clientName';
 export { conditionRules, conditionsWithSigns, signContextsOf } from './conditionRules';
 export { type Component, componentIds, components, highRisk } from './components';
 export { type FormId, formIds, forms, waysOut } from './forms';

@@ -2,8 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { factSchemas } from '@/core/safety';
-import { firstSentence } from '@/core/record';
+import { nameTrouble } from '@/core/safety';
 import { newId, send, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
@@ -17,15 +16,12 @@ export function NewClient({ called = '' }: { called?: string }) {
   const [waiting, setWaiting] = useState(false);
 
   const add = async () => {
-    const parsed = factSchemas.name.safeParse(name);
-    if (!parsed.success) {
-      setError(firstSentence(parsed.error));
-      return;
-    }
-    setError(null);
+    const trouble = nameTrouble(name);
+    setError(trouble);
+    if (trouble !== null) return;
     setWaiting(true);
     const clientId = newId();
-    const outcome = await keep('client.create', { clientId, factId: newId(), name: parsed.data });
+    const outcome = await keep('client.create', { clientId, factId: newId(), name: name.trim() });
     if (outcome.state === 'refused') {
       setWaiting(false);
       setError(outcome.why);

@@ -1,0 +1,42 @@
+import * as z from 'zod/mini';
+import { longestPhaseSeconds, shortestPhaseSeconds } from '../cadence';
+
+const phase = z.number().check(z.gte(0), z.lte(longestPhaseSeconds));
+const breath = z.object({
+  inhaleSeconds: phase.check(z.gte(shortestPhaseSeconds)),
+  topPauseSeconds: phase,
+  exhaleSeconds: phase.check(z.gte(shortestPhaseSeconds)),
+  bottomPauseSeconds: phase,
+});
+
+/**
+ * What the client's own window is told: enough to pace and a few plain words. No name, fault, caution, total or time left
+ * ever goes into it. Checked by the small build of the checker: that window loads nothing else of it.
+ */
+const clientFrameSchema = z.discriminatedUnion('kind', [
+  /** Blank paper: the coach looks, or nothing is on. */
+  z.object({ kind: z.literal('rest'), words: z.string().check(z.maxLength(120)) }),
+  z.object({
+    kind: z.literal('breathing'),
+    cadences: z.array(breath).check(z.minLength(1)),
+    /** Wall clock at which the first of these breaths began, by the run's clock. */
+    startEpochMs: z.number(),
+    /** Seconds into them, while it waits; null while it runs. */
+    stillAtSeconds: z.nullable(z.number()),
+    showCount: z.boolean(),
+    cue: z.string().check(z.maxLength(160)),
+  }),
+  z.object({ kind: z.literal('hold') }),
+  z.object({ kind: z.literal('stopped') }),
+]);
+export type ClientFrame = z.infer<typeof clientFrameSchema>;
+
+/** What travels between the windows: the frame, and the sender's clock so that both keep one time. */
+export const clientMessageSchema = z.object({ frame: clientFrameSchema, sentAtMs: z.number() });
+export type ClientMessage = z.infer<typeof clientMessageSchema>;
+
+/** The name of the channel both windows listen on. */
+export const clientChannel = 'kokyu-client';
+
+/** Without a word from the coach's window for this long, the client's goes blank. */
+export const silentAfterMs = 6000;
