@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromium } from './scripts/chromium.mjs';
 
 const port = Number(process.env.KOKYU_TEST_PORT ?? 4310);
 
@@ -20,7 +21,7 @@ export default defineConfig({
     trace: 'off',
     screenshot: 'only-on-failure',
     launchOptions: {
-      executablePath: process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: chromium(),
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -10,6 +10,7 @@ import { type Store, carryOut, openStore } from '@/store';
 import { testServer } from '../e2e/support/server';
 import { openRunOf, planItem, seedPlan } from '../e2e/support/walk';
 import { median, percentile, report } from './report';
+import { chromium as chromiumPath } from '../scripts/chromium.mjs';
 
 const item = (drillId: string, rest: Partial<PlanItem> = {}) =>
   planItem(drillId, { cadences: [cadence(4, 6)], breaths: 10, ...rest });
@@ -22,7 +23,7 @@ export async function coachScreen() {
   const server = testServer(4397, 'own');
   await server.start();
   const browser = await chromium.launch({
-    executablePath: process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: ['--no-sandbox', '--disable-gpu', '--autoplay-policy=no-user-gesture-required'],
   });
   try {

@@ -7,6 +7,7 @@ import { type Locator, type Page, chromium } from '@playwright/test';
 import { testServer } from '../e2e/support/server';
 import { report } from './report';
 import { allSaved } from '../e2e/support/walk';
+import { chromium as chromiumPath } from '../scripts/chromium.mjs';
 
 const size = { width: 1024, height: 768 };
 
@@ -422,7 +423,7 @@ const walks = [
 export async function day(only?: string): Promise<string> {
   const told: string[] = [];
   const browser = await chromium.launch({
-    executablePath: process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {

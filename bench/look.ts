@@ -8,6 +8,7 @@ import { constructed } from '../demo/constructed';
 import { testServer } from '../e2e/support/server';
 import { addClient, screenClear } from '../e2e/support/walk';
 import { median, report } from './report';
+import { chromium as chromiumPath } from '../scripts/chromium.mjs';
 
 /** A year and more of visits of one client, each a different person's look. */
 function manyVisits(visits: number): Map<string, LookRecord[]> {
@@ -84,7 +85,7 @@ export async function ringFrames() {
   const server = testServer(4396, 'own');
   await server.start();
   const browser = await chromium.launch({
-    executablePath: process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {

@@ -9,6 +9,7 @@ import { type Shape, instance, rows } from './instances';
 import { constructed } from '../demo/constructed';
 import { asked } from './people';
 import { median, percentile, report } from './report';
+import { chromium as chromiumPath } from '../scripts/chromium.mjs';
 
 const timed = <T>(work: () => T): { ms: number; value: T } => {
   const from = performance.now();
@@ -123,7 +124,7 @@ export async function editing() {
   const server = testServer(4397, 'own');
   await server.start();
   const browser = await chromium.launch({
-    executablePath: process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: ['--no-sandbox', '--disable-gpu'],
   });
   try {

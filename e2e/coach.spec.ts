@@ -3,7 +3,7 @@ import { type RunEvent, foldRun, summariseRun } from '@/core/coach';
 import { cadence, cycleSeconds } from '@/core/cadence';
 import { durationInWords } from '@/core/dose';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, planItem as item, secondTapMs, seedPlan } from './support/walk';
+import { allSaved, expectAccessible, openRunOf, planItem as item, tapsPast, seedPlan } from './support/walk';
 
 const server = testServer(4340);
 
@@ -304,12 +304,13 @@ test('a talk holds the pacer and teaches; the dose is changed on the fly; an unn
 });
 
 test('a second tap on any zone does nothing that the first did not', async ({ page }) => {
+  await page.clock.install();
   const clientId = await seedPlan(page, server.url, 'Denzil Twicetap', threeItems);
   await openRunOf(page, server.url, clientId);
   const zone = (name: RegExp) => page.getByRole('button', { name });
   const twice = async (name: RegExp) => {
     await zone(name).first().dblclick({ delay: 20 });
-    await page.waitForTimeout(secondTapMs);
+    await tapsPast(page);
   };
   const at = page.locator('[data-item]');
   await twice(/^Begin/);

@@ -4,12 +4,12 @@ import {
   addClient,
   allSaved,
   expectAccessible,
-  gradeRing,
-  planAndOpenRun,
+  openRunOf,
+  planItem,
   screenClear,
-  seedClient,
+  seedPlan,
   startBreathing,
-  secondTapMs,
+  tapsPast,
 } from './support/walk';
 
 const server = testServer(4325);
@@ -78,10 +78,9 @@ test('the region map by touch: a part tapped again and again runs through its gr
 });
 
 test('a run: waiting, going on, an easier drill in place, the next cue, and a phone’s width', async ({ page }) => {
-  const clientId = await seedClient(page, server.url, 'Basil Estover');
-  await page.goto(`${server.url}/clients/${clientId}/look?protocol=regionMap`);
-  await gradeRing(page, 'Deep', { 'left side': 0, 'right side': 0, 'left back': 0, 'right back': 0, belly: 2 });
-  await planAndOpenRun(page, server.url, clientId);
+  await page.clock.install();
+  const plan = [planItem('towel-hug', { props: ['towel'], breaths: 20 }), planItem('quiet-nose', {})];
+  await openRunOf(page, server.url, await seedPlan(page, server.url, 'Basil Estover', plan));
   await startBreathing(page);
 
   await page.keyboard.press(' ');
@@ -89,12 +88,8 @@ test('a run: waiting, going on, an easier drill in place, the next cue, and a ph
   await page.keyboard.press(' ');
   await expect(page.locator('[data-phase]')).toHaveText(/IN|OUT/);
 
-  // On through the plan until a drill has an easier neighbour at hand.
   const easier = page.getByRole('button', { name: /^Easier/ });
-  for (let drill = 0; drill < 6 && !(await easier.isEnabled()); drill += 1) {
-    await page.keyboard.press('n');
-    await page.waitForTimeout(500);
-  }
+  await expect(easier).toBeEnabled();
   const before = await page.locator('[data-item]').textContent();
   const neighbour = (await easier.textContent())!.replace('Easier', '');
   await easier.click();
@@ -103,14 +98,14 @@ test('a run: waiting, going on, an easier drill in place, the next cue, and a ph
   // A finger that was too fast: the drill before the swap is put back.
   await page.getByRole('button', { name: 'Back to the drill before the swap' }).click();
   await expect(page.locator('[data-item]')).toHaveText(before!);
-  await page.waitForTimeout(secondTapMs);
+  await tapsPast(page);
   await expect(easier).toBeEnabled();
   await easier.click();
   await expect(page.locator('[data-item]')).toContainText(neighbour);
 
   await page.getByRole('button', { name: /^Cue landed/ }).click();
   await expect(page.getByRole('button', { name: /^Next cue/ })).toBeVisible();
-  await page.waitForTimeout(secondTapMs);
+  await tapsPast(page);
   await page.getByRole('button', { name: /^Next cue/ }).click();
   await expect(page.getByRole('button', { name: /^Cue landed/ })).toBeVisible();
 
@@ -130,10 +125,8 @@ test('a run: waiting, going on, an easier drill in place, the next cue, and a ph
 
 test('reduced motion: the tide moves in whole seconds', async ({ page }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
-  const clientId = await seedClient(page, server.url, 'Cass Withy');
-  await page.goto(`${server.url}/clients/${clientId}/look?protocol=twoHands`);
-  await page.getByRole('radiogroup', { name: 'Which moves more?' }).getByRole('radio', { name: 'Chest' }).click();
-  await planAndOpenRun(page, server.url, clientId);
+  const plan = [planItem('quiet-nose', { breaths: 20 })];
+  await openRunOf(page, server.url, await seedPlan(page, server.url, 'Cass Withy', plan));
   await startBreathing(page);
   const levels = await page.evaluate(async () => {
     const seen = new Set<string>();

@@ -38,7 +38,6 @@ test('a server killed in mid-run loses nothing: same item, same second, and what
 }) => {
   await openRun(page, 'Dorrit Shoal');
   await startBreathing(page);
-  await page.waitForTimeout(2500);
   const item = await page.locator('[data-item]').textContent();
 
   await server.kill();
@@ -51,7 +50,6 @@ test('a server killed in mid-run loses nothing: same item, same second, and what
   // The first press gives the correction's place back to the cue, the second says that it landed.
   await page.keyboard.press('c');
   await page.keyboard.press('c');
-  await page.waitForTimeout(2500);
   await expect(page.getByText(/kept in this browser, waiting for the server/)).toBeVisible();
   // The run goes on without the server for as long as it takes to come back.
   await server.start();

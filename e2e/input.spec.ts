@@ -1,11 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { testServer } from './support/server';
+import { sharedStudio } from './support/server';
 import { addClient, allSaved, expectAccessible, gradeRing, screenClear } from './support/walk';
 
-const server = testServer(4324);
+const server = sharedStudio();
 
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 test('script in a name is only a name', async ({ page }) => {
   let ran = false;
@@ -97,6 +96,7 @@ test('an unknown address gives a kind page, and nonsense to the server one sente
 });
 
 test('the whole way from a name to a plan by keyboard alone', async ({ page }) => {
+  await page.clock.install();
   await page.goto(server.url);
   await page.keyboard.press('Control+k');
   await page.keyboard.type('add');
@@ -123,7 +123,7 @@ test('the whole way from a name to a plan by keyboard alone', async ({ page }) =
   await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
   for (let tap = 0; tap < 5; tap += 1) {
     await page.keyboard.press(' ');
-    await page.waitForTimeout(200);
+    await page.clock.fastForward(200);
   }
   await page.keyboard.press('u');
   await expect(page.getByText(/^4 taps/)).toBeVisible();

@@ -1,5 +1,5 @@
 import { type Page, expect, test } from '@playwright/test';
-import { testServer } from './support/server';
+import { sharedStudio } from './support/server';
 import {
   allSaved,
   expectAccessible,
@@ -7,13 +7,12 @@ import {
   planItem as item,
   seedClient,
   seedPlan,
-  secondTapMs,
+  tapsPast,
 } from './support/walk';
 
-const server = testServer(4341);
+const server = sharedStudio();
 
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 const eventsOf = async (page: Page, runId: string) => {
   const response = await page.request.get(`${server.url}/api/runs/${runId}`);
@@ -60,6 +59,7 @@ test('a pedal is learnt, told apart by its presses, and kept', async ({ page }) 
 });
 
 test('a group: who does the changed version, a mark and a stop for one tile, the rest going on', async ({ page }) => {
+  await page.clock.install();
   const plan = [
     item('quiet-nose', { position: 'hook-lying', breaths: 10 }),
     item('half-dome-back', { position: 'prone over half-dome', props: ['halfDome'] }),
@@ -78,7 +78,7 @@ test('a group: who does the changed version, a mark and a stop for one tile, the
   const tile = page.getByRole('button', { name: /^Ilse Marram/ });
   await tile.click();
   await page.getByRole('button', { name: /^Fault, Ilse/ }).click();
-  await page.waitForTimeout(secondTapMs);
+  await tapsPast(page);
   await page
     .getByRole('button', { name: /name it/ })
     .first()

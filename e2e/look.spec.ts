@@ -3,14 +3,13 @@ import { patterns } from '@/core/read';
 import { capital } from '@/core/reasons';
 import { constructed } from '../demo/constructed';
 import { takeLooks } from './support/look';
-import { testServer } from './support/server';
+import { sharedStudio } from './support/server';
 import { expectAccessible, seedClient } from './support/walk';
 
 // Each worker has a studio of its own.
 test.describe.configure({ mode: 'parallel' });
-const server = testServer(4330 + Number(process.env.TEST_PARALLEL_INDEX ?? 0), 'own');
+const server = sharedStudio();
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 const nameOf = (id: string) => patterns.find((pattern) => pattern.id === id)!.name;
 

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { testServer } from './support/server';
-import { addClient, allSaved, expectAccessible, gradeRing, screenClear } from './support/walk';
+import { addClient, allSaved, expectAccessible, gradeRing, screenClear, tapsPast } from './support/walk';
 
 const server = testServer(4321);
 
@@ -84,7 +84,7 @@ test('a new coach takes a new client from the first question to a measured chang
     .click();
   await page.getByRole('button', { name: 'Start the hold' }).click();
   await expect(page.getByText('Breathe when you first want to')).toBeVisible();
-  await page.waitForTimeout(1500);
+  await page.clock.fastForward(1500);
   await page.getByRole('button', { name: /Breathe when you first want to/ }).click();
   await page.getByRole('radio', { name: 'calm' }).click();
   await page.getByRole('radio', { name: 'nose and quiet' }).click();
@@ -146,7 +146,7 @@ test('a new coach takes a new client from the first question to a measured chang
   await page.keyboard.press('c');
   while ((await page.getByRole('heading', { name: 'Done' }).count()) === 0) {
     await page.keyboard.press('n');
-    await page.waitForTimeout(250);
+    await tapsPast(page);
   }
   await page.getByRole('link', { name: 'Go to the recheck' }).click();
   await page.getByRole('slider', { name: 'First asking' }).focus();

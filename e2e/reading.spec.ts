@@ -1,11 +1,10 @@
 import { type Page, expect, test } from '@playwright/test';
 import sharp from 'sharp';
-import { testServer } from './support/server';
+import { sharedStudio } from './support/server';
 import { addClient, allSaved, expectAccessible, gradeRing, screenClear, seedClient } from './support/walk';
 
-const server = testServer(4327, 'own');
+const server = sharedStudio();
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 const lookAt = (page: Page, clientId: string, protocol: string) =>
   page.goto(`${server.url}/clients/${clientId}/look?protocol=${protocol}`);
@@ -65,7 +64,7 @@ test('a tape whose exhale is larger is asked about, a word is told to be no numb
   await allSaved(page);
   await page.goto(`${server.url}/settings`);
   await page.getByRole('radio', { name: 'inches' }).click();
-  await page.waitForTimeout(400);
+  await allSaved(page);
   await lookAt(page, clientId, 'tape');
   await expect(page.getByLabel('Fourth intercostal space, go 1, inhale')).toHaveValue('37.8');
   await expect(page.getByText('1.6 in').first()).toBeVisible();

@@ -1,12 +1,11 @@
 import { expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
-import { testServer } from './support/server';
+import { sharedStudio } from './support/server';
 import { addClient, allSaved, expectAccessible, screenClear, seedClient } from './support/walk';
 
-const server = testServer(4322);
+const server = sharedStudio();
 
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 test('an emergency sign stops everything, says what to do, and leaves no way on today', async ({ page }) => {
   const clientId = await addClient(page, server.url, 'Hetty Sandlark');

@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { type Page, expect, test } from '@playwright/test';
-import { testServer } from './support/server';
+import { sharedStudio } from './support/server';
 import { allSaved, expectAccessible, seedReading } from './support/walk';
 
-const server = testServer(4328, 'own');
+const server = sharedStudio();
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 const bars = (page: Page) => page.getByRole('list', { name: 'Drills in order' }).getByRole('listitem');
 const heads = (page: Page) => bars(page).getByRole('button');

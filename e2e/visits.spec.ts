@@ -1,11 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { testServer } from './support/server';
+import { sharedStudio } from './support/server';
 import { allSaved, expectAccessible, seedClient } from './support/walk';
 
-const server = testServer(4331);
+const server = sharedStudio();
 
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 test('a client who must leave after four minutes: noted, signed and found again, in four presses', async ({ page }) => {
   const clientId = await seedClient(page, server.url, 'Wilmot Tarrow');

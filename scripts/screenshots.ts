@@ -7,6 +7,7 @@ import { mkdirSync } from 'node:fs';
 import { type Page, chromium } from '@playwright/test';
 import { testServer } from '../e2e/support/server';
 import { allSaved, gradeRing } from '../e2e/support/walk';
+import { chromium as chromiumPath } from './chromium.mjs';
 
 const folder = process.argv[2] ?? 'docs/screenshots';
 const size = { width: Number(process.argv[3] ?? 1280), height: Number(process.argv[4] ?? 800) };
@@ -21,7 +22,7 @@ const loaded = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'de
 if (loaded.status !== 0) process.exit(1);
 await server.start();
 const browser = await chromium.launch({
-  executablePath: process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: ['--no-sandbox', '--disable-gpu', '--autoplay-policy=no-user-gesture-required'],
 });
 

@@ -2,6 +2,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { chromium, chromiumPackage } from './chromium.mjs';
 import { bin, build, install, must, root } from './lib.mjs';
 
 // The browser comes from elsewhere than the packages, and nothing of the text needs the database driver: all at once.
@@ -68,16 +69,20 @@ function tally(name, command, args, file, read) {
 }
 
 async function browser() {
-  if (existsSync(process.env.KOKYU_CHROMIUM ?? '/usr/bin/chromium')) return;
+  if (existsSync(chromium())) return;
   if (process.getuid?.() !== 0) {
-    console.error('The browser tests need Chromium at /usr/bin/chromium (Debian: apt-get install chromium).');
+    console.error(`The browser tests need Chromium (Debian: apt-get install ${chromiumPackage}).`);
     process.exit(1);
   }
   // One shell for both steps: the install of the packages beside it holds this program's own turns up.
-  const child = spawn('sh', ['-c', 'apt-get update -qq && apt-get install -y -qq --no-install-recommends chromium'], {
-    stdio: 'inherit',
-    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-  });
+  const child = spawn(
+    'sh',
+    ['-c', `apt-get update -qq && apt-get install -y -qq --no-install-recommends ${chromiumPackage}`],
+    {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    },
+  );
   const status = await new Promise((resolve) => child.on('close', resolve));
   if (status !== 0) {
     console.error('apt-get did not succeed. What it printed above says why.');

@@ -52,13 +52,13 @@ export function testServer(port: number, studio: 'own' | 'demo' = 'own', folder?
 
   const start = async () => {
     child = launch(port);
-    for (let tries = 0; tries < 150; tries += 1) {
+    for (let tries = 0; tries < 600; tries += 1) {
       const answered = await fetch(url).then(
         (response) => response.ok,
         () => false,
       );
       if (answered) return;
-      await new Promise((resolve) => setTimeout(resolve, 200));
+      await new Promise((resolve) => setTimeout(resolve, 50));
     }
     throw new Error(`The server on port ${port} did not answer.`);
   };
@@ -88,4 +88,29 @@ export function testServer(port: number, studio: 'own' | 'demo' = 'own', folder?
       rmSync(dataDir, { recursive: true, force: true });
     },
   };
+}
+
+let studio: TestServer | null = null;
+
+/**
+ * The one server of a test worker, for tests that neither kill it nor need a studio of their own: started by the first that asks,
+ * ended with the worker. Tests that share it use clients of their own and leave the settings as they were.
+ */
+export function sharedStudio(): TestServer {
+  if (studio) return studio;
+  const server = testServer(4360 + Number(process.env.TEST_PARALLEL_INDEX ?? 0));
+  let started: Promise<void> | null = null;
+  const gone = () => Promise.reject(new Error('The shared studio is not to be ended: take a testServer().'));
+  process.once('exit', () => {
+    process.kill(server.pid(), 'SIGKILL');
+    rmSync(server.dataDir, { recursive: true, force: true });
+  });
+  studio = {
+    ...server,
+    start: () => (started ??= server.start()),
+    kill: gone,
+    end: gone,
+    close: () => Promise.resolve(),
+  };
+  return studio;
 }

@@ -25,7 +25,7 @@ export {
   parseRaw,
   rawSchemaOf,
 } from './commands';
-export { type Said, saidSince, wholeRecordOf } from './said';
+export { type Said, laidOver, saidSince, wholeRecordOf } from './said';
 export { type Recorded, settingsWith, shownWith } from './shown';
 export {
   type StoredLook,

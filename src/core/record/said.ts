@@ -1,5 +1,23 @@
 import { type CommandKind, type Payload } from './commands';
 
+/** What a page of a client shows by itself as soon as it is said (`shown.ts`): a fresh view of the server's may follow a little later. */
+export const laidOver = [
+  'fact.add',
+  'visit.start',
+  'visit.end',
+  'look.save',
+  'look.retract',
+  'visit.lookList',
+  'finding.judge',
+  'reading.confirm',
+  'plan.save',
+  'run.create',
+  'note.save',
+  'note.sign',
+  'note.add',
+  'settings.change',
+] as const satisfies readonly CommandKind[];
+
 /** A command that was written down in a browser, whether the server has it or not. */
 export interface Said<K extends CommandKind = CommandKind> {
   id: string;

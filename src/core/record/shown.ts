@@ -11,7 +11,7 @@ import {
 } from '../safety';
 import { type CommandKind, type Payload } from './commands';
 import { dayIn } from './day';
-import { type Said, saidSince } from './said';
+import { type Said, type laidOver, saidSince } from './said';
 import { type Settings } from './settings';
 import { type StoredLook, type VisitRecord, newVisit } from './visit';
 
@@ -71,7 +71,7 @@ function without(known: KnownClient, gone: ReadonlySet<string>, facts: readonly 
   return knownClient(kept.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)));
 }
 
-const handlers: { [K in CommandKind]?: Handler<K> } = {
+const handlers: { [K in (typeof laidOver)[number]]: Handler<K> } = {
   'fact.add': (shown, payload, said) => {
     if (payload.clientId !== shown.id || shown.known.latest[payload.key]?.id === payload.factId) return shown;
     const fact = factOf(said as Said<'fact.add'>, shown.settings.timeZone);
@@ -210,7 +210,7 @@ export function shownWith<R extends Recorded>(served: R, said: readonly Said[]):
   for (const one of since) {
     // Said and taken back before anybody was told: it never was.
     if (one.kind === 'fact.add' && gone.has((one.payload as Payload<'fact.add'>).factId)) continue;
-    const handler = handlers[one.kind] as Handler<CommandKind> | undefined;
+    const handler = (handlers as { [K in CommandKind]?: Handler<never> })[one.kind] as Handler<CommandKind> | undefined;
     if (handler) shown = handler(shown, one.payload, one);
   }
   if (shown === served) return served;

@@ -3,10 +3,13 @@
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useEffect, useState } from 'react';
 import { type Refused, dropRefused, onOutcome, refusedEntries, sendAgain, useFlushing, useKeepState } from '@/keep';
-import { commandWords, typedWords } from '@/core/record';
+import { type CommandKind, commandWords, laidOver, typedWords } from '@/core/record';
 import { Button } from '../Button';
 import { Notice } from '../Notice';
 import { say } from '../say';
+
+/** How long after the last press a view that the page has overtaken is fetched. */
+const followingMs = 700;
 
 /**
  * Keeps the page and what was recorded in step: sends what waits, shows the server's view again once something was saved,
@@ -40,9 +43,9 @@ export function Keeping() {
       if (outcome.state === 'refused') void refusedEntries().then(setRefused);
       else if (kind !== 'run.append' || !live) {
         if (timer) clearTimeout(timer);
-        // While parts are graded or a plan is edited tap after tap the page already shows it: its view may follow a little later.
-        const following = kind === 'look.save' || kind === 'plan.save';
-        timer = setTimeout(() => void refresh(), following ? 700 : 120);
+        // What the page shows by itself it is given anew only once the pressing is over.
+        const following = (laidOver as readonly CommandKind[]).includes(kind);
+        timer = setTimeout(() => void refresh(), following ? followingMs : 120);
       }
     });
     void refusedEntries().then(setRefused);
