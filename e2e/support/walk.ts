@@ -191,18 +191,6 @@ export async function gradeRing(page: Page, breath: 'Quiet' | 'Deep', grades: Re
   }
 }
 
-/** From a client who was looked at to an open run, by the shortest way. */
-export async function planAndOpenRun(page: Page, url: string, clientId: string) {
-  await allSaved(page);
-  await page.goto(`${url}/clients/${clientId}/read`);
-  await page.getByRole('button', { name: 'Confirm this intent' }).click();
-  await page.getByRole('link', { name: 'On to Sequence' }).click();
-  await page.getByRole('button', { name: 'Make the plan' }).click();
-  await page.getByRole('link', { name: 'On to Coach' }).click();
-  await page.getByRole('button', { name: 'Open the run' }).click();
-  await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
-}
-
 /** Starts an open run and goes past the first set-up. */
 export async function startBreathing(page: Page) {
   await page.keyboard.press(' ');

@@ -38,7 +38,7 @@ afterEach(async () => {
 
 test('the page follows what was saved; tap after tap is followed once, when the hand rests', async () => {
   render(<Keeping />);
-  await record('fact.add');
+  await record('home.told');
   await pass(0.2);
   expect(mockRefreshed).toBe(1);
   for (let tap = 0; tap < 5; tap += 1) {
