@@ -1,6 +1,7 @@
 import { type PlanningProblem, search, tally } from '@/core/sequence';
 import { instance } from './instances';
 import { solveWith, solver } from './highs';
+import { rounds } from '../scripts/rounds';
 
 /**
  * The search against an independent mixed-integer solver whose model is written from the same raw problem, and both answers
@@ -21,7 +22,7 @@ function varied(seed: number): PlanningProblem {
 }
 
 /** Thirty of each hundred with every run of the tests; all five hundred when asked for. */
-const seedsALot = process.env.KOKYU_ALL_SEEDS ? 100 : 30;
+const seedsALot = rounds(100);
 
 test.each([0, 1, 2, 3, 4])(
   'equal optimum on many seeds, lot %d',

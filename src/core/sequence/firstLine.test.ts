@@ -4,7 +4,10 @@ import { patterns } from '../read';
 import { type SchoolId, schoolIds } from '../schools';
 import { contextFor, gatesOfPerson, requestFor } from '../fixtures';
 import { type PlanContext, type PlanRequest, firstAnswers, makePlan, orderOfWorkFor, secondsWithTalk } from '.';
+import { rounds } from '../../../scripts/rounds';
 
+// Every second school of each pattern with `npm test`, in turn.
+const everyOne = rounds(3) === 3;
 let made = 0;
 const newId = () => `item-${(made += 1)}`;
 const plan = (pattern: string, ask: Partial<PlanRequest> = {}, know: Partial<PlanContext> = {}) =>
@@ -39,8 +42,8 @@ describe('first answers come first', () => {
   });
 
   test('every pattern, school and length: as many first answers as the minutes ask for, or it says which is missing', () => {
-    for (const pattern of [...Object.keys(evidenceOf), 'even']) {
-      for (const leadSchool of schoolIds) {
+    for (const [p, pattern] of [...Object.keys(evidenceOf), 'even'].entries()) {
+      for (const leadSchool of schoolIds.filter((_, s) => everyOne || (p + s) % 2 === 0)) {
         for (const minutes of [20]) {
           const made_ = plan(pattern, { minutes, leadSchool });
           const steps = orderOfWorkFor(pattern, leadSchool).slice(0, firstAnswers(minutes));

@@ -17,6 +17,7 @@ import {
   planTotals,
   refusalsOf,
 } from '.';
+import { rounds } from '../../../scripts/rounds';
 
 const today = '2026-11-23';
 const answer = (value: Answer['value'], detail: Answer['detail'] = {}): Answer => ({
@@ -130,7 +131,7 @@ describe('makePlan', () => {
   test('random profiles: no plan ever violates a gate', () => {
     let seed = 7;
     const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647;
-    for (let round = 0; round < 60; round += 1) {
+    for (let round = 0; round < rounds(60); round += 1) {
       const yes = Object.fromEntries(
         conditionIds
           .filter(() => random() < 0.2)

@@ -22,6 +22,7 @@ import {
   whatWouldChange,
   solve,
 } from '.';
+import { rounds } from '../../../scripts/rounds';
 
 let made = 0;
 const newId = () => `item-${(made += 1)}`;
@@ -211,7 +212,7 @@ describe('what needs no search', () => {
 
   test('a prop that goes and was not used changes nothing; every variant is what it would be asked alone', () => {
     const { pick } = choices(11);
-    for (let round = 0; round < 6; round += 1) {
+    for (let round = 0; round < rounds(6); round += 1) {
       const pattern = pick(patterns).id;
       const request = requestFor(pattern, { minutes: pick([12, 20, 30]) });
       const context = contextFor(pattern);
