@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray, isNull, like, lte, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNull, like, lte, max, sql } from 'drizzle-orm';
 import { type Fact, type FactKey, type KnownClient, factSchemas, knownClient } from '@/core/safety';
 import { type Store } from './file';
 import { type Unreadable, called, recordInWords, soundRow, soundValue } from './rows';
@@ -188,13 +188,19 @@ export function knownClientsOf(
 
 /** Clients seen or added last, for the front page of a studio without appointments. */
 export function recentClients(store: Store, most = 8): ClientRow[] {
+  const seen = store
+    .select({ clientId: visits.clientId, at: max(visits.startedAt).as('at') })
+    .from(visits)
+    .groupBy(visits.clientId)
+    .as('seen');
   return store
-    .select()
+    .select({ row: clients })
     .from(clients)
-    .orderBy(desc(clients.createdAt))
+    .leftJoin(seen, eq(seen.clientId, clients.id))
+    .orderBy(desc(sql`coalesce(${seen.at}, ${clients.createdAt})`))
     .limit(most)
     .all()
-    .map((row) => clientRow(row, []));
+    .map(({ row }) => clientRow(row, []));
 }
 
 export interface OpenVisit {

@@ -19,6 +19,7 @@ import {
   openStore,
   ownDrillsOf,
   readSettings,
+  recentClients,
   searchClients,
   stoppedDrills,
   templatesOf,
@@ -43,16 +44,21 @@ afterEach(() => {
 function record<K extends CommandKind>(kind: K, payload: Payload<K>, at = now): Outcome {
   return carryOut(store, { id: randomUUID(), kind, payload }, at);
 }
-/** Taken in: a conflict is, too; it only tells that something was written in between. */
-const saved = (outcome: Outcome) => expect(['saved', 'conflict']).toContain(outcome.state);
+const saved = (outcome: Outcome) => expect(outcome).toMatchObject({ state: 'saved' });
 
 /** A client with today's visit, the signs asked, and everything answered no but for what is given. */
 function clientOf(name: string, yes: string[] = [], signs = true) {
   const [clientId, visitId] = [randomUUID(), randomUUID()];
   saved(record('client.create', { clientId, factId: randomUUID(), name }));
   saved(record('visit.start', { visitId, clientId }));
-  const fact = (key: Payload<'fact.add'>['key'], value: unknown) =>
-    record('fact.add', { factId: randomUUID(), clientId, key, value, basedOn: null });
+  // Whoever answers has seen the answer before.
+  const seen = new Map<string, string>();
+  const fact = (key: Payload<'fact.add'>['key'], value: unknown, at = now) => {
+    const factId = randomUUID();
+    const outcome = record('fact.add', { factId, clientId, key, value, basedOn: seen.get(key) ?? null }, at);
+    seen.set(key, factId);
+    return outcome;
+  };
   if (signs) {
     saved(fact('emergency', { present: [] }));
     saved(fact('redFlags', { present: [] }));
@@ -118,16 +124,10 @@ describe('commands', () => {
   });
 
   test('a refused command may be sent again once what stood in its way is gone', () => {
-    const { clientId, visitId } = clientOf('Orla Weirside', ['heart']);
+    const { fact, visitId } = clientOf('Orla Weirside', ['heart']);
     const command = { id: randomUUID(), kind: 'look.save', payload: lookOf(visitId, hold) };
     expect(carryOut(store, command, now)).toMatchObject({ state: 'refused' });
-    saved(
-      record(
-        'fact.add',
-        { factId: randomUUID(), clientId, key: 'answer:heart', value: { value: 'no' }, basedOn: null },
-        now + 9,
-      ),
-    );
+    saved(fact('answer:heart', { value: 'no' }, now + 9));
     saved(carryOut(store, command, now + 10));
   });
 });
@@ -212,13 +212,7 @@ describe('gates hold at the server', () => {
     saved(fact('emergency', { present: [] }));
     saved(fact('redFlags', { present: [] }));
     saved(open());
-    saved(
-      record(
-        'fact.add',
-        { factId: randomUUID(), clientId, key: 'answer:heart', value: { value: 'yes' }, basedOn: null },
-        now + 5,
-      ),
-    );
+    saved(fact('answer:heart', { value: 'yes' }, now + 5));
     const held = plan.items.map((item) => ({
       ...item,
       cadences: item.cadences.map((breath) => ({ ...breath, bottomPauseSeconds: 5 })),
@@ -238,6 +232,19 @@ describe('looks, plans and runs', () => {
       why: expect.stringMatching(/holds beyond a natural pause/),
     });
     saved(record('look.save', lookOf(clientOf('Una Tidewell').visitId, hold)));
+  });
+
+  test('who was seen last comes first on the front page, whenever they were added', () => {
+    const hour = 3_600_000;
+    const clientId = (name: string, at: number) => {
+      const id = randomUUID();
+      saved(record('client.create', { clientId: id, factId: randomUUID(), name }, at));
+      return id;
+    };
+    const [long, lately] = [clientId('Corin Weir', now - 90 * 24 * hour), clientId('Perran Ropewalk', now - 2 * hour)];
+    expect(recentClients(store).map(({ name }) => name)).toEqual(['Perran Ropewalk', 'Corin Weir']);
+    saved(record('visit.start', { visitId: randomUUID(), clientId: long }, now - hour));
+    expect(recentClients(store).map(({ id }) => id)).toEqual([long, lately]);
   });
 
   test('a look written by two windows keeps both', () => {

@@ -60,6 +60,7 @@ export {
   type ItemSummary,
   type RunSummary,
   type UnnamedMark,
+  answerOf,
   cueAnswer,
   faultsOf,
   lastMark,

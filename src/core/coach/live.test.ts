@@ -14,6 +14,7 @@ import {
   doublePressMs,
   digestOf,
   faultHistoryOf,
+  answerOf,
   faultOrder,
   faultsOf,
   foldRun,
@@ -79,6 +80,24 @@ describe('faults while coaching', () => {
     expect(summariseRun(after).items[0]!.faults).toEqual([{ fault: 'shoulders', times: 1 }]);
     expect(faultHistoryOf([digestOf(summariseRun(after))])['towel-hug']).toEqual({ shoulders: 1 });
   });
+  test('an effort that was taken back, asked of somebody else or of the drill before a swap is not shown as the answer', () => {
+    const effort = (of10: number, who?: string): RunEvent => ({
+      type: 'effort',
+      item: 0,
+      of10,
+      ...(who ? { who } : {}),
+    });
+    const asked = (...events: RunEvent[]) =>
+      run([0, { type: 'start' }], ...events.map((event, i): [number, RunEvent] => [16 + i, event]));
+    expect(answerOf(asked(effort(4)), 'effort', 0)?.of10).toBe(4);
+    expect(answerOf(asked(effort(4), effort(6), { type: 'undo', of: idOf(2) }), 'effort', 0)?.of10).toBe(4);
+    expect(answerOf(asked(effort(4), { type: 'undo', of: idOf(1) }), 'effort', 0)).toBeNull();
+    expect(answerOf(asked(effort(4, 'ilse')), 'effort', 0, 'ada')).toBeNull();
+    expect(answerOf(asked(effort(4)), 'effort', 1)).toBeNull();
+    const swapped = asked(effort(4), { type: 'swap', item: 0, to: item({ drillId: 'quiet-nose', props: [] }) });
+    expect(answerOf(swapped, 'effort', 0)).toBeNull();
+  });
+
   test('the newest answer to a cue that stands counts', () => {
     const cue = (landed: 'yes' | 'no'): RunEvent => ({ type: 'cue', item: 0, cue: 'Wide', landed });
     expect(cueAnswer(run([0, { type: 'start' }], [12, cue('no')], [13, cue('yes')]), 0, 'Wide')).toBe('yes');

@@ -186,6 +186,26 @@ export function lastMark(state: RunState): StampedEvent | null {
   return standing(state).findLast(({ event }) => undoable.includes(event.type)) ?? null;
 }
 
+/**
+ * What was asked last of a kind in an item, since it is what it is, about a person: not what was taken back, nor what another
+ * of a group was asked.
+ *
+ * @example answerOf(state, 'effort', 0)?.of10 // 4
+ */
+export function answerOf<T extends 'effort' | 'helped'>(
+  state: RunState,
+  type: T,
+  item: number,
+  who?: string,
+): Extract<RunEvent, { type: T }> | null {
+  const since = state.events.findLastIndex(({ event }) => event.type === 'swap' && event.item === item);
+  const from = state.events[since]?.seq ?? -1;
+  const found = standing(state).findLast(
+    ({ seq, event }) => seq > from && event.type === type && event.item === item && event.who === who,
+  );
+  return (found?.event as Extract<RunEvent, { type: T }> | undefined) ?? null;
+}
+
 /** Whether a cue was answered in an item, and how; the newest answer that stands. */
 export function cueAnswer(state: RunState, item: number, cue: string): 'yes' | 'partly' | 'no' | null {
   const found = standing(state).findLast(

@@ -1,3 +1,5 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { commonPractice, provenanceSentence, published, references, setByYou } from '.';
 import { gateTable } from '../safety';
 import { patterns } from '../read';
@@ -14,6 +16,15 @@ test('a value that could not be checked against its paper says so', () => {
     const sentence = provenanceSentence(published(id as keyof typeof references));
     expect(sentence.includes('Value from memory')).toBe(fromMemory);
   }
+});
+
+test('what a comment cites is listed, and what is listed is cited', () => {
+  const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter((file) => /\.tsx?$/.test(file));
+  const texts = files
+    .filter((file) => !file.endsWith('references.ts'))
+    .map((file) => readFileSync(join('src', file), 'utf8'));
+  const cited = new Set(texts.flatMap((text) => text.match(/\bR\d+\b(?=\]|')/g) ?? []));
+  expect([...cited].sort()).toEqual(Object.keys(references).sort());
 });
 
 test('rules that cite a source cite one that is listed; the rest are the trade’s own', () => {

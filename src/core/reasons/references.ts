@@ -65,6 +65,12 @@ export const references = {
       'Slade et al. 2016, Br J Sports Med 50:1428–1437: Consensus on Exercise Reporting Template, what a prescription must state.',
     fromMemory: true,
   },
+  R15: {
+    short: 'Open formats',
+    citation:
+      'JSON Schema 2020-12; iCalendar, RFC 5545: the formats in which plans, drills and bookings are handed over.',
+    fromMemory: true,
+  },
 } as const;
 
 export type ReferenceId = keyof typeof references;

@@ -3,7 +3,7 @@
 import { type ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { breathsPerMinute, cadenceInWords, cycleSeconds } from '@/core/cadence';
-import { type PacingMode, helpedWords, modeOf } from '@/core/coach';
+import { type PacingMode, answerOf, helpedWords, modeOf } from '@/core/coach';
 import { markerMeasures, newest } from '@/core/look';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, phaseLimits, withPhase } from '@/core/sequence';
@@ -169,13 +169,13 @@ export function EffortPanel({
   who: string | undefined;
 }) {
   const { readiness, harder } = neighbours;
-  const asked = run.state.events.findLast(({ event }) => event.type === 'effort' && event.item === index)?.event;
+  const asked = answerOf(run.state, 'effort', index, who);
   return (
     <>
       <ChoiceChips
         label="How much effort was it, 0 to 10?"
         apart
-        value={asked?.type === 'effort' ? String(asked.of10) : null}
+        value={asked ? String(asked.of10) : null}
         choices={Array.from({ length: 11 }, (_, i) => ({ value: String(i), label: String(i) }))}
         onChange={(value) => run.append({ type: 'effort', item: index, of10: Number(value), ...(who ? { who } : {}) })}
       />
@@ -210,10 +210,7 @@ export function HelpedPanel({
   onDone: () => void;
 }) {
   const item = run.state.items[index]!;
-  const undone = new Set(run.state.events.flatMap(({ event }) => (event.type === 'undo' ? [event.of] : [])));
-  const asked = run.state.events.findLast(
-    ({ id, event }) => event.type === 'helped' && event.item === index && event.who === who && !undone.has(id),
-  )?.event;
+  const asked = answerOf(run.state, 'helped', index, who);
   const marker = newest(view.visit?.looks ?? [], 'marker', 'before');
   return (
     <>

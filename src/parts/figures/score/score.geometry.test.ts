@@ -1,5 +1,5 @@
 import { cadence } from '@/core/cadence';
-import { segmentsOf } from '@/core/dose';
+import { type Segment, segmentsOf } from '@/core/dose';
 import { type ScoreItem } from './ScoreBar';
 import { scoreSheetSvg, wrapped } from './scoreSheet';
 import { breathPieces, floorLine, phaseOfItem, pointList, stretchedBreaths, toneShapes } from './score.geometry';
@@ -64,6 +64,30 @@ describe('the other lanes', () => {
     expect(height('opposition')).toBeGreaterThan(height('relaxed'));
     expect(toneShapes(segments, 'low-to-high', 3, 24)).toHaveLength(4);
     expect(toneShapes(segments, 'opposition', 3, 24)).toHaveLength(2);
+  });
+
+  test('the floor of a ladder goes with each rung, also after rungs too thin to draw, and rests only between sets', () => {
+    // Two breaths of a second, two of 2 in 4 out, two of 4 in 4 out, from second 10 on.
+    const ladder: Segment[] = [
+      { kind: 'set-up', seconds: 10 },
+      {
+        kind: 'breaths',
+        set: 1,
+        side: null,
+        seconds: 2 + 12 + 16,
+        stretches: [
+          { cadence: cadence(0.5, 0.5), breaths: 2 },
+          { cadence: cadence(2, 4), breaths: 2 },
+          { cadence: cadence(4, 4), breaths: 2 },
+        ],
+      },
+    ];
+    const line = floorLine(ladder, 'gentle lift on exhale', 2, 40);
+    const lowest = Math.max(...line.map(([, y]) => y));
+    // Each inhale ends low: 12 + 2, 18 + 2, 24 + 4, 32 + 4.
+    expect([...new Set(line.filter(([, y]) => y === lowest).map(([x]) => x / 2))]).toEqual([14, 20, 28, 36]);
+    const rest = line.filter(([, y]) => y === 20).map(([x]) => x / 2);
+    expect(rest.filter((second) => second > 12 && second < 40)).toEqual([]);
   });
 
   test('a tap finds the phase under it, and nothing in set-up and rest', () => {

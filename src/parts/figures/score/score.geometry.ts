@@ -134,20 +134,25 @@ export function floorLine(
     for (const segment of segments) {
       if (segment.kind === 'breaths') {
         let inside = at;
+        let breathing = false;
         for (const { cadence, breaths } of segment.stretches) {
           const cycle = cycleSeconds(cadence);
-          if (cycle * unitsPerSecond < thinnestBreath) continue;
-          for (let breath = 0; breath < breaths; breath += 1) {
+          const drawn = cycle * unitsPerSecond >= thinnestBreath ? breaths : 0;
+          // At rest where a set begins, and where the line comes out of breaths too thin to draw.
+          if (drawn === 0 && breathing) corners.push([inside * unitsPerSecond, y(0)]);
+          if (drawn === 0) breathing = false;
+          for (let breath = 0; breath < drawn; breath += 1) {
             const from = inside + breath * cycle;
             const top = from + cadence.inhaleSeconds;
             const end = top + cadence.topPauseSeconds + cadence.exhaleSeconds;
             corners.push(
-              [from * unitsPerSecond, breath === 0 ? y(0) : y(empty)],
+              [from * unitsPerSecond, breathing ? y(empty) : y(0)],
               [top * unitsPerSecond, y(full)],
               [(top + cadence.topPauseSeconds) * unitsPerSecond, y(full)],
               [end * unitsPerSecond, y(empty)],
               [(from + cycle) * unitsPerSecond, y(empty)],
             );
+            breathing = true;
           }
           inside += cycle * breaths;
         }
