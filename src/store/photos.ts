@@ -22,7 +22,7 @@ const mostPixels = 4_000_000;
 
 /** Where the pictures of a store lie; the name is the id, so nothing typed ever becomes a path. */
 const folderOf = (store: Store) => photosOf(store.$client.name);
-const pathOf = (store: Store, photoId: string) => join(folderOf(store), `${photoId}.jpg`);
+const fileOf = (store: Store, photoId: string) => join(folderOf(store), `${photoId}.jpg`);
 
 const refused = (why: string): Outcome => ({ state: 'refused', code: 'does not fit', why });
 const notAPicture = refused('This file is not a picture that can be read. Use JPEG, PNG or WebP.');
@@ -103,7 +103,7 @@ function writeDraft(store: Store, photoId: string, content: Buffer): string {
 
 /** Puts a picture in its place, within the transaction that writes its row. A file without its row counts for nothing. */
 export function placePhoto(store: Store, photoId: string, draft: string) {
-  const path = pathOf(store, photoId);
+  const path = fileOf(store, photoId);
   renameSync(draft, path);
   settle(dirname(path));
 }
@@ -121,6 +121,6 @@ export function sweepDrafts(store: Store) {
 /** A stored picture, or null for an id that has none. */
 export function readPhoto(store: Store, photoId: string): Buffer | null {
   const row = store.select().from(photos).where(eq(photos.id, photoId)).get();
-  const path = row && pathOf(store, row.id);
+  const path = row && fileOf(store, row.id);
   return path && existsSync(path) ? readFileSync(path) : null;
 }

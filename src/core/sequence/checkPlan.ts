@@ -9,14 +9,11 @@ import { type Plan, type PlanItem, drillOf, knownDrill, planTotals } from './pla
 import { likenessOf } from './alike';
 import { settles } from './candidates';
 import { newThings, thingsKnown, toLearn } from './newThings';
+import { type PlanProblem, type PlanRuleId, broken, planRules } from './planRules';
 import { mostAlike, mostBaseChanges, mostItems, mostLevelRise, mostNewDrills } from './rules';
 
-/** A problem with a plan: `off` may not be coached, `mind` is a warning that leaves the choice with the coach. */
-export interface Problem {
-  level: 'off' | 'mind';
-  itemId: string | null;
-  what: string;
-  wayOut: string;
+/** A rule that a plan breaks, with what a press can do about it. */
+export interface Problem extends PlanProblem {
   /** The item as it may be done today, where a press can put it in its place. */
   fix?: PlanItem;
 }
@@ -35,49 +32,42 @@ export function checkPlan(plan: Plan, gates: Gates, history: readonly DrillHisto
   ]);
   const { whole, baseChanges } = planTotals(plan.items);
   const problems: Problem[] = [...perItem];
-  const mind = (what: string, wayOut: string) => problems.push({ level: 'mind', itemId: null, what, wayOut });
+  const add = (code: PlanRuleId, what: string) => problems.push(broken(code, null, what));
   const limit = plan.request.minutes * 60;
   if (whole.seconds > limit) {
-    mind(
+    add(
+      'tooLong',
       `${durationInWords(whole.seconds - limit)} longer than the ${plan.request.minutes} minutes there are.`,
-      'Take breaths or an item out.',
     );
   }
   if (baseChanges > mostBaseChanges) {
-    mind(`${baseChanges} changes between floor, chair and standing.`, 'Put items in the same position together.');
+    add('basesChange', `${baseChanges} changes between floor, chair and standing.`);
   }
-  for (const [what, wayOut] of wholeProblems(plan, history)) mind(what, wayOut);
+  for (const [code, what] of wholeProblems(plan, history)) add(code, what);
   if (whole.holdSeconds > holdCapSeconds) {
-    problems.push({
-      level: 'off',
-      itemId: null,
-      what: `${Math.round(whole.holdSeconds)} s of holds; the cap is ${holdCapSeconds} s.`,
-      wayOut: 'Shorten a pause or take breaths out.',
-    });
+    add('holdsTooLong', `${Math.round(whole.holdSeconds)} s of holds; the cap is ${holdCapSeconds} s.`);
   }
   return problems.sort((a, b) => Number(a.level === 'mind') - Number(b.level === 'mind'));
 }
 
 function itemProblems(item: PlanItem, previous: PlanItem | null, gates: Gates, plan: Plan): Problem[] {
   const problems: Problem[] = [];
-  const add = (level: Problem['level'], what: string, wayOut: string) =>
-    problems.push({ level, itemId: item.id, what, wayOut });
+  const add = (code: PlanRuleId, what: string) => problems.push(broken(code, item.id, what));
   if (!knownDrill(item)) {
-    add('off', 'This drill is no longer in the catalogue.', 'Take it out.');
+    add('gone', 'This drill is no longer in the catalogue.');
     return problems;
   }
   const drill = drillOf(item);
   const refusal = refusalInWords({ refusals: refusalsOf(item, gates) });
   if (refusal) {
-    problems.push({ level: 'off', itemId: item.id, what: `${drill.name}: ${refusal}`, ...wayOutOf(item, gates) });
+    problems.push({ ...broken('gated', item.id, `${drill.name}: ${refusal}`), ...wayOutOf(item, gates) });
   }
   if (previous && item.cadences.some(isHold) && previous.cadences.some(isHold)) {
-    add('off', `${drill.name}: two holds back to back.`, 'Put something without a pause between them.');
+    add('holdAfterHold', `${drill.name}: two holds back to back.`);
   }
   const missing = item.props.filter((prop) => !plan.request.propsAtHand.includes(prop) && !bodyProps.includes(prop));
-  for (const prop of missing) add('mind', `${drill.name}: ${props[prop].name} is not at hand.`, 'Tick it, or swap.');
-  for (const words of doseProblems(item))
-    add('mind', `${drill.name}: ${words}`, 'Bring it back, or keep it knowingly.');
+  for (const prop of missing) add('propMissing', `${drill.name}: ${props[prop].name} is not at hand.`);
+  for (const words of doseProblems(item)) add('doseUnusual', `${drill.name}: ${words}`);
   return problems;
 }
 
@@ -88,29 +78,25 @@ function orderProblems(plan: Plan, index: number, history: readonly DrillHistory
   if (!drill) return [];
   const before = plan.items.slice(0, index).flatMap((other) => knownDrill(other) ?? []);
   const problems: Problem[] = [];
-  const mind = (what: string, wayOut: string) =>
-    problems.push({ level: 'mind', itemId: item.id, what: `${drill.name}: ${what}`, wayOut });
+  const add = (code: PlanRuleId, what: string) => problems.push(broken(code, item.id, `${drill.name}: ${what}`));
   const owned = (id: string) => isOwned(history.find(({ drillId }) => drillId === id));
   const missing = drill.prerequisites.filter((id) => !owned(id) && !before.some((other) => other.id === id));
   if (missing.length > 0 && !owned(drill.id)) {
-    mind(
-      `wants ${missing.map((id) => findDrill(id)?.name ?? id).join(', ')} before it.`,
-      'Put that before it, or swap.',
-    );
+    add('wantsBefore', `wants ${missing.map((id) => findDrill(id)?.name ?? id).join(', ')} before it.`);
   }
   const hardest = Math.max(...before.map(({ level }) => level));
   if (before.length > 0 && drill.level > hardest + mostLevelRise) {
-    mind(`a step up from ${hardest} to ${drill.level} of 6.`, 'Put something between, or move it later.');
+    add('stepsUp', `a step up from ${hardest} to ${drill.level} of 6.`);
   }
   const opens = drill.family === 'open' || drill.family === 'stack';
   const exhaleLater = plan.items
     .slice(index + 1)
     .some((other) => (knownDrill(other)?.skills.exhale ?? 0) >= 3 && knownDrill(other)!.family !== 'carry');
   if (intents[plan.request.intent].exhaleFirst && opens && exhaleLater) {
-    mind('opens before the exhale was worked.', 'Move the exhale drill before it.');
+    add('opensFirst', 'opens before the exhale was worked.');
   }
   if (plan.items.slice(0, index).some(({ drillId }) => drillId === item.drillId)) {
-    mind('is in the plan twice.', 'Take one out, or make the other longer.');
+    add('twice', 'is in the plan twice.');
   }
   return problems;
 }
@@ -122,12 +108,9 @@ function clashProblems(plan: Plan, index: number): Problem[] {
   if (!drill || item.contrast) return [];
   const rules = everydayRules(drill.stances);
   const against = (name: string, other: ReturnType<typeof everydayRules>): Problem[] =>
-    clashes(rules, other).map(({ axis, one, other: theirs }) => ({
-      level: 'off',
-      itemId: item.id,
-      what: `${drill.name}: ${axes[axis].name} “${one}”; ${name} says “${theirs}”.`,
-      wayOut: 'Swap one of them, or mark it as a deliberate contrast.',
-    }));
+    clashes(rules, other).map(({ axis, one, other: theirs }) =>
+      broken('contradicts', item.id, `${drill.name}: ${axes[axis].name} “${one}”; ${name} says “${theirs}”.`),
+    );
   const earlier = plan.items
     .slice(0, index)
     .filter(({ contrast }) => !contrast)
@@ -140,48 +123,40 @@ function clashProblems(plan: Plan, index: number): Problem[] {
 }
 
 /** Rules the plan breaks as a whole. */
-function wholeProblems({ items, request }: Plan, history: readonly DrillHistory[]): [string, string][] {
+function wholeProblems({ items, request }: Plan, history: readonly DrillHistory[]): [PlanRuleId, string][] {
   const known = items.flatMap((item) => {
     const drill = knownDrill(item);
     return drill ? [{ item, drill }] : [];
   });
   if (known.length === 0) return [];
-  const found: [boolean, string, string][] = [];
+  const found: [boolean, PlanRuleId, string][] = [];
   const first = known[0]!.drill;
   const last = known.at(-1)!.drill;
-  found.push([!settles(first), 'It does not begin with settling.', 'Move or add a drill that settles to the front.']);
-  found.push([
-    last.family !== 'carry',
-    'Nothing at the end carries it into the day.',
-    'Add a carry-over drill at the end.',
-  ]);
+  found.push([!settles(first), 'notSettled', 'It does not begin with settling.']);
+  found.push([last.family !== 'carry', 'notCarried', 'Nothing at the end carries it into the day.']);
   const most = mostItems(request.minutes);
   found.push([
     items.length > most,
+    'tooMany',
     `${items.length} things; ${most} are enough for ${request.minutes} minutes.`,
-    'Take one out.',
   ]);
   const things = thingsKnown(history);
   const doneBefore = (id: string) => history.some(({ drillId }) => drillId === id);
   const fresh = known.filter(({ drill }) => toLearn(drill, newThings(drill, doneBefore(drill.id), things))).length;
-  found.push([
-    fresh > mostNewDrills,
-    `${fresh} things to learn; ${mostNewDrills} a visit are enough.`,
-    'Swap one for something known or easier.',
-  ]);
+  found.push([fresh > mostNewDrills, 'tooNew', `${fresh} things to learn; ${mostNewDrills} a visit are enough.`]);
   const kinds = known.flatMap(({ drill, item }) => (drill.family === 'carry' ? [] : likenessOf(drill, item)));
   for (const kind of new Set(kinds)) {
     const count = kinds.filter((other) => other === kind).length;
     const what = `${count} things of the same breath and shape: ${kind}.`;
-    found.push([count > mostAlike, what, 'Swap one for another breath, another position or something that moves.']);
+    found.push([count > mostAlike, 'tooAlike', what]);
   }
-  return found.filter(([broken]) => broken).map(([, what, wayOut]) => [what, wayOut]);
+  return found.filter(([isBroken]) => isBroken).map(([, code, what]) => [code, what]);
 }
 
 /** The smallest change that would make an item allowed, in words, and the item so changed. */
 function wayOutOf(item: PlanItem, gates: Gates): { wayOut: string; fix?: PlanItem } {
   const fix = refitted(item, gates);
-  if (!fix) return { wayOut: 'Swap it for another.' };
+  if (!fix) return { wayOut: planRules.gated.wayOut };
   const moved = fix.position === item.position ? [] : [`in ${positions[fix.position].name}`];
   const sided = fix.side === item.side ? [] : [`${fix.side} side up only`];
   const parts = [...moved, ...sided, ...fix.changes].join('; ');

@@ -321,7 +321,7 @@ function Planning({ view }: { view: ClientView }) {
                 phase={phase}
                 clashes={
                   Boolean(selected.contrast) ||
-                  problems.some(({ itemId, wayOut }) => itemId === selected.id && wayOut.includes('contrast'))
+                  problems.some(({ itemId, code }) => itemId === selected.id && code === 'contradicts')
                 }
                 onPhase={setPhase}
                 onMove={(to) => edits.place(selected.id, to)}

@@ -60,7 +60,7 @@ describe('the bars of the score', () => {
     const again = scoreItems(longer, []);
     expect(again[0]).not.toBe(bars[0]);
     expect(again.slice(1).every((bar, i) => bar === bars[i + 1])).toBe(true);
-    const problem = { level: 'off' as const, itemId: second.id, what: 'x', wayOut: 'y' };
+    const problem = { code: 'gated' as const, level: 'off' as const, itemId: second.id, what: 'x', wayOut: 'y' };
     expect(scoreItems(plan, [problem])[1]).toMatchObject({ id: second.id, problem: 'off' });
     expect(bars[1]!.problem).toBeNull();
   });

@@ -44,7 +44,7 @@ export const lanes = [
 const heightOf = (id: (typeof lanes)[number]['id']) => lanes.find((lane) => lane.id === id)!.height;
 
 /** Pieces of one kind as one path: a long score has hundreds of breaths, and one path is drawn at once. */
-function pathOf(pieces: readonly BreathPiece[], kind: BreathPiece['kind'], closed: boolean): string {
+function lineOf(pieces: readonly BreathPiece[], kind: BreathPiece['kind'], closed: boolean): string {
   return pieces
     .filter((piece) => piece.kind === kind)
     .map(({ points }) => `M${pointList(points).replaceAll(' ', 'L')}${closed ? 'Z' : ''}`)
@@ -67,11 +67,11 @@ export const ScoreBar = memo(function ScoreBar({ item, pxPerSecond }: { item: Sc
           </pattern>
         </defs>
         <g transform="translate(0 4)">
-          <path d={pathOf(pieces, 'envelope', true)} fill="var(--rule)" />
-          <path d={pathOf(pieces, 'inhale', true)} fill="var(--inhale)" />
-          <path d={pathOf(pieces, 'exhale', true)} fill={`url(#${id}out)`} />
+          <path d={lineOf(pieces, 'envelope', true)} fill="var(--rule)" />
+          <path d={lineOf(pieces, 'inhale', true)} fill="var(--inhale)" />
+          <path d={lineOf(pieces, 'exhale', true)} fill={`url(#${id}out)`} />
           <path
-            d={pathOf(pieces, 'pause', false)}
+            d={lineOf(pieces, 'pause', false)}
             fill="none"
             stroke="var(--ink)"
             strokeWidth="2.5"
