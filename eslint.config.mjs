@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs';
 import next from '@next/eslint-plugin-next';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
@@ -9,6 +10,12 @@ import tseslint from 'typescript-eslint';
 const from = (...floors) => ({
   regex: `^(@/|(\\.\\./)+)(${floors.join('|')})(/|$)`,
 });
+
+/** One folder a station; `live`, `taking` and `diary` are what several of them are made of. */
+const shared = ['live', 'taking', 'diary'];
+const stations = readdirSync('src/stations', { withFileTypes: true })
+  .filter((entry) => entry.isDirectory() && !shared.includes(entry.name))
+  .map(({ name }) => name);
 
 const floors = [
   {
@@ -63,15 +70,21 @@ const floors = [
       },
     ],
   },
-  {
-    files: ['src/stations/**/*.{ts,tsx}'],
+  ...['**', ...stations.map((name) => `${name}/**`)].map((place) => ({
+    files: [`src/stations/${place}/*.{ts,tsx}`],
+    // The page of all stations tries them side by side.
+    ignores: ['src/stations/*.test.tsx'],
     patterns: [
       {
         ...from('app', 'store'),
         message: 'Stations are given what they show; only pages and route handlers open the store.',
       },
+      {
+        regex: `^(@/stations/|\\./|(\\.\\./)+)(${stations.filter((name) => !place.startsWith(`${name}/`)).join('|')})/`,
+        message: 'No station reaches into another: what two of them need stands in live, taking, diary or beside them.',
+      },
     ],
-  },
+  })),
   {
     files: ['src/app/**/*.{ts,tsx}', 'demo/**/*.ts'],
     patterns: [

@@ -40,6 +40,10 @@ const wrong = [
   ['src/stations/look/A.tsx', "import '@/store';"],
   ['src/stations/look/A.tsx', "import '../../store/schema';"],
   ['src/stations/look/A.tsx', "import '@/core/look/quietRate';"],
+  ['src/stations/look/A.tsx', "import '../coach/CoachStation';"],
+  ['src/stations/look/A.tsx', "import '@/stations/coach/CoachStation';"],
+  ['src/stations/live/A.tsx', "import '../coach/CoachStation';"],
+  ['src/stations/A.tsx', "import './coach/CoachStation';"],
   ['src/store/a.ts', "import '@/parts/Button';"],
   ['src/workers/a.worker.ts', "import '@/store';"],
   ['src/keep/a.ts', "import '@/store';"],
@@ -49,7 +53,10 @@ const wrong = [
 
 const right = [
   ['src/core/x/a.ts', "import 'zod';\nimport '../cadence';\nexport const day = new Date(0);"],
-  ['src/stations/look/A.tsx', "import '@/core/look';\nimport '@/parts/Button';"],
+  [
+    'src/stations/look/A.tsx',
+    "import '@/core/look';\nimport '@/parts/Button';\nimport '../live/Tick';\nimport '../useShown';\nimport './LookStation';",
+  ],
   ['src/app/a.ts', "import '@/store';"],
 ] as const;
 

@@ -5,7 +5,7 @@ import { intentInWords } from '@/core/read';
 import { addDays, dayIn } from '@/core/record';
 import { flaggedConditions, pathState } from '@/core/safety';
 import { lastTimeOf, needsToday } from '@/core/track';
-import { type ComingView, type DiaryView, type Expecting } from '@/stations/today/view';
+import { type ComingView, type DiaryView, type Expecting } from '@/stations/diary/view';
 import {
   type Unreadable,
   allVisitsOfDay,

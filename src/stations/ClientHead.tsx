@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { flaggedConditions, openStations, screeningAge, unansweredConditions } from '@/core/safety';
 import { SafetyLine } from '@/parts/shell/SafetyLine';
 import { StationLine } from '@/parts/shell/StationLine';
-import { TouchChoice } from './coach/TouchBadge';
+import { TouchChoice } from './TouchBadge';
 import { useShown } from './useShown';
 import { type ClientView } from './view';
 

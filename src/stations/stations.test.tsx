@@ -11,12 +11,13 @@ import { CoachStation } from './coach/CoachStation';
 import { LookStation } from './look/LookStation';
 import { ReadStation } from './read/ReadStation';
 import { ScreenStation } from './screen/ScreenStation';
-import { SequenceStation, cadencesInWords, doseInWords } from './sequence/SequenceStation';
-import { planContext } from './sequence/usePlan';
+import { cadencesInWords, doseInWords } from '@/core/coach';
+import { SequenceStation } from './sequence/SequenceStation';
+import { planContext } from './usePlan';
 import { TodayBoard } from './today/TodayBoard';
 import { TrackStation } from './track/TrackStation';
 import { type ClientView } from './view';
-import { at, booking, diaryView, expecting, firstTime } from './today/diary.fixtures';
+import { at, booking, diaryView, expecting, firstTime } from './diary/diary.fixtures';
 import { answers, clientView, fact, signs, today } from './view.fixtures';
 
 let asked: string | null = null;

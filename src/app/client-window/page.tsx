@@ -1,4 +1,4 @@
-import { ClientScreen } from '@/stations/coach/ClientScreen';
+import { ClientScreen } from '@/stations/live/ClientScreen';
 
 export const metadata = { title: 'Breathe' };
 

@@ -69,3 +69,4 @@ export {
   unnamedMarks,
 } from './summary';
 export { type RunPlace, type RunTimeline, locate, timelineOf } from './timeline';
+export { cadencesInWords, doseInWords } from './words';

@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { faults, type FaultId } from '@/core/catalogue';
-import { type RunState, stateOf, summariseRun } from '@/core/coach';
+import { cadencesInWords, doseInWords, type RunState, stateOf, summariseRun } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
 import { baseMap, newest, protocols, testVerdict } from '@/core/look';
 import { type StoredRun } from '@/core/record';
@@ -17,14 +17,13 @@ import { WayOn } from '@/parts/WayOn';
 import { ChangeLine } from '../ChangeLine';
 import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
-import { Gated } from '../look/Gated';
-import { Marker } from '../look/Marker';
-import { RegionMap } from '../look/RegionMap';
-import { cadencesInWords, doseInWords } from '../sequence/SequenceStation';
+import { Gated } from '../taking/Gated';
+import { Marker } from '../taking/Marker';
+import { RegionMap } from '../taking/RegionMap';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
-import { Close } from './Close';
-import { closeRun } from './closeRun';
+import { Close } from '../Close';
+import { closeRun } from '../live/closeRun';
 
 /** Coach: the plan ready to run, the marker before it, and the recheck after it. */
 export function CoachStation({

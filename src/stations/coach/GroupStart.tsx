@@ -10,7 +10,7 @@ import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { NamedSelect } from '@/parts/Field';
 import { EmptyState } from '@/parts/Notice';
-import { formInWords } from './GroupTiles';
+import { formInWords } from '../live/GroupTiles';
 
 /** Somebody who is here today and may be coached. */
 export interface GroupCandidate {

@@ -1,12 +1,12 @@
 import { renderToStaticMarkup as html } from 'react-dom/server';
 import { evaluateGates, knownClient } from '@/core/safety';
-import { Close } from './Close';
+import { Close } from '../Close';
 import { CoachStation } from './CoachStation';
 import { type GroupCandidate, GroupStart } from './GroupStart';
-import { GroupTiles } from './GroupTiles';
-import { answers, fact, item, run, signs, today, idOf, viewOf } from './coach.fixtures';
-import { RunClock } from './runClock';
-import { RunScreen } from './RunScreen';
+import { GroupTiles } from '../live/GroupTiles';
+import { answers, fact, item, run, signs, today, idOf, viewOf } from '../live/coach.fixtures';
+import { RunClock } from '../live/runClock';
+import { RunScreen } from '../live/RunScreen';
 
 jest.mock('next/navigation', () => ({
   useRouter: () => ({ push: () => undefined, refresh: () => undefined }),

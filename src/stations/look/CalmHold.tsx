@@ -20,12 +20,12 @@ import { Button } from '@/parts/Button';
 import { useHydrated } from '@/parts/useHydrated';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { useKeptValue } from '@/parts/useKept';
-import { useClientWindow, useOpenClientWindow } from '../coach/useClientWindow';
+import { useClientWindow, useOpenClientWindow } from '../live/useClientWindow';
 import { type ClientView } from '../view';
-import { AfterHold } from './AfterHold';
-import { LookError } from './LookError';
-import { PositionChips } from './PositionChips';
-import { allowedPositions, useLook } from './useLook';
+import { AfterHold } from '../taking/AfterHold';
+import { LookError } from '../taking/LookError';
+import { PositionChips } from '../taking/PositionChips';
+import { allowedPositions, useLook } from '../taking/useLook';
 import { useSpace } from './useSpace';
 
 type Measured = Pick<HoldTry, 'seconds' | 'steps' | 'endedAt'>;

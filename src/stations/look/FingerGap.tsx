@@ -3,9 +3,9 @@
 import { ChoiceChips } from '@/parts/Chips';
 import { type ClientView } from '../view';
 import { Goes } from './Goes';
-import { LookError } from './LookError';
-import { PositionChips } from './PositionChips';
-import { useLook } from './useLook';
+import { LookError } from '../taking/LookError';
+import { PositionChips } from '../taking/PositionChips';
+import { useLook } from '../taking/useLook';
 
 /** The gap between the fingertips at the lower ribs, at the end of the exhale and of the inhale. */
 export function FingerGap({ view }: { view: ClientView }) {

@@ -5,12 +5,12 @@ import { dayInWords } from '@/core/record';
 import { capital, listed } from '@/core/reasons';
 import { Notice } from '@/parts/Notice';
 import { type ClientView } from '../view';
-import { useAgain } from './again';
+import { useAgain } from '../taking/again';
 import { FormFields } from './FormFields';
-import { LookError } from './LookError';
-import { PositionChips } from './PositionChips';
+import { LookError } from '../taking/LookError';
+import { PositionChips } from '../taking/PositionChips';
 import { TenCounter } from './TenCounter';
-import { useLook } from './useLook';
+import { useLook } from '../taking/useLook';
 
 /** What to do about something marked that is more than a finding. */
 const warnings: Partial<Record<ProtocolId, (raw: never) => string | null>> = {

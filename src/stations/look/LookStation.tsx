@@ -36,21 +36,21 @@ import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
-import { AgainProvider, canBeTakenAgain } from './again';
+import { AgainProvider, canBeTakenAgain } from '../taking/again';
 import { ArrangeLooks } from './ArrangeLooks';
 import { CalmHold } from './CalmHold';
 import { FingerGap } from './FingerGap';
 import { FormLook } from './FormLook';
-import { Gated } from './Gated';
-import { Marker } from './Marker';
+import { Gated } from '../taking/Gated';
+import { Marker } from '../taking/Marker';
 import { PostureSearch } from './PostureSearch';
 import { QuestionnaireLook } from './QuestionnaireLook';
 import { QuietLook } from './QuietLook';
-import { RegionMap } from './RegionMap';
+import { RegionMap } from '../taking/RegionMap';
 import { Stack } from './Stack';
 import { Tape } from './Tape';
 import { TwoLine } from './TwoLine';
-import { allowedPositions } from './useLook';
+import { allowedPositions } from '../taking/useLook';
 
 /** The screens of the protocols; one that is not here is entered by its fields alone. */
 const screens: Partial<Record<ProtocolId, (props: { view: ClientView }) => ReactNode>> = {

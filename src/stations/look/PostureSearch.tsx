@@ -15,8 +15,8 @@ import { positions } from '@/core/catalogue';
 import { refusalInWords } from '@/core/safety';
 import { Slider } from '@/parts/Slider';
 import { type ClientView } from '../view';
-import { LookError } from './LookError';
-import { useLook } from './useLook';
+import { LookError } from '../taking/LookError';
+import { useLook } from '../taking/useLook';
 
 /** Lying has one posture; upright ones are searched. */
 const tiltsOf = (position: PosturePosition): readonly PostureTilt[] =>

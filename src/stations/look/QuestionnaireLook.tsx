@@ -6,8 +6,8 @@ import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Slider } from '@/parts/Slider';
 import { type ClientView } from '../view';
-import { LookError } from './LookError';
-import { useLook } from './useLook';
+import { LookError } from '../taking/LookError';
+import { useLook } from '../taking/useLook';
 
 const breathlessRows = [
   ['breathlessNow', 'Breathless now'],

@@ -16,9 +16,9 @@ import { ProvenanceMark } from '@/parts/Provenance';
 import { useHydrated } from '@/parts/useHydrated';
 import { type ClientView } from '../view';
 import { FormFields } from './FormFields';
-import { LookError } from './LookError';
-import { PositionChips } from './PositionChips';
-import { useLook } from './useLook';
+import { LookError } from '../taking/LookError';
+import { PositionChips } from '../taking/PositionChips';
+import { useLook } from '../taking/useLook';
 import { useSpace } from './useSpace';
 
 /** Seconds after which the rate may lock or unlock drills. */

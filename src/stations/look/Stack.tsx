@@ -3,10 +3,10 @@
 import { type Raw } from '@/core/look';
 import { type ClientView } from '../view';
 import { FormFields } from './FormFields';
-import { LookError } from './LookError';
+import { LookError } from '../taking/LookError';
 import { PhotoAngles } from './PhotoAngles';
-import { PositionChips } from './PositionChips';
-import { useLook } from './useLook';
+import { PositionChips } from '../taking/PositionChips';
+import { useLook } from '../taking/useLook';
 
 /** How ribs and pelvis are carried, by eye, and by three angles on a photo where one is wanted. */
 export function Stack({ view }: { view: ClientView }) {

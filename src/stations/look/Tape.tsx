@@ -7,9 +7,9 @@ import { Notice } from '@/parts/Notice';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { type ClientView } from '../view';
 import { Goes } from './Goes';
-import { LookError } from './LookError';
-import { PositionChips } from './PositionChips';
-import { useLook } from './useLook';
+import { LookError } from '../taking/LookError';
+import { PositionChips } from '../taking/PositionChips';
+import { useLook } from '../taking/useLook';
 
 const levelNames: Readonly<Record<TapeLevel, string>> = {
   armpit: 'Armpit',

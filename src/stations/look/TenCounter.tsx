@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useState } from 'react';
 import { useHydrated } from '@/parts/useHydrated';
-import { Tick } from '../coach/Tick';
+import { Tick } from '../live/Tick';
 import { useSpace } from './useSpace';
 
 const countMs = 10_000;

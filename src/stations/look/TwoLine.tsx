@@ -7,8 +7,8 @@ import { ProvenanceMark } from '@/parts/Provenance';
 import { Slider } from '@/parts/Slider';
 import { HalfCircle } from '@/parts/figures/HalfCircle';
 import { type ClientView } from '../view';
-import { LookError } from './LookError';
-import { useLook } from './useLook';
+import { LookError } from '../taking/LookError';
+import { useLook } from '../taking/useLook';
 
 const lineRows = [
   ['upperDegrees', 'Upper ribs, degrees'],

@@ -2,11 +2,11 @@
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { type GirthGo, type Raw } from '@/core/look';
 import { browserFakes, doing, pass, sent } from '@/parts/browser.fakes';
-import { viewOf } from '../coach/coach.fixtures';
+import { viewOf } from '../live/coach.fixtures';
 import { Shown } from '../shown.fixtures';
 import { Goes } from './Goes';
 import { QuietLook } from './QuietLook';
-import { RegionMap } from './RegionMap';
+import { RegionMap } from '../taking/RegionMap';
 
 const saves = () => sent.map(({ payload }) => payload as { lookId: string; revision: number; raw: unknown });
 const key = (name: string, on: Element = document.body) => doing(() => fireEvent.keyDown(on, { key: name }));

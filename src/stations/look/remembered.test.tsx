@@ -5,8 +5,8 @@ import { browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { unobserved } from '@/core/trunk';
 import { Shown } from '../shown.fixtures';
 import { answers, clientView, signs } from '../view.fixtures';
-import { Marker } from './Marker';
-import { RegionMap } from './RegionMap';
+import { Marker } from '../taking/Marker';
+import { RegionMap } from '../taking/RegionMap';
 
 jest.mock('@/parts/say', () => ({ say: () => undefined }));
 

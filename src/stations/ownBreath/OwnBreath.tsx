@@ -11,7 +11,7 @@ import { Slider } from '@/parts/Slider';
 import { say } from '@/parts/say';
 import { useKept, useKeptValue } from '@/parts/useKept';
 import { Tide } from '@/parts/figures/Tide';
-import { AfterHold } from '../look/AfterHold';
+import { AfterHold } from '../taking/AfterHold';
 
 /** Quiet and a little longer out than in: between two clients nobody needs more. */
 const quietMinute = planBreaths([{ cadence: cadence(4, 6), breaths: ownNoseSeconds / 10 }]);

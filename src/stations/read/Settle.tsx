@@ -2,7 +2,7 @@ import { allOf, protocols, testVerdict } from '@/core/look';
 import { type Likely, type Pattern, evenId, findingTable, nextLook, patterns } from '@/core/read';
 import { capital, listed, lowered } from '@/core/reasons';
 import { LinkButton } from '@/parts/Button';
-import { canBeTakenAgain } from '../look/again';
+import { canBeTakenAgain } from '../taking/again';
 import { type ClientView } from '../view';
 
 /** The one look that would tell most next, or the one that decides and is better read twice. */

@@ -6,7 +6,7 @@ import { ChoiceChips, TickChips } from '@/parts/Chips';
 import { Slider } from '@/parts/Slider';
 import { useDraft } from '@/parts/useDraft';
 import { type ClientView } from '../view';
-import { useFact } from './useFact';
+import { useFact } from '../useFact';
 
 /** Where the complaint is, how much of it there is, and whether the days are long at a desk: what the looks are led by. */
 export function ComplaintDetail({ view }: { view: ClientView }) {

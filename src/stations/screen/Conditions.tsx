@@ -24,7 +24,7 @@ import { Field, TextInput } from '@/parts/Field';
 import { say } from '@/parts/say';
 import { useDraft } from '@/parts/useDraft';
 import { type ClientView } from '../view';
-import { useFact } from './useFact';
+import { useFact } from '../useFact';
 
 /** The conditions, group by group; what is left can be answered "no" in one tap a group. */
 export function Conditions({ view }: { view: ClientView }) {

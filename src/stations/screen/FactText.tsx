@@ -3,7 +3,7 @@
 import { type Fact, type FactKey } from '@/core/safety';
 import { Field, TextArea, TextInput } from '@/parts/Field';
 import { useDraft } from '@/parts/useDraft';
-import { useFact } from './useFact';
+import { useFact } from '../useFact';
 
 /** A text about a client that saves itself while it is typed. */
 export function FactText({

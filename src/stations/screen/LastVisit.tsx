@@ -6,8 +6,8 @@ import { type HomeAnswer, type Payload, type Said, dayIn, dayInWords, homeAnswer
 import { newId, send, useSaid } from '@/keep';
 import { ChoiceChips } from '@/parts/Chips';
 import { Fold } from '@/parts/Fold';
-import { NextNotes } from '../today/NextNotes';
-import { type ComingView } from '../today/view';
+import { NextNotes } from '../diary/NextNotes';
+import { type ComingView } from '../diary/view';
 import { type ClientView } from '../view';
 
 /** What is to be in mind as somebody comes again: what was noted for this time, and the visit before in a few lines. */

@@ -10,7 +10,7 @@ import { BeginVisit } from '../BeginVisit';
 import { EmergencyStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
-import { type ComingView } from '../today/view';
+import { type ComingView } from '../diary/view';
 import { type ClientView } from '../view';
 import { ComplaintDetail } from './ComplaintDetail';
 import { Conditions } from './Conditions';
@@ -20,7 +20,7 @@ import { LastVisit } from './LastVisit';
 import { Limits } from './Limits';
 import { Signs } from './Signs';
 import { WhatChanged } from './WhatChanged';
-import { useFact } from './useFact';
+import { useFact } from '../useFact';
 
 /** Screen: why they came, today's signs, what is off limits, consent to touch. */
 export function ScreenStation({ view: served, coming }: { view: ClientView; coming: ComingView }) {

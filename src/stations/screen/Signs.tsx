@@ -24,7 +24,7 @@ import { say } from '@/parts/say';
 import { useKept } from '@/parts/useKept';
 import { EmergencyCard } from '../EmergencyCard';
 import { type ClientView } from '../view';
-import { useFact } from './useFact';
+import { useFact } from '../useFact';
 
 /** Which signs to ask: those of pregnancy and birth unless both were answered no. */
 function signsFor(view: ClientView, all: readonly Sign[]): Sign[] {

@@ -6,7 +6,7 @@ import { type Gate, components, forms, gateChanges } from '@/core/safety';
 import { capital } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { type ClientView } from '../view';
-import { useFact } from './useFact';
+import { useFact } from '../useFact';
 
 /**
  * The twenty seconds that open every visit after the first: what changed? And what the passing of time or a new answer has

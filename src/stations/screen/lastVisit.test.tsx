@@ -3,8 +3,8 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { placed } from '@/parts/placed.fixtures';
 import { ForNextTime } from '../ForNextTime';
-import { firstTime } from '../today/diary.fixtures';
-import { type ComingView } from '../today/view';
+import { firstTime } from '../diary/diary.fixtures';
+import { type ComingView } from '../diary/view';
 import { clientView } from '../view.fixtures';
 import { LastVisit } from './LastVisit';
 

@@ -6,7 +6,7 @@ import { capital } from '@/core/reasons';
 import { type Plan, type PlanItem, type Problem, weighPlan } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
-import { type planContext } from './usePlan';
+import { type planContext } from '../usePlan';
 
 /** How good the plan is: the best there is, how much better one could be, or how a plan changed by hand compares. */
 export function WorthLine({

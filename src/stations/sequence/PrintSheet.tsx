@@ -7,7 +7,8 @@ import { notice } from '@/core/formats';
 import { intentInWords } from '@/core/read';
 import { type Plan, drillOf, knownDrill } from '@/core/sequence';
 import { scoreSheetSvg } from '@/parts/figures/score/scoreSheet';
-import { cadencesInWords, doseInWords, scoreItems } from './words';
+import { cadencesInWords, doseInWords } from '@/core/coach';
+import { scoreItems } from './words';
 
 /** The printed sheet, made only when something is about to be printed. */
 export function PrintSheet({ plan, studio }: { plan: Plan; studio: string }) {

@@ -40,10 +40,8 @@ import { Problems, TotalsLine, WorthLine } from './PlanLines';
 import { ScoreEditor } from './ScoreEditor';
 import { firstRequest } from './firstRequest';
 import { useEdits, useUndoKeys } from './useEdits';
-import { useMeasuredBreath, usePlan, usePlanContext, usePlanner, withBreaths } from './usePlan';
+import { useMeasuredBreath, usePlan, usePlanContext, usePlanner, withBreaths } from '../usePlan';
 import { scoreItems } from './words';
-
-export { cadencesInWords, doseInWords } from './words';
 
 // What stands round the score is drawn anew after it, when nobody is pressing: an edit answers at once.
 const Request = memo(RequestBar);

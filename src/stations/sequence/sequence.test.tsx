@@ -8,7 +8,7 @@ import { lossInWords } from './Asking';
 import { BreathEditor } from './BreathEditor';
 import { Offers, priceInWords } from './Offers';
 import { Problems, TotalsLine, WorthLine } from './PlanLines';
-import { moved, withBreaths } from './usePlan';
+import { moved, withBreaths } from '../usePlan';
 import { scoreItems } from './words';
 
 const today = '2026-11-24';

@@ -6,7 +6,7 @@ import { type PlanItem } from '@/core/sequence';
 import { say } from '@/parts/say';
 import { isTyping } from '@/parts/shell/keys';
 import { type ScoreEdits } from './ScoreEditor';
-import { moved, withBreaths } from './usePlan';
+import { moved, withBreaths } from '../usePlan';
 
 /** Edits that stay the same from one drawing to the next, so that only the bars that changed are drawn anew. */
 export function useEdits({

@@ -1,5 +1,4 @@
-import { cadenceInWords } from '@/core/cadence';
-import { countedAt } from '@/core/coach';
+import { cadencesInWords, doseInWords } from '@/core/coach';
 import {
   type Plan,
   type PlanItem,
@@ -13,18 +12,6 @@ import {
 import { type FloorStance } from '@/parts/figures/score/score.geometry';
 import { type ScoreItem } from '@/parts/figures/score/ScoreBar';
 import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
-
-/** A dose in short: breaths or repetitions, sets, sides, a stay. */
-export function doseInWords(item: PlanItem): string {
-  const sets = item.sets > 1 ? `${item.sets} × ` : '';
-  const { of, what } = countedAt(drillOf(item), 0, item.breaths);
-  const stay = item.staySeconds ? `, then stay ${item.staySeconds} s` : '';
-  const side = item.side === 'none' ? '' : item.side === 'both' ? ', each side' : `, ${item.side}`;
-  return `${sets}${of} ${what}${of === 1 ? '' : 's'}${side}${stay}`;
-}
-
-export const cadencesInWords = (item: PlanItem) =>
-  item.cadences.length > 1 ? `ladder of ${item.cadences.length}` : cadenceInWords(item.cadences[0]!);
 
 /** Bars made before, by the item they were made of: an item that did not change keeps its bar, and is not drawn anew. */
 const made = new WeakMap<PlanItem, { context: string; bar: ScoreItem }>();

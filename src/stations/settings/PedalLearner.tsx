@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { type Gesture } from '@/core/coach';
 import { send } from '@/keep';
 import { Button } from '@/parts/Button';
-import { usePedal } from '../coach/usePedal';
+import { usePedal } from '../live/usePedal';
 
 const keyWords: Record<string, string> = {
   ' ': 'Space',

@@ -9,7 +9,7 @@ import { Slider } from '@/parts/Slider';
 import { Stepper } from '@/parts/Stepper';
 import { type TimingCheck, checkTiming } from '@/parts/sound/checkTiming';
 import { busOf, playNoise, playTone } from '@/parts/sound/voices';
-import { type SoundKind, soundKinds, useSound } from '../coach/useSound';
+import { type SoundKind, soundKinds, useSound } from '../live/useSound';
 
 /** Ten minutes of breaths: long enough for a drift to show. */
 const tenMinutes = planBreaths([

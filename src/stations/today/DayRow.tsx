@@ -7,9 +7,9 @@ import { useState } from 'react';
 import { type Booking, type DayVisit, type NextNote, timeIn } from '@/core/diary';
 import { newId, send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
-import { NextNotes } from './NextNotes';
-import { NotComing } from './NotComing';
-import { type Expecting } from './view';
+import { NextNotes } from '../diary/NextNotes';
+import { NotComing } from '../diary/NotComing';
+import { type Expecting } from '../diary/view';
 
 /** One booking of a day: when, who, what to mind, what they need, and the way on. */
 export function DayRow({

@@ -3,19 +3,19 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useState } from 'react';
-import { type Booking, timeOf, minuteIn, visitsOfBookings, weekdayName, freeOn, openOn } from '@/core/diary';
+import { useCallback } from 'react';
+import { type Booking, timeOf, visitsOfBookings, weekdayName, freeOn, openOn } from '@/core/diary';
 import { addDays, dayIn, dayInWords } from '@/core/record';
 import { send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { EmptyState, Notice } from '@/parts/Notice';
-import { useKeptValue } from '@/parts/useKept';
-import { closeRun } from '../coach/closeRun';
-import { BookingForm, type Wanted } from './BookingForm';
+import { closeRun } from '../live/closeRun';
+import { BookingForm } from '../diary/BookingForm';
 import { DayRow } from './DayRow';
-import { rememberName } from './names';
-import { useDiary, useRooms, useTurnOver } from './useDiary';
-import { type DiaryView } from './view';
+import { useBookingForm } from '../diary/useBookingForm';
+import { rememberName } from '../diary/names';
+import { useDiary, useRooms, useTurnOver } from '../diary/useDiary';
+import { type DiaryView } from '../diary/view';
 
 interface Named {
   clientId: string;
@@ -243,60 +243,6 @@ function freeInWords(day: string, bookings: readonly Booking[], rooms: ReturnTyp
   if (free.length === 0) return 'Nothing is free any more.';
   return `Free: ${free.map(({ from, to }) => `${timeOf(from)} to ${timeOf(to)}`).join(', ')}.`;
 }
-
-/** What is asked for in the booking form, kept while it is closed. */
-export function useBookingForm({ settings, today, now }: DiaryView) {
-  const [kept, setKept] = useKeptValue<Wanted>('kokyu.booking');
-  const [open, setOpen] = useState(false);
-  const ask = ({ changes, ...part }: Partial<Wanted>) => {
-    const { timeZone: zone } = settings;
-    setOpen(true);
-    if (changes) {
-      const from = minuteIn(changes.startsAt, zone);
-      setKept({
-        client: { id: changes.clientId, name: changes.name },
-        day: dayIn(changes.startsAt, zone),
-        time: timeOf(from),
-        minutes: changes.minutes,
-        note: changes.note,
-        every: 0,
-        times: 2,
-        waitingId: null,
-        changes,
-        ...part,
-      });
-      return;
-    }
-    const next = Math.min(23 * 60, Math.ceil((minuteIn(now, zone) + 1) / 15) * 15);
-    const fresh = {
-      client: null,
-      day: today,
-      time: timeOf(next),
-      minutes: usualBooking,
-      note: '',
-      every: 0 as const,
-      times: 6,
-      waitingId: null,
-      changes: null,
-    };
-    // What was typed before the form was closed is still there, unless it was for a booking that was changed.
-    setKept({ ...(kept && !kept.changes ? kept : fresh), ...part, changes: null });
-  };
-  return {
-    wanted: open ? kept : null,
-    ask,
-    form: {
-      onChange: setKept,
-      onClose: () => setOpen(false),
-      onBooked: () => {
-        setOpen(false);
-        setKept(null);
-      },
-    },
-  };
-}
-
-const usualBooking = 45;
 
 function List<T>({
   title,

@@ -3,7 +3,7 @@ import { act, cleanup, fireEvent, render, screen, within } from '@testing-librar
 import { timeIn } from '@/core/diary';
 import { browserFakes, doing, sent, serverGone } from '@/parts/browser.fakes';
 import { TodayBoard } from './TodayBoard';
-import { at, booking, diaryView, expecting, today, zone } from './diary.fixtures';
+import { at, booking, diaryView, expecting, today, zone } from '../diary/diary.fixtures';
 
 let mockPushed: string | null = null;
 let mockUndo: (() => void) | null = null;

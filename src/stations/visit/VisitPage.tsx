@@ -17,7 +17,7 @@ import { Ring, RingLegend } from '@/parts/figures/Ring';
 import { BeginVisit } from '../BeginVisit';
 import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
-import { Close } from '../coach/Close';
+import { Close } from '../Close';
 import { type ClientView } from '../view';
 
 /** A visit by itself: what was found, planned and done in it, its note. Unsigned, it is ended and signed here, on any day. */

@@ -20,7 +20,7 @@ import { idOf, send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { Select } from '@/parts/Field';
 import { say } from '@/parts/say';
-import { rememberName } from '../today/names';
+import { rememberName } from '../diary/names';
 
 interface Client {
   id: string;

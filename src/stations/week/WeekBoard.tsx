@@ -28,10 +28,10 @@ import {
 } from '@/core/diary';
 import { addDays, dayInWords } from '@/core/record';
 import { Button, LinkButton } from '@/parts/Button';
-import { BookingForm } from '../today/BookingForm';
-import { useBookingForm } from '../today/TodayBoard';
-import { useDiary, useRooms, useTurnOver } from '../today/useDiary';
-import { type DiaryView } from '../today/view';
+import { BookingForm } from '../diary/BookingForm';
+import { useBookingForm } from '../diary/useBookingForm';
+import { useDiary, useRooms, useTurnOver } from '../diary/useDiary';
+import { type DiaryView } from '../diary/view';
 import { CalendarFiles } from './CalendarFiles';
 import { RecheckList, WaitingList } from './WeekLists';
 import { WeekDay, gutter } from './WeekDay';

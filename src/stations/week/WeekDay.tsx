@@ -20,8 +20,8 @@ import {
 } from '@/core/diary';
 import { dayIn, dayInWords } from '@/core/record';
 import { Button, LinkButton } from '@/parts/Button';
-import { NotComing } from '../today/NotComing';
-import { type Expecting } from '../today/view';
+import { NotComing } from '../diary/NotComing';
+import { type Expecting } from '../diary/view';
 import { type Move } from './useMove';
 import { type DayKind, type Drawn, drawnOn, freeDrawn, labelHeight, needLine, sizes, xOf } from './week.geometry';
 

@@ -9,8 +9,8 @@ import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { say } from '@/parts/say';
 import { Stepper } from '@/parts/Stepper';
-import { type Wanted } from '../today/BookingForm';
-import { PersonPicker } from '../today/PersonPicker';
+import { type Wanted } from '../diary/BookingForm';
+import { PersonPicker } from '../diary/PersonPicker';
 
 /** Who wants a time and has none, with the first that would suit in the week shown. */
 export function WaitingList({

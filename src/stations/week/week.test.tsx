@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { usualHours } from '@/core/record';
 import { type Rooms, weekOf } from '@/core/diary';
 import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
-import { at, booking, diaryView, expecting, today, zone } from '../today/diary.fixtures';
+import { at, booking, diaryView, expecting, today, zone } from '../diary/diary.fixtures';
 import { WeekBoard } from './WeekBoard';
 import { drawnOn, frameOf, freeDrawn, labelHeight, minutesOf, xOf } from './week.geometry';
 

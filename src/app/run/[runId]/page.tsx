@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation';
 import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
-import { LiveScreen } from '@/stations/coach/LiveScreen';
+import { LiveScreen } from '@/stations/live/LiveScreen';
 import { type Unreadable, findRun, findVisit, theStore } from '@/store';
 import { loadClient, loadForPlanning, viewFor } from '../../load';
 

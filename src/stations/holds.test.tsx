@@ -4,12 +4,12 @@ import { type ClientMessage, clientChannel } from '@/core/coach';
 import { type HoldTry, type Raw } from '@/core/look';
 import { type OwnEntry } from '@/core/record';
 import { browserFakes, doing, heard, pass, sent } from '@/parts/browser.fakes';
-import { fact, today, viewOf } from '../coach/coach.fixtures';
-import { OwnBreathPage } from '../ownBreath/OwnBreath';
-import { Shown } from '../shown.fixtures';
-import { type ClientView } from '../view';
-import { CalmHold } from './CalmHold';
-import { FormLook } from './FormLook';
+import { fact, today, viewOf } from './live/coach.fixtures';
+import { OwnBreathPage } from './ownBreath/OwnBreath';
+import { Shown } from './shown.fixtures';
+import { type ClientView } from './view';
+import { CalmHold } from './look/CalmHold';
+import { FormLook } from './look/FormLook';
 
 const payloads = (kind: string): unknown[] => sent.filter((one) => one.kind === kind).map(({ payload }) => payload);
 const space = () => doing(() => fireEvent.keyDown(document.body, { key: ' ' }));

@@ -17,7 +17,7 @@ import {
 import { type Gates } from '@/core/safety';
 import { type PlanItem, cueWords, drillOf } from '@/core/sequence';
 import { newId } from '@/keep';
-import { planContext, usePlanner } from '../sequence/usePlan';
+import { planContext, usePlanner } from '../usePlan';
 import { type ClientView } from '../view';
 import { type GroupMember } from './GroupTiles';
 import { type LiveRun } from './useRun';

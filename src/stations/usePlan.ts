@@ -9,7 +9,7 @@ import { type Plan, type PlanContext, type PlanItem, seenEffects } from '@/core/
 import { estimateYields, evenYields } from '@/core/trunk';
 import { newId, useKeep } from '@/keep';
 import { type PlanWorker } from '@/workers/plan.worker';
-import { type ClientView } from '../view';
+import { type ClientView } from './view';
 
 /** What the planner knows of a client, put together from the view. */
 export function planContext(view: ClientView): PlanContext {
@@ -53,7 +53,7 @@ export function usePlanner(): () => Remote<PlanWorker> {
   );
   return useCallback(() => {
     if (!held.current) {
-      const worker = new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' });
+      const worker = new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' });
       held.current = { worker, remote: wrap<PlanWorker>(worker) };
     }
     return held.current.remote;

@@ -11,8 +11,8 @@ import { TickChips } from '@/parts/Chips';
 import { Field, TextArea } from '@/parts/Field';
 import { useDraft } from '@/parts/useDraft';
 import { useKept } from '@/parts/useKept';
-import { ForNextTime } from '../ForNextTime';
-import { type ClientView } from '../view';
+import { ForNextTime } from './ForNextTime';
+import { type ClientView } from './view';
 
 /** Most things that go home. Common practice. */
 const mostHome = 3;

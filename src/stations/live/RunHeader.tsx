@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { capital } from '@/core/reasons';
 import { type TouchConsent } from '@/core/safety';
 import { SaveMark } from '@/parts/shell/SaveMark';
-import { TouchBadge } from './TouchBadge';
+import { TouchBadge } from '../TouchBadge';
 
 /** The strip on top: consent, every sign to watch in words, and the time there is. */
 export function RunHeader({

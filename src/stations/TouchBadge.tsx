@@ -2,7 +2,7 @@
 
 import { type Fact, type TouchConsent } from '@/core/safety';
 import { ChoiceChips } from '@/parts/Chips';
-import { useFact } from '../screen/useFact';
+import { useFact } from './useFact';
 
 const touchWords: Record<TouchConsent, string> = {
   yes: 'TOUCH: YES',

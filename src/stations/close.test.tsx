@@ -4,10 +4,10 @@ import { blankRaw } from '@/core/look';
 import { type StoredLook } from '@/core/record';
 import { repeatsOf } from '@/core/track';
 import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
-import { Shown } from '../shown.fixtures';
+import { Shown } from './shown.fixtures';
 import { Close } from './Close';
-import { type GroupCandidate, GroupStart } from './GroupStart';
-import { answers, item, run, signs, today, idOf, viewOf } from './coach.fixtures';
+import { type GroupCandidate, GroupStart } from './coach/GroupStart';
+import { answers, item, run, signs, today, idOf, viewOf } from './live/coach.fixtures';
 import { evaluateGates, knownClient } from '@/core/safety';
 
 let mockPushed: string | null = null;

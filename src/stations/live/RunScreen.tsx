@@ -31,7 +31,7 @@ import { RunHeader } from './RunHeader';
 import { RunZones } from './RunZones';
 import { StopPanel } from './StopPanel';
 import { ThisDrill } from './ThisDrill';
-import { TouchChoice, TouchWords } from './TouchBadge';
+import { TouchChoice, TouchWords } from '../TouchBadge';
 import { useActions, useKeys } from './useActions';
 import { useClientWindow, useOpenClientWindow } from './useClientWindow';
 import { type Naming, useCues, useNaming, useNeighbours } from './useCoaching';
