@@ -11,6 +11,12 @@ export interface Listening {
   dir: string;
 }
 
+/**
+ * How long a connection that nothing comes over stays open: as long as browsers keep theirs. Closed after Node's usual five seconds, a
+ * press made just then would find it gone and have to be sent again.
+ */
+const keepAliveTimeout = 320_000;
+
 /** How long requests under way may take to end once the server is asked to stop. */
 const graceMs = 3000;
 
@@ -32,7 +38,7 @@ export async function serve({ port, host, dev, dir }: Listening): Promise<() => 
   await app.prepare();
   const handle = app.getRequestHandler();
   const hosts = ownHosts(port);
-  const server = createServer({ requestTimeout: 60_000 }, (request, response) => {
+  const server = createServer({ requestTimeout: 60_000, keepAliveTimeout }, (request, response) => {
     for (const [name, value] of Object.entries(everywhere)) response.setHeader(name, value);
     const { method = '', url = '', rawHeaders } = request;
     const turned = judge({ method, url, rawHeaders }, hosts);
