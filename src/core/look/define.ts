@@ -28,6 +28,8 @@ interface About {
   /** Gated like a drill. */
   components: readonly Component[];
   picture?: LookPictureId;
+  /** Read better when it is taken a second time; the others have several goes of their own, or are asked. */
+  takenTwice?: true;
   /** What the set-up says that a client of today may not do, and what it says instead. */
   without?: Without;
 }

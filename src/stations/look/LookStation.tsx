@@ -36,7 +36,7 @@ import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
-import { AgainProvider, canBeTakenAgain } from '../taking/again';
+import { AgainProvider } from '../taking/again';
 import { ArrangeLooks } from './ArrangeLooks';
 import { CalmHold } from './CalmHold';
 import { FingerGap } from './FingerGap';
@@ -100,7 +100,7 @@ export function LookStation({ view: served }: { view: ClientView }) {
   const protocol = protocols[current];
   const next = shown[shown.indexOf(current) + 1];
   const Screen = screens[current];
-  const takenBefore = canBeTakenAgain.includes(current) && done(current) !== null;
+  const takenBefore = protocols[current].takenTwice === true && done(current) !== null;
   const again = takenBefore && search.get('again') !== null;
   const led = ledBy(view.known).filter(({ protocol: id }) => shown.includes(id));
   const open = shown.filter((id) => done(id) === null);

@@ -2,7 +2,6 @@ import { allOf, protocols, testVerdict } from '@/core/look';
 import { type Likely, type Pattern, evenId, findingTable, nextLook, patterns } from '@/core/read';
 import { capital, listed, lowered } from '@/core/reasons';
 import { LinkButton } from '@/parts/Button';
-import { canBeTakenAgain } from '../taking/again';
 import { type ClientView } from '../view';
 
 /** The one look that would tell most next, or the one that decides and is better read twice. */
@@ -12,7 +11,7 @@ export function Settle({ view, likely }: { view: ClientView; likely: Likely }) {
   const again = taken.filter((protocol) => allOf(looks, protocol, 'before').length > 1);
   const next = nextLook(likely, taken, again, (protocol) => {
     const allowed = testVerdict(view.gates, protocols[protocol].components).allowed;
-    return allowed && (!taken.includes(protocol) || canBeTakenAgain.includes(protocol));
+    return allowed && (!taken.includes(protocol) || protocols[protocol].takenTwice === true);
   });
   if (!next) return null;
   return (

@@ -18,6 +18,7 @@ export const exhale = protocol({
   positions: anywhere,
   setUp: 'One easy, full exhale. Start and stop with a tap. Then ask how full the next inhale feels.',
   means: 'How the air goes out and what comes back. Longer is not better by itself.',
+  takenTwice: true,
   components: ['deepBreath'],
   fields: {
     seconds: timed('One easy full exhale'),

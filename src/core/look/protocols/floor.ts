@@ -38,6 +38,7 @@ export const floor = protocol({
   positions: ['hook-lying', 'propped', 'side-lying', 'sitting'],
   setUp: 'Asked, never examined here. The client feels for it, with the sit bones as feelers.',
   means: 'What the client feels and tells. A pelvic-health clinician examines; Kokyu does not.',
+  takenTwice: true,
   fields: {
     softens: choice('Softens on the inhale?', answers.felt),
     letsGo: choice('Can let go fully?', answers.felt),

@@ -11,6 +11,7 @@ export const frontOn = protocol({
   positions: ['standing', 'sitting'],
   setUp: 'Standing, from the front: five ordinary breaths, then five deep ones.',
   means: 'Ordinary and deep are kept apart: many are fine at rest and lift the shoulders as soon as they try.',
+  takenTwice: true,
   components: ['deepBreath'],
   fields: {
     shoulders: choice('Shoulders rise?', answers.yesNo, { group: ordinary, usual: 'no' }),

@@ -9,6 +9,7 @@ export const pelvicRock = protocol({
   positions: ['hook-lying'],
   setUp: 'Rock the pelvis gently with the feet. Does the head nod?',
   means: 'Whether movement passes through the spine. A little faster and a softer back often frees it.',
+  takenTwice: true,
   fields: {
     nods: choice('Does the head nod?', answers.yesNo),
     stuckAt: choice(

@@ -24,6 +24,7 @@ export const postureSearch = protocol({
   setUp:
     'Lying, then seated, then standing. Arched, slouched, between, with small tips of the pelvis. How deep is the low breath in each?',
   means: 'The best one is the posture cue; the drop when arched or slouched is the finding. Harder each time is usual.',
+  takenTwice: true,
   picture: 'posture',
   kept: {
     /** Depth of the low breath 0 to 10 in each posture. */

@@ -21,6 +21,7 @@ export const regionMap = protocol({
   positions: [...anywhere, 'prone', 'quadruped', 'long kneel'],
   setUp: 'Hands round the ribs. Five ordinary breaths, then three deep ones. Tap a part to grade it.',
   means: 'What moved under the hand, graded by eye and touch. It ranks parts; it measures no volume.',
+  takenTwice: true,
   without: {
     says: 'Hands round the ribs.',
     hands: {

@@ -10,6 +10,7 @@ export const sideBend = protocol({
   positions: ['standing', 'sitting', 'long kneel'],
   setUp: 'Bend away, hand on the open side, inhale. The open side should widen. Then the other way.',
   means: 'Whether a side opens once it has the way of least resistance. Not the length of the bend.',
+  takenTwice: true,
   components: ['sideBend'],
   picture: 'sideBend',
   fields: {

@@ -23,6 +23,7 @@ export const stack = protocol({
   setUp:
     'Look at the costal arch, the lower front ribs at rest and after a full exhale, the thorax over the pelvis, the pelvis.',
   means: 'How ribs and pelvis are carried today. Shapes differ between people; only what does not move is a finding.',
+  takenTwice: true,
   fields: {
     infrasternal: choice(
       'Infrasternal angle',

@@ -11,6 +11,7 @@ export const twoHands = protocol({
   positions: anywhere,
   setUp: 'One hand on the breastbone, one over the navel. Five quiet breaths, then one or two deeper.',
   means: 'Which hand leads and which moves more, today, here. Neither is wrong by itself.',
+  takenTwice: true,
   picture: 'hands',
   fields: {
     leads: choice('Five quiet breaths: which hand leads?', hands),

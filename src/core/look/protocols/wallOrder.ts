@@ -25,6 +25,7 @@ export const wallOrder = protocol({
   setUp:
     'Hands above the pubic bone: what draws in first on the exhale? Then one foot up 8 to 10 cm on an exhale, left and right.',
   means: 'In which order the wall works at little load. Not strength.',
+  takenTwice: true,
   picture: 'march',
   fields: {
     first: choice(
