@@ -159,6 +159,8 @@ export async function takeLooks(page: Page, url: string, clientId: string, { rat
   for (const [protocol, raw] of Object.entries(seen) as [ProtocolId, object][]) {
     await page.goto(`${url}/clients/${clientId}/look?protocol=${protocol}`);
     await expect(page.getByRole('navigation', { name: 'Looks' })).toBeVisible();
+    // What came in pieces lies hidden beside its place until it is put there: every field would be found twice.
+    await expect(page.locator('body > div[hidden][id^="S:"]')).toHaveCount(0);
     if (protocol === 'quietLook' && rate) await countRate(page, rate);
     const special = own[protocol] as ((page: Page, raw: object) => Promise<void>) | undefined;
     if (special) await special(page, raw);

@@ -100,14 +100,19 @@ export function sharedStudio(): TestServer {
   if (studio) return studio;
   const server = testServer(4360 + Number(process.env.TEST_PARALLEL_INDEX ?? 0));
   let started: Promise<void> | null = null;
+  const start = () => {
+    // The files are read by a process too that starts nothing: it has nothing to end.
+    process.once('exit', () => {
+      const pid = server.pid();
+      if (pid > 0) process.kill(pid, 'SIGKILL');
+      rmSync(server.dataDir, { recursive: true, force: true });
+    });
+    return server.start();
+  };
   const gone = () => Promise.reject(new Error('The shared studio is not to be ended: take a testServer().'));
-  process.once('exit', () => {
-    process.kill(server.pid(), 'SIGKILL');
-    rmSync(server.dataDir, { recursive: true, force: true });
-  });
   studio = {
     ...server,
-    start: () => (started ??= server.start()),
+    start: () => (started ??= start()),
     kill: gone,
     end: gone,
     close: () => Promise.resolve(),
