@@ -22,13 +22,18 @@ export function Keeping() {
   const silent = path === '/client-window';
   // The live screen knows its own events; any other page that sends what a run left behind has to show it.
   const live = path.startsWith('/run/');
+  // Only a page of a client lays over what was said of them.
+  const ofClient = path.startsWith('/clients/');
   const [refused, setRefused] = useState<Refused[]>([]);
   useFlushing();
   useEffect(() => {
     if (silent) return;
     let timer: ReturnType<typeof setTimeout> | null = null;
+    /** Something waits that the page can't show by itself: pressing on does not put it off. */
+    let soon = false;
     // A refresh that finds no server would take the page away with what is being typed: ask first, and try again later.
     const refresh = async () => {
+      soon = false;
       const answered = await fetch('/api/alive', { cache: 'no-store' })
         .then((answer) => answer.json())
         .then(
@@ -42,9 +47,11 @@ export function Keeping() {
       if (outcome.state === 'conflict') say(outcome.why);
       if (outcome.state === 'refused') void refusedEntries().then(setRefused);
       else if (kind !== 'run.append' || !live) {
-        if (timer) clearTimeout(timer);
         // What the page shows by itself it is given anew only once the pressing is over.
-        const following = (laidOver as readonly CommandKind[]).includes(kind);
+        const following = ofClient && (laidOver as readonly CommandKind[]).includes(kind);
+        if (following && soon) return;
+        if (timer) clearTimeout(timer);
+        soon = !following;
         timer = setTimeout(() => void refresh(), following ? followingMs : 120);
       }
     });
@@ -53,7 +60,7 @@ export function Keeping() {
       stop();
       if (timer) clearTimeout(timer);
     };
-  }, [router, silent, live]);
+  }, [router, silent, live, ofClient]);
 
   const { memoryOnly, trouble, reachable } = useKeepState();
   // A page asked of a server that is away would take this one with it, and what is on it.

@@ -50,6 +50,21 @@ test('the page follows what was saved; tap after tap is followed once, when the 
   expect(mockRefreshed).toBe(2);
 });
 
+test('pressing on does not put off what the page can’t show by itself, and only a client’s page shows anything by itself', async () => {
+  const first = render(<Keeping />);
+  await record('home.told');
+  await pass(0.1);
+  await record('look.save');
+  await pass(0.1);
+  expect(mockRefreshed).toBe(1);
+  first.unmount();
+  mockPath = '/';
+  render(<Keeping />);
+  await record('visit.end');
+  await pass(0.2);
+  expect(mockRefreshed).toBe(2);
+});
+
 test('an event of a run is followed everywhere but on the live screen: one sent late must not leave the run open', async () => {
   mockPath = '/run/abc';
   const shown = render(<Keeping />);
