@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import Database from 'better-sqlite3';
-import { type z } from 'zod';
+import type * as z from 'zod/mini';
 import { stampedEventSchema } from '@/core/coach';
 import { protocolIds, rawSchemas } from '@/core/look';
 import { dayIn, readingSchema } from '@/core/record';
@@ -66,8 +66,8 @@ function fill(path: string, records: number) {
     );
   };
   const json = (value: unknown) => JSON.stringify(value);
-  const raws = protocolIds.map((id) => [id, generator(rawSchemas[id] as z.ZodType, random)] as const);
-  const facts = factKeys.map((key) => [key, generator(factSchemas[key] as z.ZodType, random)] as const);
+  const raws = protocolIds.map((id) => [id, generator(rawSchemas[id] as z.ZodMiniType, random)] as const);
+  const facts = factKeys.map((key) => [key, generator(factSchemas[key] as z.ZodMiniType, random)] as const);
   const [reading, plan, event, drill] = [
     generator(readingSchema, random),
     generator(planSchema, random),

@@ -1,4 +1,4 @@
-import { type z } from 'zod';
+import type * as z from 'zod/mini';
 import { drillSchema, findDrill } from './catalogue';
 import {
   digestOf,
@@ -62,7 +62,7 @@ function madeOfLooks(looks: StoredLook[]) {
 
 test.each(protocolIds.map((id, seed) => [id, seed] as const))('looks of %s, up to 400 of them', (protocol, seed) => {
   const random = seeded(seed + 1);
-  const raw = generator(rawSchemas[protocol] as z.ZodType, random);
+  const raw = generator(rawSchemas[protocol] as z.ZodMiniType, random);
   let made = 0;
   for (let n = 0; n < rounds(200); n += 1) {
     const looks = (['before', 'after'] as const).flatMap((moment, i): StoredLook[] => {
@@ -102,7 +102,7 @@ test('two taps at one hundredth of a second are one, in the schema and in the ra
 
 test('facts of every key, up to 1,500 of them, and everything that is made of a client', () => {
   const random = seeded(3);
-  const makers = factKeys.map((key) => [key, generator(factSchemas[key] as z.ZodType, random)] as const);
+  const makers = factKeys.map((key) => [key, generator(factSchemas[key] as z.ZodMiniType, random)] as const);
   for (let n = 0; n < rounds(150); n += 1) {
     const facts = Array.from({ length: 10 }, (_, i): Fact => {
       const [key, make] = makers[Math.floor(random() * makers.length)]!;

@@ -15,6 +15,7 @@ import { eq } from 'drizzle-orm';
 import sharp from 'sharp';
 import { type Outcome, commandSchemas, firstSentence } from '@/core/record';
 import { type Store, fileMode, photosOf, privateFolder, settle } from './file';
+import { inEnglish } from '@/core/reasons';
 import { clients, photos } from './schema';
 
 /** Most pixels of a picture that is taken in: the browser makes it smaller before it is sent, and angles need no more. */
@@ -51,7 +52,7 @@ export type Prepared = { refused: Outcome } | { photoId: string; draft: string }
  * @throws what the disk says
  */
 export async function preparePhoto(store: Store, payload: unknown): Promise<Prepared> {
-  const parsed = commandSchemas['photo.add'].safeParse(payload);
+  const parsed = commandSchemas['photo.add'].safeParse(payload, inEnglish);
   if (!parsed.success) return { refused: refused(firstSentence(parsed.error)) };
   const { photoId, clientId, data } = parsed.data;
   if (store.select({ id: photos.id }).from(photos).where(eq(photos.id, photoId)).get()) return null;

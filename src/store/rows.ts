@@ -1,6 +1,7 @@
-import { z } from 'zod';
-import { protocols } from '@/core/look';
+import * as z from 'zod/mini';
+import { protocolIds } from '@/core/look';
 import { dayInWords, homeAnswers, isZone, offWays, wishIds } from '@/core/record';
+import { inEnglish } from '@/core/reasons';
 import { dayString } from '@/core/safety';
 import { Damaged } from './columns';
 
@@ -17,66 +18,68 @@ export interface Unreadable {
 
 const instant = z.iso.datetime({ message: 'its time can’t be read' });
 const day = dayString;
-const id = z.string().min(1);
-const zone = z.string().refine(isZone, 'its time zone is not known');
+const id = z.string().check(z.minLength(1));
+const zone = z.string().check(z.refine(isZone, 'its time zone is not known'));
 
 /** Plain columns of the tables that are read into pages: what a row must be before anything is made of it. */
 const rowSchemas = {
   clients: z.object({ id, name: z.string(), createdAt: instant }),
   facts: z.object({ id, clientId: id, key: z.string(), value: z.unknown(), at: instant, day }),
-  visits: z.object({ id, clientId: id, startedAt: instant, day, zone, endedAt: instant.nullable() }),
+  visits: z.object({ id, clientId: id, startedAt: instant, day, zone, endedAt: z.nullable(instant) }),
   looks: z.object({
     id,
     visitId: id,
-    protocol: z
-      .string()
-      .refine((name): name is keyof typeof protocols => Object.hasOwn(protocols, name), 'its protocol is not known'),
-    version: z.number().int(),
+    protocol: z.enum(protocolIds, 'its protocol is not known'),
+    version: z.number().check(z.int()),
     moment: z.enum(['before', 'after']),
     takenAt: instant,
-    revision: z.number().int().min(0),
+    revision: z.number().check(z.int(), z.minimum(0)),
     raw: z.unknown(),
   }),
-  runs: z.object({ id, visitId: id, at: instant, endedAt: instant.nullable() }),
-  run_events: z.object({ id: z.uuid(), seq: z.number().int().min(0), atEpochMs: z.number().int().min(0) }),
+  runs: z.object({ id, visitId: id, at: instant, endedAt: z.nullable(instant) }),
+  run_events: z.object({
+    id: z.uuid(),
+    seq: z.number().check(z.int(), z.minimum(0)),
+    atEpochMs: z.number().check(z.int(), z.minimum(0)),
+  }),
   appointments: z.object({
     id,
     clientId: id,
     startsAt: instant,
-    minutes: z.number().int().min(1).max(1440),
+    minutes: z.number().check(z.int(), z.minimum(1), z.maximum(1440)),
     note: z.string(),
-    cancelledAt: instant.nullable(),
+    cancelledAt: z.nullable(instant),
     off: z.enum(offWays),
     offReason: z.string(),
-    seriesId: id.nullable(),
+    seriesId: z.nullable(id),
   }),
   waiting: z.object({
     id,
     clientId: id,
     at: instant,
-    minutes: z.number().int().min(1).max(1440),
+    minutes: z.number().check(z.int(), z.minimum(1), z.maximum(1440)),
     wish: z.enum(wishIds),
     note: z.string(),
-    goneAt: instant.nullable(),
+    goneAt: z.nullable(instant),
   }),
-  next_notes: z.object({ id, clientId: id, at: instant, text: z.string(), doneAt: instant.nullable() }),
+  next_notes: z.object({ id, clientId: id, at: instant, text: z.string(), doneAt: z.nullable(instant) }),
   home_told: z.object({ id, visitId: id, drillId: id, at: instant, answer: z.enum(homeAnswers) }),
   visit_notes: z.object({
     visitId: id,
     at: instant,
     text: z.string(),
     home: z.array(z.string()),
-    revision: z.number().int().min(0),
-    signedAt: instant.nullable(),
+    revision: z.number().check(z.int(), z.minimum(0)),
+    signedAt: z.nullable(instant),
   }),
   note_additions: z.object({ id, at: instant, text: z.string() }),
   own_breath: z.object({ id, at: instant, day }),
-  own_drills: z.object({ id, at: instant, revision: z.number().int().min(0) }),
-  templates: z.object({ id, at: instant, name: z.string().min(1) }),
+  own_drills: z.object({ id, at: instant, revision: z.number().check(z.int(), z.minimum(0)) }),
+  templates: z.object({ id, at: instant, name: z.string().check(z.minLength(1)) }),
 } as const;
 
 /** Why something that was stored can't be read, in a few words: the first thing that is wrong with it. */
-export function whyUnreadable(error: z.ZodError, value?: unknown): string {
+export function whyUnreadable(error: z.core.$ZodError, value?: unknown): string {
   if (value instanceof Damaged) return 'what is stored is damaged';
   const [issue] = error.issues;
   const place = issue?.path.join(' ') ?? '';
@@ -108,7 +111,7 @@ export function soundRow<T extends keyof RowSchemas>(
   what: Called,
   aside: Unreadable[],
 ): z.output<RowSchemas[T]> | null {
-  const parsed = rowSchemas[table].safeParse(row);
+  const parsed = rowSchemas[table].safeParse(row, inEnglish);
   if (parsed.success) return parsed.data as z.output<RowSchemas[T]>;
   aside.push({ table, id: String(row.id ?? row.visitId), what: called(what), why: whyUnreadable(parsed.error) });
   return null;
@@ -119,13 +122,13 @@ export function soundRow<T extends keyof RowSchemas>(
  *
  * @example soundValue(planSchema, row.value, { table: 'plans', id: row.id, what: 'The plan' }, aside)
  */
-export function soundValue<S extends z.ZodType>(
+export function soundValue<S extends z.ZodMiniType>(
   schema: S,
   value: unknown,
   of: Pick<Unreadable, 'table' | 'id'> & { what: Called },
   aside: Unreadable[],
 ): z.output<S> | null {
-  const parsed = schema.safeParse(value);
+  const parsed = schema.safeParse(value, inEnglish);
   if (parsed.success) return parsed.data;
   aside.push({ ...of, what: called(of.what), why: whyUnreadable(parsed.error, value) });
   return null;

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, isNull, max, or, sql } from 'drizzle-orm';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import {
   type RunDigest,
   type RunEvent,
@@ -73,7 +73,7 @@ function eventsOf(store: Store, runIds: readonly string[], aside: Unreadable[]):
   return found;
 }
 
-const sitsOutSchema = z.array(z.number().int().min(0)).catch([]);
+const sitsOutSchema = z.catch(z.array(z.number().check(z.int(), z.minimum(0))), []);
 
 /** Runs with their events and members. One whose plan can't be read is left out, with a word on it. */
 function storedRuns(store: Store, rows: readonly (typeof runs.$inferSelect)[], aside: Unreadable[]): StoredRun[] {
@@ -87,7 +87,7 @@ function storedRuns(store: Store, rows: readonly (typeof runs.$inferSelect)[], a
     const what = recordInWords('The run', row.at);
     const sound = soundRow('runs', row, what, aside);
     const of = { table: 'runs', id: row.id, what };
-    const items = sound && soundValue(planItemSchema.array().min(1), row.items, of, aside);
+    const items = sound && soundValue(z.array(planItemSchema).check(z.minLength(1)), row.items, of, aside);
     if (!sound || !items) return [];
     return {
       id: sound.id,

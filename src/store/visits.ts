@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray, isNotNull, isNull, lt, sql } from 'drizzle-orm';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type ProtocolId, lookResult, protocols, rawComponents } from '@/core/look';
 import { judgementSchema, readFindings } from '@/core/read';
 import {
@@ -194,7 +194,7 @@ function lookListOf(store: Store, visitId: string) {
   return parsed.success ? parsed.data : null;
 }
 
-const revisionSchema = z.number().int().min(0);
+const revisionSchema = z.number().check(z.int(), z.minimum(0));
 
 export const planOf = (store: Store, visitId: string, aside: Unreadable[] = []): StoredPlan | null =>
   plansOf(store, [visitId], aside).get(visitId) ?? null;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type DrillHistory } from '../sequence';
 import { type ItemSummary, type RunSummary } from './summary';
 
@@ -34,7 +34,7 @@ export const digestSchema = z.array(
     drillId: z.string(),
     breaths: z.number(),
     sets: z.number(),
-    outcome: z.enum(['calm', 'not calm']).nullable(),
+    outcome: z.nullable(z.enum(['calm', 'not calm'])),
     /** Cues that landed and cues that did not. */
     landed: words,
     missed: words,

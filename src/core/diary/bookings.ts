@@ -1,4 +1,5 @@
-import { type Hours, type OffWay } from '../record/booking';
+import { type OffWay } from '../record/booking';
+import { type Hours } from '../record/hours';
 import { dayIn } from '../record/day';
 import { lengthInWords, minuteIn, minuteOf, timeIn, timeOf, weekdayName, weekdayOf } from './clock';
 

@@ -1,15 +1,14 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type Drill, drillSchema, findDrill } from '../catalogue';
+import { inEnglish } from '../reasons';
 import { patternIds } from '../read';
 
 /** A file of drills: what a coach exports, imports and hands on. Its JSON Schema lies in docs/formats. */
-const drillFileSchema = z
-  .object({
-    format: z.literal('kokyu-drills'),
-    version: z.literal(1),
-    drills: z.array(drillSchema).min(1, 'The file has no drills in it.').max(500),
-  })
-  .strict();
+const drillFileSchema = z.strictObject({
+  format: z.literal('kokyu-drills'),
+  version: z.literal(1),
+  drills: z.array(drillSchema).check(z.minLength(1, 'The file has no drills in it.'), z.maxLength(500)),
+});
 export type DrillFile = z.infer<typeof drillFileSchema>;
 
 /** One thing that is wrong, at a place in the file. */
@@ -71,7 +70,7 @@ export function checkDrillFile(
   input: unknown,
   own: readonly Drill[] = [],
 ): { drills: Drill[]; faults: null } | { drills: null; faults: Fault[] } {
-  const parsed = drillFileSchema.safeParse(input);
+  const parsed = drillFileSchema.safeParse(input, inEnglish);
   if (!parsed.success) {
     const faults = parsed.error.issues.map(({ path, message }) => ({
       path: path.filter((step) => typeof step !== 'symbol'),

@@ -1,26 +1,24 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type Plan, drillOf, planItemSchema, planRequestSchema, planTotals } from '../sequence';
 import { type CertSetting, certItems, certOf } from './cert';
 
 /** A plan as it is exported: what is done, why, the totals, and the sixteen things a prescription must state. */
-export const planFileSchema = z
-  .object({
-    format: z.literal('kokyu-plan'),
-    version: z.literal(1),
-    notice: z.string(),
-    request: planRequestSchema,
-    items: z.array(planItemSchema.extend({ drillName: z.string() })),
-    totals: z.object({
-      seconds: z.number(),
-      breaths: z.number(),
-      breathsPerMinute: z.number().nullable(),
-      exhaleShare: z.number().nullable(),
-      holdSeconds: z.number(),
-      positionChanges: z.number(),
-    }),
-    reporting: z.array(z.object({ item: z.enum(certItems), answer: z.string().min(1) })),
-  })
-  .strict();
+export const planFileSchema = z.strictObject({
+  format: z.literal('kokyu-plan'),
+  version: z.literal(1),
+  notice: z.string(),
+  request: planRequestSchema,
+  items: z.array(z.extend(planItemSchema, { drillName: z.string() })),
+  totals: z.object({
+    seconds: z.number(),
+    breaths: z.number(),
+    breathsPerMinute: z.nullable(z.number()),
+    exhaleShare: z.nullable(z.number()),
+    holdSeconds: z.number(),
+    positionChanges: z.number(),
+  }),
+  reporting: z.array(z.object({ item: z.enum(certItems), answer: z.string().check(z.minLength(1)) })),
+});
 export type PlanFile = z.infer<typeof planFileSchema>;
 
 export const notice = 'A coaching aid: it diagnoses nothing. Local rules and licensed care come first.';

@@ -1,17 +1,14 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type Plan, type PlanItem, planItemSchema } from '../sequence';
 
 /** A plan without anything of a client: no reasons, no limits, no history; sides as both. */
-export const templateSchema = z
-  .object({
-    items: z
-      .array(planItemSchema.omit({ id: true, reasons: true, changes: true, byHand: true, locked: true }))
-      .min(1, 'A template needs at least one drill.')
-      .max(30),
-    minutes: z.number().int().min(5).max(60),
-    leadSchool: z.string().max(40),
-  })
-  .strict();
+export const templateSchema = z.strictObject({
+  items: z
+    .array(z.omit(planItemSchema, { id: true, reasons: true, changes: true, byHand: true, locked: true }))
+    .check(z.minLength(1, 'A template needs at least one drill.'), z.maxLength(30)),
+  minutes: z.number().check(z.int(), z.minimum(5), z.maximum(60)),
+  leadSchool: z.string().check(z.maxLength(40)),
+});
 export type Template = z.infer<typeof templateSchema>;
 
 /**

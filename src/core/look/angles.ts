@@ -1,7 +1,10 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /** A point on a photo, in pixels of the stored picture: x to the right, y down. */
-const pointSchema = z.object({ x: z.number().min(0).max(20000), y: z.number().min(0).max(20000) });
+const pointSchema = z.object({
+  x: z.number().check(z.minimum(0), z.maximum(20000)),
+  y: z.number().check(z.minimum(0), z.maximum(20000)),
+});
 export type PhotoPoint = z.infer<typeof pointSchema>;
 
 /** The three things that are measured on a photo, and where to put the points. Nothing else is. */
@@ -32,9 +35,9 @@ export const photoMeasureIds = Object.keys(photoMeasures) as [PhotoMeasure, ...P
 export const landmarkPhotoSchema = z.object({
   photoId: z.uuid(),
   measure: z.enum(photoMeasureIds),
-  widthPx: z.number().int().min(1).max(20000),
-  heightPx: z.number().int().min(1).max(20000),
-  points: z.array(pointSchema).max(3),
+  widthPx: z.number().check(z.int(), z.minimum(1), z.maximum(20000)),
+  heightPx: z.number().check(z.int(), z.minimum(1), z.maximum(20000)),
+  points: z.array(pointSchema).check(z.maxLength(3)),
 });
 export type LandmarkPhoto = z.infer<typeof landmarkPhotoSchema>;
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type Provenance } from '../reasons';
 import { type Component, type ConditionId } from '../safety';
 import { type Field } from './fields';
@@ -65,14 +65,14 @@ export interface CautionFound<R> {
   there: (raw: R) => boolean;
 }
 
-type Shape = Record<string, z.ZodType>;
+type Shape = Record<string, z.ZodMiniType>;
 type Fields = Record<string, Field>;
 
 /** Every record: where it was taken, and whether it was taken again to be sure, so that it counts beside the one before. */
-const place = { position: z.enum(lookPositions), again: z.boolean().optional() };
+const place = { position: z.enum(lookPositions), again: z.optional(z.boolean()) };
 
 type RecordOf<F extends Fields, S extends Shape> = z.infer<
-  z.ZodObject<typeof place & { [K in keyof F]: F[K]['schema'] } & S>
+  z.ZodMiniObject<typeof place & { [K in keyof F]: F[K]['schema'] } & S>
 >;
 
 interface Definition<F extends Fields, S extends Shape, Id extends string, Measure extends string> extends Omit<
@@ -125,11 +125,13 @@ export function protocol<
     ...rest
   } = definition;
   const asked = Object.fromEntries(Object.entries(fields).map(([key, { schema }]) => [key, schema]));
-  const plain = z.object({ ...place, ...asked, ...kept }) as unknown as z.ZodType<R>;
-  const schema = plain.superRefine((raw, context) => {
-    const message = refuses?.(raw) ?? null;
-    if (message !== null) context.addIssue({ code: 'custom', message });
-  });
+  const plain = z.object({ ...place, ...asked, ...kept }) as unknown as z.ZodMiniType<R>;
+  const schema = plain.check(
+    z.superRefine((raw, context) => {
+      const message = refuses?.(raw) ?? null;
+      if (message !== null) context.addIssue({ code: 'custom', message });
+    }),
+  );
   return {
     version: 1,
     components: [] as readonly Component[],

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type Component } from '../safety';
 import { gradeSchema } from '../trunk';
 
@@ -24,7 +24,7 @@ type Kind =
   | { kind: 'seconds' };
 
 /** One thing to enter: what is asked, what can be answered, and the check a kept answer goes through. */
-export type Field<V = unknown> = { question: string; schema: z.ZodType<V> } & FieldNotes & Kind;
+export type Field<V = unknown> = { question: string; schema: z.ZodMiniType<V> } & FieldNotes & Kind;
 /** A field with the key under which its answer is kept. */
 export type FormField = Field & { key: string };
 
@@ -48,7 +48,7 @@ export function choice<const V extends string>(
   notes: FieldNotes = {},
 ): Field<V | typeof notObserved> {
   const values = [...new Set<string>([...choices.map(([value]) => value), notObserved])] as [V, ...V[]];
-  return { kind: 'choice', question, choices, ...notes, schema: z.enum(values).default(notObserved as V) };
+  return { kind: 'choice', question, choices, ...notes, schema: z._default(z.enum(values), notObserved as V) };
 }
 
 /** What was seen among several: an empty list beside other entries means looked for and not seen. */
@@ -57,7 +57,7 @@ export function ticks<const V extends string>(
   choices: Choices<V>,
   notes: FieldNotes = {},
 ): Field<V[]> {
-  return { kind: 'ticks', question, choices, ...notes, schema: z.array(oneOf(choices)).default([]) };
+  return { kind: 'ticks', question, choices, ...notes, schema: z._default(z.array(oneOf(choices)), []) };
 }
 
 /** As ticks, of something that has to be done first: null until it was, an empty list where nothing was seen. */
@@ -67,7 +67,14 @@ export function ticksOnceDone<const V extends string>(
   none: string,
   notes: FieldNotes = {},
 ): Field<V[] | null> {
-  return { kind: 'ticks', question, choices, none, ...notes, schema: z.array(oneOf(choices)).nullable().default(null) };
+  return {
+    kind: 'ticks',
+    question,
+    choices,
+    none,
+    ...notes,
+    schema: z._default(z.nullable(z.array(oneOf(choices))), null),
+  };
 }
 
 /** A grade 0 to 3 with its four words; null until it was given. */
@@ -75,7 +82,7 @@ export const graded = (
   question: string,
   words: readonly [string, string, string, string],
   notes: FieldNotes = {},
-): Field<number | null> => ({ kind: 'grade', question, words, ...notes, schema: gradeSchema.default(null) });
+): Field<number | null> => ({ kind: 'grade', question, words, ...notes, schema: z._default(gradeSchema, null) });
 
 /** 0 to 10 with words for both ends; null until it was asked. */
 export const scale = (question: string, low: string, high: string, notes: FieldNotes = {}): Field<number | null> => ({
@@ -92,14 +99,14 @@ export const timed = (question: string, notes: FieldNotes = {}): Field<number[]>
   kind: 'seconds',
   question,
   ...notes,
-  schema: z.array(z.number().min(0.1).max(120)).max(3).default([]),
+  schema: z._default(z.array(z.number().check(z.minimum(0.1), z.maximum(120))).check(z.maxLength(3)), []),
 });
 
 /** 0 to 10, null until it was asked. */
-export const ofTen = z.number().min(0).max(10).nullable().default(null);
+export const ofTen = z._default(z.nullable(z.number().check(z.minimum(0), z.maximum(10))), null);
 
 /** A yes or no that is no field of a list: asked on a screen of the protocol's own. */
-export const yesNo = z.enum(['no', 'yes', notObserved]).default(notObserved);
+export const yesNo = z._default(z.enum(['no', 'yes', notObserved]), notObserved);
 
 function oneOf<V extends string>(choices: Choices<V>) {
   return z.enum(choices.map(([value]) => value) as [V, ...V[]]);

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type Provenance, published } from '../reasons';
 
 const cmPerInch = 2.54;
@@ -19,18 +19,20 @@ export const giveOrTake = (spreadCm: number | null, unit: 'cm' | 'in') =>
 
 const centimetres = z
   .number({ error: 'Write a length as a plain number.' })
-  .min(0, 'A length is not below zero.')
-  .max(250, 'A girth of more than 250 cm can’t be right. Check the number and the unit.');
+  .check(
+    z.minimum(0, 'A length is not below zero.'),
+    z.maximum(250, 'A girth of more than 250 cm can’t be right. Check the number and the unit.'),
+  );
 
 /** One go: at full exhale and at full inhale, always stored in centimetres; null until it was read. */
 const girthGoSchema = z.object({
-  exhaleCm: centimetres.nullable().default(null),
-  inhaleCm: centimetres.nullable().default(null),
+  exhaleCm: z._default(z.nullable(centimetres), null),
+  inhaleCm: z._default(z.nullable(centimetres), null),
 });
 export type GirthGo = z.infer<typeof girthGoSchema>;
-export const girthGoesSchema = z.array(girthGoSchema).max(3, 'Three goes are enough.');
+export const girthGoesSchema = z.array(girthGoSchema).check(z.maxLength(3, 'Three goes are enough.'));
 /** The unit a length was read in; it is always stored in centimetres. */
-export const lengthUnit = z.enum(['cm', 'in']).default('cm');
+export const lengthUnit = z._default(z.enum(['cm', 'in']), 'cm');
 
 export interface Excursion {
   /** Mean of inhale − exhale over the complete goes, in cm. */

@@ -1,5 +1,5 @@
 import { checkComponents, componentIds, conditionIds, emptyProfile, evaluateGates } from '../safety';
-import { type z } from 'zod';
+import type * as z from 'zod/mini';
 import { generator, seeded } from '../fixtures/generate';
 import { regionIds, unobserved } from '../trunk';
 import {
@@ -50,7 +50,7 @@ describe('what is derived from the protocols', () => {
   test('a protocol reads nothing that none states as a finding, whatever a record holds', () => {
     const known = new Set(keysOf('findings'));
     for (const id of protocolIds) {
-      const make = generator(protocols[id].schema as z.ZodType, seeded(id.length));
+      const make = generator(protocols[id].schema as z.ZodMiniType, seeded(id.length));
       const reads = protocols[id].reads as ((raw: unknown) => object) | undefined;
       const read = new Set(Array.from({ length: 60 }, make).flatMap((raw) => Object.keys(reads?.(raw) ?? {})));
       expect([id, [...read].filter((finding) => !known.has(finding))]).toEqual([id, []]);

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type FindingId, type Severity } from '../look';
 import { type Finding } from './findings';
 import { findingIds, findingTable } from './findingTable';
@@ -8,7 +8,7 @@ import { type PatternScore } from './score';
 export const judgementSchema = z.object({
   finding: z.enum(findingIds),
   verdict: z.enum(['as read', 'confirmed', 'rejected', 'changed']),
-  severity: z.number().int().min(0).max(3).optional(),
+  severity: z.optional(z.number().check(z.int(), z.minimum(0), z.maximum(3))),
 });
 export type Judgement = z.infer<typeof judgementSchema>;
 
@@ -50,13 +50,13 @@ export const snapshotSchema = z.object({
     .array(
       z.object({
         id: z.enum(findingIds),
-        severity: z.number().int().min(0).max(3),
-        side: z.enum(['left', 'right']).optional(),
+        severity: z.number().check(z.int(), z.minimum(0), z.maximum(3)),
+        side: z.optional(z.enum(['left', 'right'])),
       }),
     )
-    .max(findingIds.length),
+    .check(z.maxLength(findingIds.length)),
   /** Patterns as they were shown, first to last. */
-  order: z.array(z.string().max(40)).max(20),
+  order: z.array(z.string().check(z.maxLength(40))).check(z.maxLength(20)),
 });
 export type ReadingSnapshot = z.infer<typeof snapshotSchema>;
 

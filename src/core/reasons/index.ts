@@ -7,5 +7,6 @@ export {
   published,
   setByYou,
 } from './provenance';
+export { inEnglish } from './inEnglish';
 export { type Reason, type RecordRef } from './reason';
 export { capital, listed, lowered, showsSomething } from './words';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type ReferenceId, referenceIds, references } from './references';
 
 /** Where a number or a rule comes from. The interface shows it beside every figure. */
@@ -6,10 +6,10 @@ export type Provenance =
   { kind: 'published'; reference: ReferenceId } | { kind: 'common practice' } | { kind: 'set by you' };
 
 export const provenanceSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('published'), reference: z.enum(referenceIds) }).strict(),
-  z.object({ kind: z.literal('common practice') }).strict(),
-  z.object({ kind: z.literal('set by you') }).strict(),
-]) satisfies z.ZodType<Provenance>;
+  z.strictObject({ kind: z.literal('published'), reference: z.enum(referenceIds) }),
+  z.strictObject({ kind: z.literal('common practice') }),
+  z.strictObject({ kind: z.literal('set by you') }),
+]) satisfies z.ZodMiniType<Provenance>;
 
 export const commonPractice: Provenance = { kind: 'common practice' };
 export const setByYou: Provenance = { kind: 'set by you' };

@@ -1,9 +1,9 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { drillSchema } from '../catalogue';
 import { mostInGroup, stampedEventSchema } from '../coach';
 import { templateSchema } from '../formats';
 import { lookSetIds, protocolIds, rawSchemas } from '../look';
-import { showsSomething } from '../reasons';
+import { inEnglish, showsSomething } from '../reasons';
 import { judgementSchema } from '../read';
 import { factKeys, factSchemas } from '../safety';
 import { planItemSchema, planSchema } from '../sequence';
@@ -18,22 +18,26 @@ const instant = z.iso.datetime();
 
 const noteText = z
   .string()
-  .max(mostNoteCharacters, `A note is limited to ${mostNoteCharacters.toLocaleString('en-GB')} characters.`);
+  .check(
+    z.maxLength(mostNoteCharacters, `A note is limited to ${mostNoteCharacters.toLocaleString('en-GB')} characters.`),
+  );
 /** The revision the writer saw, 0 for what is new. */
-const revision = z.number().int().min(0);
+const revision = z.number().check(z.int(), z.minimum(0));
 
 /** Items of a plan, by index, that somebody in a group does not take part in. */
-const sitsOut = z.array(z.number().int().min(0).max(29)).max(30).default([]);
+const sitsOut = z._default(z.array(z.number().check(z.int(), z.minimum(0), z.maximum(29))).check(z.maxLength(30)), []);
 
 /** Drills to take home. */
-const noteHome = z.array(z.string().max(80)).max(3, 'At most three things go home.');
+const noteHome = z.array(z.string().check(z.maxLength(80))).check(z.maxLength(3, 'At most three things go home.'));
 
 const bookedMinutes = z
   .number()
-  .int()
-  .min(5, 'A booking lasts at least 5 minutes.')
-  .max(240, 'A booking lasts at most 240 minutes.');
-const bookingNote = z.string().max(300, 'The note of a booking is limited to 300 characters.');
+  .check(
+    z.int(),
+    z.minimum(5, 'A booking lasts at least 5 minutes.'),
+    z.maximum(240, 'A booking lasts at most 240 minutes.'),
+  );
+const bookingNote = z.string().check(z.maxLength(300, 'The note of a booking is limited to 300 characters.'));
 
 /** The browser makes pictures smaller before it sends them; what is still larger than this is refused. */
 const mostPhotoCharacters = 11_000_000;
@@ -50,7 +54,7 @@ export const commandSchemas = {
     key: z.enum(factKeys),
     value: z.unknown(),
     /** The fact of this key the writer saw, so that an edit made in another window is noticed. */
-    basedOn: id.nullable(),
+    basedOn: z.nullable(id),
   }),
   'fact.retract': z.object({ factId: id }),
   'visit.start': z.object({ visitId: id, clientId: id }),
@@ -68,13 +72,18 @@ export const commandSchemas = {
   'look.retract': z.object({ lookId: id }),
   'visit.lookList': z.object({
     visitId: id,
-    list: z.object({ set: z.enum(lookSetIds), protocols: z.array(z.enum(protocolIds)).max(protocolIds.length) }),
+    list: z.object({
+      set: z.enum(lookSetIds),
+      protocols: z.array(z.enum(protocolIds)).check(z.maxLength(protocolIds.length)),
+    }),
   }),
   'photo.add': z.object({
     photoId: id,
     clientId: id,
     /** The picture itself, base64; checked by content and stripped of its metadata before it is written. */
-    data: z.string().min(1).max(mostPhotoCharacters, 'The picture is too large. Choose one of at most 8 MB.'),
+    data: z
+      .string()
+      .check(z.minLength(1), z.maxLength(mostPhotoCharacters, 'The picture is too large. Choose one of at most 8 MB.')),
   }),
   'finding.judge': z.object({ judgementId: id, visitId: id, judgement: judgementSchema }),
   'reading.confirm': z.object({ readingId: id, visitId: id, reading: readingSchema }),
@@ -82,20 +91,23 @@ export const commandSchemas = {
   'run.create': z.object({
     runId: id,
     visitId: id,
-    items: z.array(planItemSchema).min(1).max(30),
+    items: z.array(planItemSchema).check(z.minLength(1), z.maxLength(30)),
     /** Everybody on the plan, the visit it was made in first; absent with one client. */
-    members: z
-      .array(z.object({ clientId: id, visitId: id, sitsOut }))
-      .min(2, 'A group is two people or more.')
-      .max(mostInGroup, `A group has at most ${mostInGroup} people.`)
-      .optional(),
+    members: z.optional(
+      z
+        .array(z.object({ clientId: id, visitId: id, sitsOut }))
+        .check(
+          z.minLength(2, 'A group is two people or more.'),
+          z.maxLength(mostInGroup, `A group has at most ${mostInGroup} people.`),
+        ),
+    ),
   }),
-  'run.append': z.object({ runId: id, events: z.array(stampedEventSchema).min(1).max(200) }),
+  'run.append': z.object({ runId: id, events: z.array(stampedEventSchema).check(z.minLength(1), z.maxLength(200)) }),
   /** The visit note as it is being written; signed, it stays as it is. */
   'note.save': z.object({ visitId: id, text: noteText, home: noteHome, revision }),
   'note.sign': z.object({
     visitId: id,
-    text: noteText.trim().min(1, 'There is nothing to sign yet.'),
+    text: noteText.check(z.trim(), z.minLength(1, 'There is nothing to sign yet.')),
     home: noteHome,
     /** The revision of the draft the writer saw: what another window wrote meanwhile is read before it is signed away. */
     revision,
@@ -104,7 +116,7 @@ export const commandSchemas = {
   'note.add': z.object({
     additionId: id,
     visitId: id,
-    text: noteText.trim().min(1, 'Write the addition first.'),
+    text: noteText.check(z.trim(), z.minLength(1, 'Write the addition first.')),
   }),
   'own.add': z.object({ entryId: id, entry: ownBreathSchema }),
   'own.retract': z.object({ entryId: id }),
@@ -115,7 +127,7 @@ export const commandSchemas = {
     minutes: bookedMinutes,
     note: bookingNote,
     /** Bookings made at once, every so many weeks, have one of these in common. */
-    seriesId: id.nullable().default(null),
+    seriesId: z._default(z.nullable(id), null),
   }),
   'appointment.change': z.object({
     appointmentId: id,
@@ -127,8 +139,8 @@ export const commandSchemas = {
   }),
   'appointment.cancel': z.object({
     appointmentId: id,
-    how: z.enum(offWays).default('cancelled'),
-    reason: z.string().max(200, 'A reason is limited to 200 characters.').default(''),
+    how: z._default(z.enum(offWays), 'cancelled'),
+    reason: z._default(z.string().check(z.maxLength(200, 'A reason is limited to 200 characters.')), ''),
   }),
   'appointment.restore': z.object({ appointmentId: id }),
   'waiting.add': z.object({
@@ -146,14 +158,21 @@ export const commandSchemas = {
     clientId: id,
     text: z
       .string()
-      .trim()
-      .min(1, 'Write what to remember first.')
-      .max(300, 'A note for next time is limited to 300 characters.'),
+      .check(
+        z.trim(),
+        z.minLength(1, 'Write what to remember first.'),
+        z.maxLength(300, 'A note for next time is limited to 300 characters.'),
+      ),
   }),
   'nextTime.done': z.object({ noteId: id }),
   'nextTime.undone': z.object({ noteId: id }),
   /** What a client says of a drill that went home with an earlier visit; the newest counts. */
-  'home.told': z.object({ answerId: id, visitId: id, drillId: z.string().max(80), answer: z.enum(homeAnswers) }),
+  'home.told': z.object({
+    answerId: id,
+    visitId: id,
+    drillId: z.string().check(z.maxLength(80)),
+    answer: z.enum(homeAnswers),
+  }),
   'drill.save': z.object({
     drill: drillSchema,
     /** The revision the writer saw, 0 for a new drill. */
@@ -162,23 +181,31 @@ export const commandSchemas = {
   'drill.remove': z.object({ drillId: z.string() }),
   'drill.restore': z.object({ drillId: z.string() }),
   /** All or nothing. */
-  'drills.import': z.object({ drills: z.array(drillSchema).min(1).max(500) }),
+  'drills.import': z.object({ drills: z.array(drillSchema).check(z.minLength(1), z.maxLength(500)) }),
   'template.save': z.object({
     templateId: id,
     name: z
       .string()
-      .trim()
-      .min(1, 'Give the template a name.')
-      .max(80, 'A name has at most 80 characters.')
-      .refine(showsSomething, 'This name shows nothing. Write letters or signs.'),
+      .check(
+        z.trim(),
+        z.minLength(1, 'Give the template a name.'),
+        z.maxLength(80, 'A name has at most 80 characters.'),
+        z.refine(showsSomething, 'This name shows nothing. Write letters or signs.'),
+      ),
     template: templateSchema,
   }),
   'template.remove': z.object({ templateId: id }),
   'template.restore': z.object({ templateId: id }),
-  'settings.change': settingsSchema.partial(),
+  'settings.change': z.partial(settingsSchema),
   /** Of records that can't be read: told of no longer, kept where they are. */
-  'record.setAside': z.object({ table: z.string().min(1).max(40), recordId: z.string().min(1).max(200) }),
-  'record.bringBack': z.object({ table: z.string().min(1).max(40), recordId: z.string().min(1).max(200) }),
+  'record.setAside': z.object({
+    table: z.string().check(z.minLength(1), z.maxLength(40)),
+    recordId: z.string().check(z.minLength(1), z.maxLength(200)),
+  }),
+  'record.bringBack': z.object({
+    table: z.string().check(z.minLength(1), z.maxLength(40)),
+    recordId: z.string().check(z.minLength(1), z.maxLength(200)),
+  }),
 } as const;
 
 export type CommandKind = keyof typeof commandSchemas;
@@ -204,16 +231,16 @@ export type Outcome =
  *
  * @example firstSentence(schema.safeParse(value).error!)
  */
-export function firstSentence(error: z.ZodError): string {
+export function firstSentence(error: z.core.$ZodError): string {
   const issue = error.issues[0];
   if (!issue) return 'This does not fit. Check it and try again.';
   return /[.!?]$/.test(issue.message) ? issue.message : `${issue.path.join(' ') || 'The value'}: ${issue.message}.`;
 }
 
 /** The shape of the raw values of a protocol's looks. */
-export const rawSchemaOf = (protocol: Payload<'look.save'>['protocol']): z.ZodType => rawSchemas[protocol];
+export const rawSchemaOf = (protocol: Payload<'look.save'>['protocol']): z.ZodMiniType => rawSchemas[protocol];
 
 /** Checks the raw values of a look against its protocol. */
 export function parseRaw(protocol: Payload<'look.save'>['protocol'], raw: unknown) {
-  return rawSchemas[protocol].safeParse(raw);
+  return rawSchemas[protocol].safeParse(raw, inEnglish);
 }

@@ -1,14 +1,6 @@
 export { readingSchema } from './reading';
-export {
-  type HomeAnswer,
-  type Hours,
-  type OffWay,
-  type WishId,
-  homeAnswers,
-  offWays,
-  usualHours,
-  wishIds,
-} from './booking';
+export { type HomeAnswer, type OffWay, type WishId, homeAnswers, offWays, usualHours, wishIds } from './booking';
+export { type Hours } from './hours';
 export { commandWords, typedWords } from './commandWords';
 export { type OwnBreath, type OwnEntry, ownBreathSchema, ownNoseSeconds } from './ownBreath';
 export { addDays, dayIn, dayInWords, isZone, workingDay } from './day';

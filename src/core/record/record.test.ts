@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import {
   addDays,
   commandKinds,
@@ -57,7 +57,7 @@ describe('what comes in is checked', () => {
   });
 
   test('the first thing that is wrong is said in one sentence, with its place where the rule has no words', () => {
-    const own = z.object({ name: z.string().min(1, 'A name is needed.') }).safeParse({ name: '' });
+    const own = z.object({ name: z.string().check(z.minLength(1, 'A name is needed.')) }).safeParse({ name: '' });
     expect(firstSentence(own.error!)).toBe('A name is needed.');
     const plain = z.object({ minutes: z.number() }).safeParse({ minutes: 'x' });
     expect(firstSentence(plain.error!)).toMatch(/^minutes: .*\.$/);

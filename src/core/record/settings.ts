@@ -1,9 +1,10 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { showsSomething } from '../reasons';
 import { type GateLimits, defaultLimits, limitNames } from '../safety';
 import { schoolIds } from '../schools';
 import { usualTalkSeconds } from '../sequence';
-import { hoursSchema, usualHours } from './booking';
+import { usualHours } from './booking';
+import { hoursSchema } from './hours';
 import { isZone } from './day';
 
 const limitSchema = z.object(
@@ -12,35 +13,42 @@ const limitSchema = z.object(
       const { name, unit, min, max } = limitNames[key];
       return [
         key,
-        z.number().int().min(min, `${name}: at least ${min} ${unit}.`).max(max, `${name}: at most ${max} ${unit}.`),
+        z
+          .number()
+          .check(
+            z.int(),
+            z.minimum(min, `${name}: at least ${min} ${unit}.`),
+            z.maximum(max, `${name}: at most ${max} ${unit}.`),
+          ),
       ];
     }),
-  ) as Record<keyof GateLimits, z.ZodNumber>,
+  ) as Record<keyof GateLimits, z.ZodMiniNumber>,
 );
 
-const volume = z.number().int().min(0).max(100);
+const volume = z.number().check(z.int(), z.minimum(0), z.maximum(100));
 
 /** Everything a coach sets once for the studio, with what it is until then. */
 export const settingsSchema = z.object({
   studioName: z
     .string()
-    .trim()
-    .min(1, 'Give the studio a name.')
-    .max(80, 'A studio name has at most 80 characters.')
-    .refine(showsSomething, 'This name shows nothing. Write letters or signs.'),
+    .check(
+      z.trim(),
+      z.minLength(1, 'Give the studio a name.'),
+      z.maxLength(80, 'A studio name has at most 80 characters.'),
+      z.refine(showsSomething, 'This name shows nothing. Write letters or signs.'),
+    ),
   emergencyNumber: z
     .string()
-    .trim()
-    .regex(/^[0-9 +]{2,20}$/, 'An emergency number is digits, like 112 or 999.'),
-  timeZone: z.string().refine(isZone, 'This time zone is not known. Use a name like Europe/London.'),
+    .check(z.trim(), z.regex(/^[0-9 +]{2,20}$/, 'An emergency number is digits, like 112 or 999.')),
+  timeZone: z.string().check(z.refine(isZone, 'This time zone is not known. Use a name like Europe/London.')),
   homeSchool: z.enum(schoolIds),
-  defaultMinutes: z.number().int().min(5).max(60),
+  defaultMinutes: z.number().check(z.int(), z.minimum(5), z.maximum(60)),
   /** Talk, showing and correction allowed beside each drill of a plan, in seconds. */
-  talkSeconds: z.number().int().min(0).max(180),
+  talkSeconds: z.number().check(z.int(), z.minimum(0), z.maximum(180)),
   /** When the rooms are open, Monday first. */
   hours: hoursSchema,
   /** What was found is to be looked at again after so many days. */
-  recheckDays: z.number().int().min(3).max(90),
+  recheckDays: z.number().check(z.int(), z.minimum(3), z.maximum(90)),
   noticeSeen: z.boolean(),
   /** Lengths are shown and entered in this unit; stored in cm. */
   lengthUnit: z.enum(['cm', 'in']),
@@ -52,9 +60,9 @@ export const settingsSchema = z.object({
   noiseVolume: volume,
   voiceVolume: volume,
   /** How late the speaker is: sound is sent this much earlier. */
-  soundLatencyMs: z.number().int().min(0).max(500),
+  soundLatencyMs: z.number().check(z.int(), z.minimum(0), z.maximum(500)),
   /** Keys a presenter or foot pedal sends, by their names in the browser; learnt, not typed. */
-  pedalKeys: z.array(z.string().min(1).max(40)).max(6),
+  pedalKeys: z.array(z.string().check(z.minLength(1), z.maxLength(40))).check(z.maxLength(6)),
   /** Whether the client's window shows the count. */
   clientCount: z.boolean(),
 });

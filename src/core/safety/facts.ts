@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { nameTrouble } from './clientName';
 import { type ConditionId, conditionIds } from './conditions';
 import { signContextsOf } from './conditionRules';
@@ -8,9 +8,11 @@ import { emergencySignIds, redFlagIds } from './signs';
 const text = (max: number, what: string) =>
   z
     .string()
-    .max(
-      max,
-      `${what} is limited to ${max.toLocaleString('en-GB')} characters; yours is longer. Shorten it and it will be saved.`,
+    .check(
+      z.maxLength(
+        max,
+        `${what} is limited to ${max.toLocaleString('en-GB')} characters; yours is longer. Shorten it and it will be saved.`,
+      ),
     );
 
 /**
@@ -18,35 +20,40 @@ const text = (max: number, what: string) =>
  *
  * @example dayString.safeParse('2026-02-30').success // false
  */
-export const dayString = z
-  .string()
-  .regex(/^\d{4}-\d{2}-\d{2}$/, 'Write the date as day, month and year.')
-  .refine((day) => {
+export const dayString = z.string().check(
+  z.regex(/^\d{4}-\d{2}-\d{2}$/, 'Write the date as day, month and year.'),
+  z.refine((day) => {
     const time = Date.parse(`${day}T00:00:00Z`);
     return !Number.isNaN(time) && new Date(time).toISOString().slice(0, 10) === day;
-  }, 'That day does not exist. Check day and month.')
-  .refine((day) => day >= '1900-01-01' && day <= '2200-01-01', 'That year is out of range. Check the year.');
+  }, 'That day does not exist. Check day and month.'),
+  z.refine((day) => day >= '1900-01-01' && day <= '2200-01-01', 'That year is out of range. Check the year.'),
+);
 
 export const answerValueSchema = z.object({
   value: z.enum(['yes', 'no', 'unknown']),
-  weekOnDay: z
-    .number({ error: 'The week of pregnancy is a number from 1 to 42.' })
-    .int('The week of pregnancy is a whole number from 1 to 42.')
-    .min(1, 'The week of pregnancy is a number from 1 to 42.')
-    .max(42, 'The week of pregnancy is a number from 1 to 42.')
-    .optional(),
-  dueDate: dayString.optional(),
-  date: dayString.optional(),
-  caesarean: z.boolean().optional(),
-  side: z.enum(['left', 'right', 'both']).optional(),
-  site: z.enum(surgerySites).optional(),
-  clearedBy: text(200, 'The name of the clinician').optional(),
-  note: text(2000, 'A note').optional(),
+  weekOnDay: z.optional(
+    z
+      .number({ error: 'The week of pregnancy is a number from 1 to 42.' })
+      .check(
+        z.int('The week of pregnancy is a whole number from 1 to 42.'),
+        z.minimum(1, 'The week of pregnancy is a number from 1 to 42.'),
+        z.maximum(42, 'The week of pregnancy is a number from 1 to 42.'),
+      ),
+  ),
+  dueDate: z.optional(dayString),
+  date: z.optional(dayString),
+  caesarean: z.optional(z.boolean()),
+  side: z.optional(z.enum(['left', 'right', 'both'])),
+  site: z.optional(z.enum(surgerySites)),
+  clearedBy: z.optional(text(200, 'The name of the clinician')),
+  note: z.optional(text(2000, 'A note')),
 });
 
 const clearanceSchema = z.object({
-  clinician: z.string().trim().min(2, 'Name the clinician who cleared it.').max(200),
-  reason: z.string().trim().min(5, 'Say in a few words why going on is all right.').max(2000),
+  clinician: z.string().check(z.trim(), z.minLength(2, 'Name the clinician who cleared it.'), z.maxLength(200)),
+  reason: z
+    .string()
+    .check(z.trim(), z.minLength(5, 'Say in a few words why going on is all right.'), z.maxLength(2000)),
 });
 
 /** Where a complaint is felt. */
@@ -68,20 +75,20 @@ export interface Complaint {
   level: number | null;
 }
 const complaintSchema = z.object({
-  places: z.array(z.enum(complaintPlaces)).max(complaintPlaces.length),
-  level: z.number().min(0, 'From 0 to 10.').max(10, 'From 0 to 10.').nullable(),
+  places: z.array(z.enum(complaintPlaces)).check(z.maxLength(complaintPlaces.length)),
+  level: z.nullable(z.number().check(z.minimum(0, 'From 0 to 10.'), z.maximum(10, 'From 0 to 10.'))),
 });
 
 /** Everything that can be recorded of a client, by key, and the shape of its value. */
 export const factSchemas = {
-  name: z
-    .string()
-    .trim()
-    .superRefine((name, context) => {
+  name: z.string().check(
+    z.trim(),
+    z.superRefine((name, context) => {
       const message = nameTrouble(name);
       if (message !== null) context.addIssue({ code: 'custom', message });
     }),
-  birthDay: dayString.nullable(),
+  ),
+  birthDay: z.nullable(dayString),
   goal: text(4000, 'The goal'),
   complaint: text(4000, 'The complaint'),
   complaintDetail: complaintSchema,

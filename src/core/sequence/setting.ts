@@ -3,6 +3,7 @@ import { type ConfirmedFinding, type SkillId, wantedFor } from '../read';
 import { type ConditionId, type Gates } from '../safety';
 import { type RegionId, type Shares, type TrunkEffect, predictShares } from '../trunk';
 import { type DrillHistory } from './history';
+import { inEnglish } from '../reasons';
 import { thingsKnown } from './newThings';
 import { type PlanRequest } from './plan';
 
@@ -73,7 +74,7 @@ const faultsKnown = new WeakMap<Drill, string | null>();
 export function drillFault(drill: Drill): string | null {
   const known = faultsKnown.get(drill);
   if (known !== undefined) return known;
-  const issue = drillSchema.safeParse(drill).error?.issues[0];
+  const issue = drillSchema.safeParse(drill, inEnglish).error?.issues[0];
   const fault = issue ? `${issue.path.join(' ')}: ${issue.message}` : null;
   faultsKnown.set(drill, fault);
   return fault;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 /** The parts of the trunk that are graded, with the side as the client's own left and right. */
 export const regionIds = [
@@ -45,7 +45,7 @@ export const ringRegionIds = regionIds.filter((id) => id !== 'pelvicFloor');
 export const gradeWords = ['none', 'trace', 'clear', 'full'] as const;
 
 /** 0 none, 1 trace, 2 clear, 3 full; null is "not observed", which is never the same as none. */
-export const gradeSchema = z.number().int().min(0).max(3).nullable();
+export const gradeSchema = z.nullable(z.number().check(z.int(), z.minimum(0), z.maximum(3)));
 export type Grade = z.infer<typeof gradeSchema>;
 
 export const gradesSchema = z.record(z.enum(regionIds), gradeSchema);

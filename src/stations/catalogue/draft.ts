@@ -1,6 +1,6 @@
 import { type Drill, drillSchema } from '@/core/catalogue';
 import { type Fault, drillFaults } from '@/core/formats';
-import { setByYou } from '@/core/reasons';
+import { inEnglish, setByYou } from '@/core/reasons';
 
 /** An empty drill of the coach's own: what every drill has, and nothing chosen yet. */
 export function blankDrill(id: string): Drill {
@@ -95,7 +95,7 @@ const breathWords: Record<string, string> = {
 /** Everything that stands in the way of keeping a draft, a sentence each. */
 export function draftFaults(draft: Drill, known: ReadonlyMap<string, Drill>): Fault[] {
   const drill = tidied(draft);
-  const parsed = drillSchema.safeParse(drill);
+  const parsed = drillSchema.safeParse(drill, inEnglish);
   if (parsed.success) return drillFaults(parsed.data, new Map([...known, [drill.id, parsed.data]]));
   const seen = new Set<string>();
   return parsed.error.issues.flatMap(({ path, message }) => {

@@ -1,5 +1,6 @@
 import { and, desc, eq, gte, isNull, sql } from 'drizzle-orm';
 import { firstSentence } from '@/core/record';
+import { inEnglish } from '@/core/reasons';
 import { type FactKey, dueDateProblem, factSchemas } from '@/core/safety';
 import { knownClientOf } from '../clients';
 import { type Store } from '../file';
@@ -39,7 +40,7 @@ const addFact: Door<'fact.add'> = {
   // What is learnt of a client after a visit was signed is said with its own date.
   signed: 'takes',
   act: ({ factId, clientId, key, value }, { store, at, day, zone, epochMs }) => {
-    const parsed = factSchemas[key].safeParse(value);
+    const parsed = factSchemas[key].safeParse(value, inEnglish);
     if (!parsed.success) throw new Refusal('does not fit', firstSentence(parsed.error));
     const problem = dateProblem(key, parsed.data, day);
     if (problem) throw new Refusal('does not fit', problem);

@@ -8,6 +8,7 @@ import {
   envelopeSchema,
   firstSentence,
 } from '@/core/record';
+import { inEnglish } from '@/core/reasons';
 import { openStations } from '@/core/safety';
 import { type Store, afterWriting, mustBeInPlace, nextPlace, placeNow } from '../file';
 import { taken } from '../schema';
@@ -68,7 +69,7 @@ function carryOutOne(doors: Doors, input: unknown, moment: Moment): Outcome {
   const { store, epochMs, at } = moment;
   const before = answeredBefore(store, id);
   if (before) return before;
-  const parsed = commandSchemas[kind].safeParse(payload);
+  const parsed = commandSchemas[kind].safeParse(payload, inEnglish);
   if (!parsed.success) return refused(new Refusal('does not fit', firstSentence(parsed.error)));
   try {
     // What a refused command wrote is taken back; what others of the same request wrote stays.

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type Outcome } from '@/core/record';
 import {
   FileGone,
@@ -14,7 +14,7 @@ import { answer } from '../answer';
 import { readBody } from '../body';
 import { isSameOrigin } from '../sameOrigin';
 
-const bodySchema = z.object({ commands: z.array(z.unknown()).min(1).max(100) });
+const bodySchema = z.object({ commands: z.array(z.unknown()).check(z.minLength(1), z.maxLength(100)) });
 /** Room for one picture as the browser sends it; the outbox sends large commands one by one. */
 const mostBytes = 12_000_000;
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import {
   calmHold as calmHoldOf,
   firstBreaths,
@@ -23,16 +23,16 @@ export const calmHold = protocol({
     tries: z
       .array(
         z.object({
-          seconds: z.number().min(0).max(300),
+          seconds: z.number().check(z.minimum(0), z.maximum(300)),
           feeling: z.enum(holdFeelings),
           firstBreath: z.enum(firstBreaths),
           /** Steps taken, when it was done walking. */
-          steps: z.number().int().min(0).max(600).optional(),
+          steps: z.optional(z.number().check(z.int(), z.minimum(0), z.maximum(600))),
           /** When it was over, so that the rest after it outlives a reload. */
-          endedAt: z.iso.datetime().optional(),
+          endedAt: z.optional(z.iso.datetime()),
         }),
       )
-      .max(mostHoldTries),
+      .check(z.maxLength(mostHoldTries)),
   },
   blank: { tries: [] },
   tells: ({ tries }) => {

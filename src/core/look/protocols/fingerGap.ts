@@ -1,3 +1,4 @@
+import * as z from 'zod/mini';
 import { protocol } from '../define';
 import { yesNo } from '../fields';
 import { below } from '../finding';
@@ -11,7 +12,7 @@ export const fingerGap = protocol({
     'Hands wrapped round the lower ribs, fingers in front, thumbs behind. The gap at the end of the exhale and of the inhale.',
   means: 'Cheap and repeatable, also at home. If the shoulders shrug, slide the hands lower and take it again.',
   picture: 'fingers',
-  kept: { unit: lengthUnit, goes: girthGoesSchema.default([]), shrugs: yesNo },
+  kept: { unit: lengthUnit, goes: z._default(girthGoesSchema, []), shrugs: yesNo },
   tells: ({ goes, unit }) => {
     const gap = excursionOf(goes);
     return !gap || gap.goes === 0 ? null : `opens ${lengthInWords(gap.meanCm, unit)}${giveOrTake(gap.spreadCm, unit)}`;

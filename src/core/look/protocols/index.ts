@@ -1,4 +1,4 @@
-import { type z } from 'zod';
+import type * as z from 'zod/mini';
 import { calmHold } from './calmHold';
 import { exhale } from './exhale';
 import { fingerGap } from './fingerGap';

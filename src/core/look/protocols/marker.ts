@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { protocol, type Followed } from '../define';
 import { type MarkerMeasure, markerMeasureIds, markerMeasures } from '../markers';
 import { anywhere } from '../positions';
@@ -25,9 +25,9 @@ export const marker = protocol({
   setUp: 'Chosen before the work and repeated after it: same position, same words, two readings each time.',
   means: 'Whether today’s work changed something. Within noise it is called no clear change.',
   kept: {
-    measure: z.enum(markerMeasureIds).default('ease'),
+    measure: z._default(z.enum(markerMeasureIds), 'ease'),
     /** Two readings with the same words; 0 to 10 for ease, else in the measure's unit. */
-    readings: z.array(z.number()).max(2),
+    readings: z.array(z.number()).check(z.maxLength(2)),
   },
   blank: { readings: [] },
   refuses: ({ measure, readings }) => {

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type Component } from '../../safety';
 import { protocol } from '../define';
 import { type FoundHere, type Severity, above } from '../finding';
@@ -28,9 +28,13 @@ export const postureSearch = protocol({
   picture: 'posture',
   kept: {
     /** Depth of the low breath 0 to 10 in each posture. */
-    depth: z
-      .partialRecord(z.enum(posturePositions), z.partialRecord(z.enum(postureTilts), z.number().min(0).max(10)))
-      .default({}),
+    depth: z._default(
+      z.partialRecord(
+        z.enum(posturePositions),
+        z.partialRecord(z.enum(postureTilts), z.number().check(z.minimum(0), z.maximum(10))),
+      ),
+      {},
+    ),
   },
   contains: ({ depth }) =>
     Object.values(depth).flatMap((tilts) =>

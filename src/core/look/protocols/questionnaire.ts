@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { protocol } from '../define';
 import { ofTen } from '../fields';
 import { questionnaireProvenance, questionnaireSum, symptoms } from '../questionnaire';
@@ -11,7 +11,9 @@ export const questionnaire = protocol({
   means: 'A high sum suggests a breathing-related complaint and is worth showing to a clinician. It names no illness.',
   kept: {
     /** 0 never to 4 very often, in the order of the symptoms; null where it was not answered. */
-    answers: z.array(z.number().int().min(0).max(4).nullable()).length(symptoms.length),
+    answers: z
+      .array(z.nullable(z.number().check(z.int(), z.minimum(0), z.maximum(4))))
+      .check(z.length(symptoms.length)),
     breathlessNow: ofTen,
     breathlessEffort: ofTen,
   },

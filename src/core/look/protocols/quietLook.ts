@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { protocol } from '../define';
 import { answers, choice, ticks } from '../fields';
 import { type FoundHere, type Severity, ifThere } from '../finding';
@@ -40,14 +40,16 @@ export const quietLook = protocol({
   },
   kept: {
     /** Seconds since the first tap, to the hundredth; the first is 0. */
-    taps: z
-      .array(z.number().min(0).max(1800))
-      .max(600)
-      .refine(
-        (taps) => taps.every((tap, i) => i === 0 || tap >= taps[i - 1]!),
-        'Taps must follow one another in time. Count again.',
-      )
-      .transform(mergedTaps),
+    taps: z.pipe(
+      z.array(z.number().check(z.minimum(0), z.maximum(1800))).check(
+        z.maxLength(600),
+        z.refine(
+          (taps) => taps.every((tap, i) => i === 0 || tap >= taps[i - 1]!),
+          'Taps must follow one another in time. Count again.',
+        ),
+      ),
+      z.transform((taps: number[]) => mergedTaps(taps)),
+    ),
   },
   blank: { taps: [] },
   tells: ({ taps }) => {

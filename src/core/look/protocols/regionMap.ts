@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { type Grades, gradeSchema, gradesSchema, regionIds, ringInWords, unobserved } from '../../trunk';
 import { protocol } from '../define';
 import { yesNo } from '../fields';
@@ -38,7 +38,7 @@ export const regionMap = protocol({
     /** The front moves because the spine arches: not true expansion. */
     extension: yesNo,
     /** Set on a map graded again without seeing the first, to learn the coach's own agreement. */
-    blindOf: z.uuid().optional(),
+    blindOf: z.optional(z.uuid()),
   },
   blank: { quiet: unobserved(), deep: unobserved(), neckQuiet: null, neckDeep: null },
   contains: ({ deep }) => (Object.values(deep).some((grade) => grade !== null) ? ['deepBreath'] : []),

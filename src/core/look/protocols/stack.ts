@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { landmarkPhotoSchema, photoFigureOrNull, photoInWords, photoMeasures } from '../angles';
 import { protocol } from '../define';
 import { answers, choice, graded } from '../fields';
@@ -46,7 +46,7 @@ export const stack = protocol({
     midBackStiff: choice('Mid-back stiff?', answers.yesNo, { usual: 'no' }),
     obliquesGrip: choice('Obliques grip at rest?', answers.yesNo, { usual: 'no' }),
   },
-  kept: { photos: z.array(landmarkPhotoSchema).max(6).default([]) },
+  kept: { photos: z._default(z.array(landmarkPhotoSchema).check(z.maxLength(6)), []) },
   tells: ({ flareExhale, flareRest, thorax, photos }) => {
     const measured = photos.flatMap((photo) => {
       const figure = photoFigureOrNull(photo);

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { protocol } from '../define';
 import { yesNo } from '../fields';
 import { type FoundHere, type Severity, below, ifThere } from '../finding';
@@ -34,9 +34,9 @@ export const tape = protocol({
   picture: 'tape',
   kept: {
     unit: lengthUnit,
-    levels: z.partialRecord(z.enum(tapeLevels), girthGoesSchema).default({}),
+    levels: z._default(z.partialRecord(z.enum(tapeLevels), girthGoesSchema), {}),
     /** Levels at which the girth really was smaller at full inhale, as the coach confirmed. */
-    paradoxical: z.array(z.enum(tapeLevels)).default([]),
+    paradoxical: z._default(z.array(z.enum(tapeLevels)), []),
     morningStiffness: yesNo,
   },
   tells: ({ levels, paradoxical, unit }) => {

@@ -1,12 +1,12 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { protocol } from '../define';
 import { above } from '../finding';
 import { twoLine as twoLineOf, twoLineProvenance } from '../twoLine';
 
 /** Angles of the two lines from the horizontal: the upper one upward, the lower one downward. */
 const lines = z.object({
-  upperDegrees: z.number().min(0).max(90).nullable().default(null),
-  lowerDegrees: z.number().min(0).max(90).nullable().default(null),
+  upperDegrees: z._default(z.nullable(z.number().check(z.minimum(0), z.maximum(90))), null),
+  lowerDegrees: z._default(z.nullable(z.number().check(z.minimum(0), z.maximum(90))), null),
 });
 const notDrawn = { upperDegrees: null, lowerDegrees: null };
 
@@ -24,7 +24,7 @@ export const twoLine = protocol({
     'Sit behind, hands on the lower ribs and waist, thumbs to the spine. Draw what the upper and the lower ribs do.',
   means: 'How the motion is shared between upper and lower ribs, as the hands felt it.',
   components: ['coachTouch'],
-  kept: { quiet: lines.default(notDrawn), deep: lines.default(notDrawn) },
+  kept: { quiet: z._default(lines, notDrawn), deep: z._default(lines, notDrawn) },
   contains: ({ deep }) => (deep.upperDegrees === null ? [] : ['deepBreath']),
   tells: ({ quiet, deep }) => {
     const given = drawn(quiet) ?? drawn(deep);
