@@ -33,5 +33,9 @@ export default {
     '^.+\\.(t|j)sx?$': plain(rooms.flatMap((room) => [`@/core/${room}`, `../${room}`])),
   },
   transformIgnorePatterns: ['/node_modules/(?!uuid/)'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  moduleNameMapper: {
+    // As the app's router has it: it waits, as pages do.
+    '^next/dynamic$': 'next/dist/shared/lib/app-dynamic',
+    '^@/(.*)$': '<rootDir>/src/$1',
+  },
 };

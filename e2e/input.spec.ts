@@ -99,6 +99,7 @@ test('the whole way from a name to a plan by keyboard alone', async ({ page }) =
   await page.clock.install();
   await page.goto(server.url);
   await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox')).toBeFocused();
   await page.keyboard.type('add');
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Name')).toBeFocused();

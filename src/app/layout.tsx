@@ -1,7 +1,5 @@
 import { type Metadata, type Viewport } from 'next';
 import { type ReactNode } from 'react';
-import { Messages } from '@/parts/say';
-import { Keeping } from '@/parts/shell/Keeping';
 import './globals.css';
 import { loadTheme } from './load';
 
@@ -15,20 +13,11 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 // Every page shows what the studio's file holds now.
 export const dynamic = 'force-dynamic';
 
+/** Around every page, the client's own window among them: nothing that page doesn't need. */
 export default async function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en-GB" data-theme={await loadTheme()} suppressHydrationWarning>
-      <body>
-        <a
-          href="#main"
-          className="sr-only z-50 rounded-one border border-ink bg-paper px-4 py-2 focus:not-sr-only focus:fixed focus:top-2 focus:left-2"
-        >
-          To the content
-        </a>
-        <Keeping />
-        {children}
-        <Messages />
-      </body>
+      <body>{children}</body>
     </html>
   );
 }

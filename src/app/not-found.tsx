@@ -1,20 +1,17 @@
-import { LinkButton } from '@/parts/Button';
-import { StudioShell } from './StudioShell';
-
+/** At an address that never was one; what is missing within the studio has a page with its ways. */
 export default function NotFound() {
   return (
-    <StudioShell>
+    <main id="main" className="mx-auto max-w-3xl px-4 py-10">
       <h1 className="text-2xl">There is nothing at this address.</h1>
-      <p className="mt-1 mb-5 text-ink2">
-        The client, visit or run may belong to another studio file, or the address may have lost a letter. Nothing was
-        changed.
-      </p>
-      <div className="flex gap-3">
-        <LinkButton href="/" look="strong">
-          Today
-        </LinkButton>
-        <LinkButton href="/clients">All clients</LinkButton>
-      </div>
-    </StudioShell>
+      <p className="mt-1 mb-5 text-ink2">It may have lost a letter. Nothing was changed.</p>
+      {/* A plain link: this page stands beside every other, and loads nothing for it. */}
+      {/* eslint-disable-next-line @next/next/no-html-link-for-pages */}
+      <a
+        href="/"
+        className="inline-flex min-h-11 items-center rounded-one border border-ink px-4 font-semibold hover:bg-leaf"
+      >
+        Today
+      </a>
+    </main>
   );
 }

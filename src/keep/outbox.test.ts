@@ -323,3 +323,40 @@ test('a tab that has just come is told what was said a moment ago', async () => 
   const [said] = second.saidNow();
   await until(() => first.saidNow().some(({ id, place }) => id === said!.id && place !== null));
 });
+
+/** A page that leaves: what it hears of it, and what a browser's tab carries over to the next. */
+function tab() {
+  const kept = new Map<string, string>();
+  const leaving: (() => void)[] = [];
+  const sessionStorage = {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => void kept.set(key, value),
+    removeItem: (key: string) => void kept.delete(key),
+  };
+  const addEventListener = (_: string, listener: () => void) => void leaving.push(listener);
+  Object.assign(globalThis, { sessionStorage, addEventListener });
+  const leave = () => leaving.splice(0).forEach((listener) => listener());
+  const end = () => ['sessionStorage', 'addEventListener'].forEach((name) => Reflect.deleteProperty(globalThis, name));
+  return { leave, end };
+}
+
+test.each([
+  ['before the last answer came', -1000, true],
+  ['once everything was answered', 1000, false],
+])('a page that was asked for %s', async (_, msAfterAnswer, overtaken) => {
+  const { leave, end } = tab();
+  const asked = jest.spyOn(performance, 'timeOrigin', 'get');
+  try {
+    const before = openPage();
+    expect(before.wasOvertaken()).toBe(false);
+    await before.keep('client.create', client('Ned'));
+    asked.mockReturnValue(Date.now() + msAfterAnswer);
+    leave();
+    expect(openPage().wasOvertaken()).toBe(overtaken);
+    // Once: the page after that one was made with it.
+    expect(openPage().wasOvertaken()).toBe(false);
+  } finally {
+    asked.mockRestore();
+    end();
+  }
+});

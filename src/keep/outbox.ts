@@ -186,7 +186,11 @@ function remember(command: Waiting) {
   setSaid([...kept.filter((one) => one !== old), entry]);
 }
 
+/** When the server last answered, by this machine's clock. */
+let answeredAtMs = 0;
+
 function place({ id }: Waiting, outcome: Outcome) {
+  answeredAtMs = Date.now();
   if (!recalled) answeredEarly.add(id);
   if (!said.some((one) => one.id === id)) return;
   if (outcome.state === 'refused') setSaid(said.filter((one) => one.id !== id));
@@ -199,11 +203,17 @@ function place({ id }: Waiting, outcome: Outcome) {
  * for a moment before that, and would never show it.
  */
 const leftBehind = 'kokyu.said';
+interface Left {
+  taken: Said[];
+  answeredAtMs: number;
+}
+/** Whether something was taken in after this page had been asked for, while the one before it still stood. */
+let overtaken = false;
 
 function leaveBehind() {
   const taken = said.filter(({ place }) => place !== null).slice(-mostRecent);
   try {
-    if (taken.length > 0) sessionStorage.setItem(leftBehind, JSON.stringify(taken));
+    if (answeredAtMs > 0) sessionStorage.setItem(leftBehind, JSON.stringify({ taken, answeredAtMs } satisfies Left));
   } catch {
     // Too much, or forbidden: the next page shows it with the next thing said.
   }
@@ -213,7 +223,10 @@ function takeUpLeft() {
   try {
     const left = sessionStorage.getItem(leftBehind);
     sessionStorage.removeItem(leftBehind);
-    if (left !== null) takeRecent(JSON.parse(left) as Said[]);
+    if (left === null) return;
+    const { taken, answeredAtMs: lastMs } = JSON.parse(left) as Left;
+    overtaken = lastMs >= performance.timeOrigin;
+    takeRecent(taken);
   } catch {
     // Nothing that can be read was left.
   }
@@ -251,6 +264,12 @@ function takeRecent(recent: readonly Said[]) {
 }
 
 export const saidNow = () => said;
+
+/** Whether this page was asked for before the last thing said was taken in: what it can't lay over, it doesn't show. */
+export function wasOvertaken(): boolean {
+  void recall();
+  return overtaken;
+}
 
 export function onSaid(listener: () => void): () => void {
   otherTabs();

@@ -1,4 +1,3 @@
-import { type ReactNode } from 'react';
 import { renderToStaticMarkup as html } from 'react-dom/server';
 import { commonPractice, published } from '@/core/reasons';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
@@ -18,7 +17,6 @@ import { Thread } from './shell/Thread';
 import { stationList } from './shell/stations';
 
 const even = (grade: Grade) => Object.fromEntries(regionIds.map((id) => [id, grade])) as Grades;
-const Opens = ({ children }: { children: ReactNode }) => children;
 const count = (text: string, what: string | RegExp) => text.split(what).length - 1;
 
 describe('controls', () => {
@@ -96,18 +94,12 @@ describe('words', () => {
 
   test('the safety line says limits and consent in words', () => {
     const markup = html(
-      <SafetyLine
-        stop={null}
-        cautions={['pregnant, week 29', 'reflux']}
-        unasked={3}
-        touch="own hands"
-        trigger={Opens}
-      />,
+      <SafetyLine stop={null} cautions={['pregnant, week 29', 'reflux']} unasked={3} touch="own hands" consent={{}} />,
     );
     expect(markup).toContain('pregnant, week 29 · reflux');
     expect(markup).toContain('3 not asked yet');
     expect(markup).toContain('Touch: own hands only');
-    expect(html(<SafetyLine stop="Refer" cautions={[]} unasked={0} touch="unknown" trigger={Opens} />)).toContain(
+    expect(html(<SafetyLine stop="Refer" cautions={[]} unasked={0} touch="unknown" consent={{}} />)).toContain(
       'Touch: ask first',
     );
   });
@@ -170,7 +162,7 @@ describe('the ring', () => {
     ['4', 2, undefined],
     ['Tab', 2, undefined],
   ])('key %s on grade %p gives %p', (key, before, after) => {
-    expect(gradeForKey(key, before)).toBe(after);
+    expect(gradeForKey({ key, ctrlKey: false, metaKey: false, altKey: false, shiftKey: false }, before)).toBe(after);
   });
 
   test('grades are said with number and word', () => {

@@ -1,27 +1,22 @@
 'use client';
 
-import { Toaster, toast } from 'sonner';
+import dynamic from 'next/dynamic';
+import { type toast } from 'sonner';
 
-/** The one place where short messages appear. */
-export function Messages() {
-  return (
-    <Toaster
-      position="bottom-left"
-      duration={7000}
-      toastOptions={{
-        unstyled: true,
-        classNames: {
-          toast:
-            'font-sans flex w-[min(92vw,26rem)] items-center gap-3 rounded-one border border-ink bg-paper px-4 py-3 text-base text-ink',
-          content: 'grow',
-          actionButton: 'min-h-11 shrink-0 rounded-one border border-ink px-3 font-semibold hover:bg-leaf',
-        },
-      }}
-    />
-  );
-}
+type Toast = typeof toast;
+
+let standing: (toast: Toast) => void;
+/** The place of short messages, once it stands: what is said before waits for it. */
+const place = new Promise<Toast>((resolve) => {
+  standing = resolve;
+});
+
+const Place = dynamic(() => import('./ShortMessages').then(({ ShortMessages }) => ShortMessages), { ssr: false });
+
+/** The one place where short messages appear; fetched after the page, which shows none while it is made. */
+export const Messages = () => <Place onStanding={standing} />;
 
 /** Says something short, with the way back where there is one. */
 export function say(words: string, undo?: () => void) {
-  toast(words, undo ? { action: { label: 'Undo', onClick: undo } } : {});
+  void place.then((show) => show(words, undo ? { action: { label: 'Undo', onClick: undo } } : {}));
 }

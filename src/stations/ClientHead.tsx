@@ -1,8 +1,8 @@
 'use client';
 
-import { Popover } from 'radix-ui';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { flaggedConditions, openStations, screeningAge, unansweredConditions } from '@/core/safety';
+import { Beside, opener } from '@/parts/Beside';
 import { SafetyLine } from '@/parts/shell/SafetyLine';
 import { StationLine } from '@/parts/shell/StationLine';
 import { TouchChoice } from './TouchBadge';
@@ -22,32 +22,26 @@ export function ClientSafety({ view: served }: { view: ClientView }) {
   const { known, path, today, settings } = view;
   const age = screeningAge(known.profile, today, settings.limits);
   const [open, setOpen] = useState(false);
+  const anchor = useRef<HTMLButtonElement>(null);
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
+    <>
       <SafetyLine
         stop={path.state in stopWords ? stopWords[path.state as keyof typeof stopWords] : null}
         cautions={flaggedConditions(known.profile, today)}
         unasked={unansweredConditions(known.profile).length}
         stale={age.stale ? age.words : null}
         touch={known.profile.touch}
-        trigger={Popover.Trigger}
+        consent={{ ref: anchor, ...opener(open, setOpen) }}
       />
-      <Popover.Portal>
-        <Popover.Content
-          sideOffset={6}
-          collisionPadding={12}
-          aria-label="Consent to touch"
-          className="z-40 max-w-sm rounded-one border border-ink bg-paper p-4"
-        >
-          <TouchChoice
-            clientId={view.id}
-            latest={known.latest.touch}
-            touch={known.profile.touch}
-            onDone={() => setOpen(false)}
-          />
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+      <Beside anchor={anchor} open={open} onOpenChange={setOpen} label="Consent to touch" className="z-40 max-w-sm p-4">
+        <TouchChoice
+          clientId={view.id}
+          latest={known.latest.touch}
+          touch={known.profile.touch}
+          onDone={() => setOpen(false)}
+        />
+      </Beside>
+    </>
   );
 }
 

@@ -3,7 +3,7 @@ import { cadence } from '@/core/cadence';
 import { type LookRecord, type ProtocolId, type Raw, blankRaw } from '@/core/look';
 import { type StoredLook, type VisitRecord } from '@/core/record';
 import { type Fact, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
-import { type PlanItem, makePlan } from '@/core/sequence';
+import { type PlanItem, allDrills, makePlan } from '@/core/sequence';
 import { followed, repeatsOf } from '@/core/track';
 import { type Grades, evenYields, regionIds, unobserved } from '@/core/trunk';
 import { PathStop } from './PathStop';
@@ -12,11 +12,13 @@ import { LookStation } from './look/LookStation';
 import { ReadStation } from './read/ReadStation';
 import { ScreenStation } from './screen/ScreenStation';
 import { cadencesInWords, doseInWords } from '@/core/coach';
+import { LeftOut } from './sequence/Asking';
 import { SequenceStation } from './sequence/SequenceStation';
 import { planContext } from './usePlan';
 import { TodayBoard } from './today/TodayBoard';
 import { TrackStation } from './track/TrackStation';
 import { type ClientView } from './view';
+import { whole } from './whole.fixtures';
 import { at, booking, diaryView, expecting, firstTime } from './diary/diary.fixtures';
 import { answers, clientView, fact, signs, today } from './view.fixtures';
 
@@ -329,10 +331,16 @@ describe('Sequence', () => {
 
   test('shows the plan with totals, reasons and refusals', () => {
     const plan = planned(clientView());
-    const markup = html(<SequenceStation view={clientView({ visit: { reading, plan } })} />);
+    const view = clientView({ visit: { reading, plan } });
+    const markup = html(<SequenceStation view={view} />);
     expect(markup).toContain('aria-label="Totals"');
     expect(markup).toContain('First: settling comes before everything.');
-    expect(markup).toMatch(/Left out: \d+ drills, each with its reason/);
+    const planner = (): never => {
+      throw new Error('nothing is asked before somebody asks');
+    };
+    const context = planContext(view);
+    const absent = { plan: plan.plan, view, drills: allDrills(context), context, planner };
+    expect(html(<LeftOut {...absent} />)).toMatch(/Left out: \d+ drills, each with its reason/);
   });
 
   test('a plan made before a new caution is checked again when it is opened', () => {
@@ -374,7 +382,7 @@ describe('Coach', () => {
     expect(markup).toContain('Open the run');
   });
 
-  test('offers an open run for going on or closing, and the recheck after a run that ended', () => {
+  test('offers an open run for going on or closing, and the recheck after a run that ended', async () => {
     const plan = planned(clientView());
     const event = (seq: number, type: 'start' | 'end') => ({
       id: `00000000-0000-4000-8000-00000000000${seq}`,
@@ -390,11 +398,11 @@ describe('Coach', () => {
       members: [],
       events: [event(0, 'start')],
     };
-    const open = html(<CoachStation view={clientView({ visit: { reading, plan, runs: [run] } })} />);
+    const open = await whole(<CoachStation view={clientView({ visit: { reading, plan, runs: [run] } })} />);
     expect(open).toContain('Go back to it');
     expect(open).not.toContain('Recheck');
     const ended = { ...run, events: [...run.events, event(1, 'end')] };
-    const done = html(
+    const done = await whole(
       <CoachStation view={clientView({ visit: { reading, plan, runs: [ended], looks: [map({ belly: 2 })] } })} />,
     );
     expect(done).toContain('Same words, same position: hook-lying.');

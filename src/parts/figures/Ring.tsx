@@ -2,6 +2,7 @@
 
 import { type KeyboardEvent, useId } from 'react';
 import { type Grade, type Grades, type RegionId, gradeWords, regionIds, regions, summariseRing } from '@/core/trunk';
+import { type Press, actFor } from '../shell/keys';
 import {
   arcPath,
   gradeRadius,
@@ -134,7 +135,7 @@ function inputProps(
   const { onGrade, onSelect, tapped } = props;
   if (!onGrade) return {};
   const keys = (event: KeyboardEvent) => {
-    const next = gradeForKey(event.key, grade);
+    const next = gradeForKey(event, grade);
     if (next === undefined) return;
     event.preventDefault();
     event.stopPropagation();
@@ -163,12 +164,15 @@ function inputProps(
 }
 
 /** The grade a key gives: digits set it, arrows step it, Backspace and x take it away. Other keys are left alone. */
-export function gradeForKey(key: string, grade: Grade): Grade | undefined {
-  if (['0', '1', '2', '3'].includes(key)) return Number(key);
-  if (key === 'ArrowUp') return Math.min(3, (grade ?? -1) + 1);
-  if (key === 'ArrowDown') return grade === null ? undefined : Math.max(0, grade - 1);
-  if (key === 'Backspace' || key === 'Delete' || key === 'x') return null;
-  return undefined;
+export function gradeForKey(press: Press, grade: Grade): Grade | undefined {
+  let next: Grade | undefined;
+  actFor('ring', {
+    grade: (digit) => (next = Number(digit)),
+    more: () => (next = Math.min(3, (grade ?? -1) + 1)),
+    less: grade === null ? undefined : () => (next = Math.max(0, grade - 1)),
+    unseen: () => (next = null),
+  })(press)?.();
+  return next;
 }
 
 function PartMark({

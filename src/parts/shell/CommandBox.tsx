@@ -1,136 +1,41 @@
 'use client';
 
-import { Command } from 'cmdk';
-import { Dialog } from 'radix-ui';
+import dynamic from 'next/dynamic';
 import { Search } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { type StationId, stationList } from './stations';
+import { opener } from '../Beside';
+import { actFor } from './keys';
 
-interface Hit {
-  id: string;
-  name: string;
-}
-
-const item =
-  'flex min-h-11 cursor-pointer items-center rounded-one px-3 text-base data-[selected=true]:bg-ink data-[selected=true]:text-onink';
+// What opens over the page is fetched once the page stands.
+const FindBox = dynamic(() => import('./FindBox').then(({ FindBox }) => FindBox), { ssr: false });
 
 /** One box to find a client or go anywhere: Ctrl+K. */
 export function CommandBox({ clientId, open: openStationIds }: { clientId?: string; open?: readonly string[] }) {
-  const router = useRouter();
   const [open, setOpen] = useState(false);
-  const [words, setWords] = useState('');
-  const [hits, setHits] = useState<Hit[]>([]);
-  const going = useRef(false);
-
+  const anchor = useRef<HTMLButtonElement>(null);
   useEffect(() => {
+    const act = actFor('anywhere', { find: () => setOpen((shown) => !shown), help: undefined });
     const listen = (event: KeyboardEvent) => {
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
-        event.preventDefault();
-        setOpen((shown) => !shown);
-      }
+      const find = act(event);
+      if (!find) return;
+      event.preventDefault();
+      find();
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);
   }, []);
-
-  useEffect(() => {
-    if (!open) return;
-    const abort = new AbortController();
-    fetch(`/api/clients?find=${encodeURIComponent(words)}`, { signal: abort.signal })
-      .then((response) => response.json() as Promise<{ clients: Hit[] }>)
-      .then(({ clients }) => setHits(clients))
-      .catch(() => undefined);
-    return () => abort.abort();
-  }, [open, words]);
-
-  // What came for the words before these must not be chosen for them.
-  const wanted = words
-    .toLowerCase()
-    .split(/[\s,]+/)
-    .filter(Boolean);
-  const found = hits.filter(({ name }) => wanted.every((word) => name.toLowerCase().includes(word)));
-  const nobody = words.trim();
-
-  const go = (href: string) => {
-    going.current = true;
-    setOpen(false);
-    setWords('');
-    router.push(href);
-  };
-  const places = [
-    { name: 'Today', href: '/' },
-    { name: 'The week', href: '/week' },
-    { name: 'Add a client', href: '/clients/new' },
-    { name: 'All clients', href: '/clients' },
-    { name: 'Catalogue of drills', href: '/catalogue' },
-    { name: 'Where schools differ', href: '/catalogue/schools' },
-    { name: 'Settings', href: '/settings' },
-    ...stationList
-      .filter(({ id }) => clientId && (openStationIds ?? []).includes(id))
-      .map(({ id, name }: { id: StationId; name: string }) => ({ name, href: `/clients/${clientId}/${id}` })),
-  ].filter(({ name }) => name.toLowerCase().includes(words.toLowerCase()));
-
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="flex min-h-11 min-w-44 items-center gap-2 border-b border-line text-left text-ink2 hover:text-ink">
+    <>
+      <button
+        ref={anchor}
+        {...opener(open, setOpen)}
+        className="flex min-h-11 min-w-44 items-center gap-2 border-b border-line text-left text-ink2 hover:text-ink"
+      >
         <Search size={16} aria-hidden />
         <span className="grow">Find or do…</span>
         <kbd className="font-sans text-sm">Ctrl K</kbd>
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          onCloseAutoFocus={(event) => {
-            // Where we went has a focus of its own.
-            if (going.current) event.preventDefault();
-            going.current = false;
-          }}
-          className="fixed top-[12vh] left-1/2 z-50 w-[min(92vw,34rem)] -translate-x-1/2 rounded-one border border-ink bg-paper p-2"
-        >
-          <Dialog.Title className="sr-only">Find a client or go somewhere</Dialog.Title>
-          <Command shouldFilter={false} label="Find a client or go somewhere">
-            <Command.Input
-              value={words}
-              onValueChange={setWords}
-              placeholder="A name, or where to go"
-              className="mb-2 min-h-11 w-full border-b border-ink bg-paper px-3 text-lg outline-none placeholder:text-ink2"
-            />
-            <Command.List className="max-h-[55vh] overflow-auto">
-              {nobody !== '' && found.length === 0 && (
-                <Command.Group heading="Nobody by that name" className="text-sm text-ink2">
-                  <Command.Item
-                    value="add"
-                    className={item}
-                    onSelect={() => go(`/clients/new?name=${encodeURIComponent(nobody.slice(0, 120))}`)}
-                  >
-                    Add “{nobody.slice(0, 60)}” as a client
-                  </Command.Item>
-                </Command.Group>
-              )}
-              {found.length > 0 && (
-                <Command.Group heading="Clients" className="text-sm text-ink2">
-                  {found.map(({ id, name }) => (
-                    <Command.Item key={id} value={id} className={item} onSelect={() => go(`/clients/${id}`)}>
-                      {name}
-                    </Command.Item>
-                  ))}
-                </Command.Group>
-              )}
-              {places.length > 0 && (
-                <Command.Group heading="Go to" className="mt-2 text-sm text-ink2">
-                  {places.map(({ name, href }) => (
-                    <Command.Item key={href} value={href} className={item} onSelect={() => go(href)}>
-                      {name}
-                    </Command.Item>
-                  ))}
-                </Command.Group>
-              )}
-            </Command.List>
-          </Command>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+      </button>
+      <FindBox anchor={anchor} open={open} onOpenChange={setOpen} clientId={clientId} stations={openStationIds ?? []} />
+    </>
   );
 }

@@ -2,7 +2,16 @@
 
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useEffect, useState } from 'react';
-import { type Refused, dropRefused, onOutcome, refusedEntries, sendAgain, useFlushing, useKeepState } from '@/keep';
+import {
+  type Refused,
+  dropRefused,
+  onOutcome,
+  refusedEntries,
+  sendAgain,
+  useFlushing,
+  useKeepState,
+  wasOvertaken,
+} from '@/keep';
 import { type CommandKind, commandWords, laidOver, typedWords } from '@/core/record';
 import { Button } from '../Button';
 import { Notice } from '../Notice';
@@ -17,9 +26,7 @@ const followingMs = 700;
  */
 export function Keeping() {
   const router = useRouter();
-  // The client's own window shows nothing of what is recorded.
   const path = usePathname();
-  const silent = path === '/client-window';
   // The live screen knows its own events; any other page that sends what a run left behind has to show it.
   const live = path.startsWith('/run/');
   // Only a page of a client lays over what was said of them.
@@ -27,7 +34,6 @@ export function Keeping() {
   const [refused, setRefused] = useState<Refused[]>([]);
   useFlushing();
   useEffect(() => {
-    if (silent) return;
     let timer: ReturnType<typeof setTimeout> | null = null;
     /** Something waits that the page can't show by itself: pressing on does not put it off. */
     let soon = false;
@@ -55,12 +61,13 @@ export function Keeping() {
         timer = setTimeout(() => void refresh(), following ? followingMs : 120);
       }
     });
+    if (wasOvertaken()) timer = setTimeout(() => void refresh(), 120);
     void refusedEntries().then(setRefused);
     return () => {
       stop();
       if (timer) clearTimeout(timer);
     };
-  }, [router, silent, live, ofClient]);
+  }, [router, live, ofClient]);
 
   const { memoryOnly, trouble, reachable } = useKeepState();
   // A page asked of a server that is away would take this one with it, and what is on it.
@@ -83,7 +90,6 @@ export function Keeping() {
     document.addEventListener('click', hold, true);
     return () => document.removeEventListener('click', hold, true);
   }, [reachable, router]);
-  if (silent) return null;
   const gone = (id: string) => setRefused((list) => list.filter((entry) => entry.id !== id));
   return (
     <>

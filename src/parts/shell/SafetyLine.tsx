@@ -1,5 +1,5 @@
 import { OctagonX, TriangleAlert } from 'lucide-react';
-import { type ComponentType, type ReactNode } from 'react';
+import { type ComponentProps } from 'react';
 import { type TouchConsent } from '@/core/safety';
 
 const touchWords: Record<TouchConsent, string> = {
@@ -16,7 +16,7 @@ export function SafetyLine({
   unasked,
   stale = null,
   touch,
-  trigger: Trigger,
+  consent,
 }: {
   /** A sentence when the way is closed today. */
   stop: string | null;
@@ -25,8 +25,8 @@ export function SafetyLine({
   /** A sentence when the answers have grown old. */
   stale?: string | null;
   touch: TouchConsent;
-  /** What opens the choice of consent, around its button. */
-  trigger: ComponentType<{ asChild?: boolean; children: ReactNode }>;
+  /** What its button does: it opens the choice of consent. */
+  consent: ComponentProps<'button'>;
 }) {
   return (
     <div className="flex min-w-0 flex-wrap items-center gap-2" aria-label="Limits and consent" role="group">
@@ -52,15 +52,13 @@ export function SafetyLine({
           {stale}
         </span>
       )}
-      <Trigger asChild>
-        <button
-          type="button"
-          className="inline-flex min-h-11 items-center rounded-one border border-ink px-2.5 py-1 text-sm hover:bg-leaf"
-        >
-          {touchWords[touch]}
-          <span className="sr-only">. Change it</span>
-        </button>
-      </Trigger>
+      <button
+        {...consent}
+        className="inline-flex min-h-11 items-center rounded-one border border-ink px-2.5 py-1 text-sm hover:bg-leaf"
+      >
+        {touchWords[touch]}
+        <span className="sr-only">. Change it</span>
+      </button>
     </div>
   );
 }

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { Lock } from 'lucide-react';
 import { useEffect } from 'react';
-import { isTyping } from './keys';
+import { actFor, isTyping } from './keys';
 import { stationList } from './stations';
 
 /** The stations as one ruled line; keys 1 to 7 go there, N to what comes next on the page. A station that is closed today is told so, not linked. */
@@ -24,16 +24,21 @@ export function StationLine({
 
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      const typing = isTyping(event.target);
       // No slider answers to it: from there too it leads on.
-      const free = !isTyping(event.target) || (event.target as HTMLElement).matches('[role=slider]');
-      if (event.key.toLowerCase() === 'n' && !event.repeat && free) {
-        document.querySelector<HTMLElement>('main [data-way-on]:not(:disabled)')?.click();
-        return;
-      }
-      if (isTyping(event.target)) return;
-      const station = stationList.find(({ number }) => String(number) === event.key);
-      if (station && open.includes(station.id)) router.push(`/clients/${clientId}/${station.id}`);
+      const free = !typing || (event.target as HTMLElement).matches('[role=slider]');
+      actFor('client', {
+        onward:
+          event.repeat || !free
+            ? undefined
+            : () => document.querySelector<HTMLElement>('main [data-way-on]:not(:disabled)')?.click(),
+        station: typing
+          ? undefined
+          : (digit) => {
+              const station = stationList.find(({ number }) => String(number) === digit);
+              if (station && open.includes(station.id)) router.push(`/clients/${clientId}/${station.id}`);
+            },
+      })(event)?.();
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);

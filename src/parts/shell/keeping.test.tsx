@@ -138,13 +138,3 @@ test('a browser that refuses to keep things says so for as long as something wai
   serverGone(false);
   await pass(5);
 });
-
-test('the client’s window shows nothing of it', async () => {
-  mockPath = '/client-window';
-  render(<Keeping />);
-  answerWith(refusal);
-  await record('fact.add');
-  await pass(1);
-  expect(mockRefreshed).toBe(0);
-  expect(document.body.textContent).toBe('');
-});

@@ -1,29 +1,30 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { faults, type FaultId } from '@/core/catalogue';
-import { cadencesInWords, doseInWords, type RunState, stateOf, summariseRun } from '@/core/coach';
+import { cadencesInWords, doseInWords, stateOf } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
-import { baseMap, newest, protocols, testVerdict } from '@/core/look';
+import { newest, protocols, testVerdict } from '@/core/look';
 import { type StoredRun } from '@/core/record';
 import { checkPlan, drillOf, planTotals } from '@/core/sequence';
-import { type Repeats, changeOf, markerBeforeAfter } from '@/core/track';
+import { type Repeats } from '@/core/track';
 import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
 import { EmptyState, Notice } from '@/parts/Notice';
 import { WayOn } from '@/parts/WayOn';
-import { ChangeLine } from '../ChangeLine';
 import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
-import { Gated } from '../taking/Gated';
 import { Marker } from '../taking/Marker';
-import { RegionMap } from '../taking/RegionMap';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
-import { Close } from '../Close';
 import { closeRun } from '../live/closeRun';
+
+// What stands there after a run is no burden before it.
+const Recheck = dynamic(() => import('./Recheck').then(({ Recheck }) => Recheck));
+const RunSummary = dynamic(() => import('./RunSummary').then(({ RunSummary }) => RunSummary));
+const Close = dynamic(() => import('../Close').then(({ Close }) => Close));
 
 /** Coach: the plan ready to run, the marker before it, and the recheck after it. */
 export function CoachStation({
@@ -182,117 +183,5 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
         </Button>
       </WayOn>
     </>
-  );
-}
-
-function Recheck({ view, repeats }: { view: ClientView; repeats: Repeats }) {
-  const visit = view.visit!;
-  const before = baseMap(visit.looks, 'before');
-  return (
-    <section aria-labelledby="recheck" className="mt-7 border-t-2 border-ink pt-4">
-      <h2 id="recheck" className="text-lg">
-        Recheck
-      </h2>
-      <p className="mb-4 text-ink2">
-        Same words, same position{before ? `: ${before.raw.position}` : ''}. The first map is not shown, so that the eye
-        is fresh.
-      </p>
-      <Gated view={view} id="marker">
-        <Marker view={view} moment="after" />
-        <MarkerChange view={view} repeats={repeats} />
-      </Gated>
-      <MapAgain view={view} />
-    </section>
-  );
-}
-
-/** The map once more, folded up until it is wanted or begun: the marker is asked of everybody, the map of few. */
-function MapAgain({ view }: { view: ClientView }) {
-  const begun = baseMap(view.visit!.looks, 'after') !== null;
-  const [open, setOpen] = useState(begun);
-  return (
-    <div className="mt-4">
-      {open || begun ? (
-        <RegionMap view={view} moment="after" />
-      ) : (
-        <Button onClick={() => setOpen(true)}>Map it again</Button>
-      )}
-    </div>
-  );
-}
-
-/** What the marker says now, against the client's own noise. */
-function MarkerChange({ view, repeats }: { view: ClientView; repeats: Repeats }) {
-  const marker = markerBeforeAfter(view.visit!.looks);
-  if (!marker) return null;
-  return <ChangeLine change={changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? [])} />;
-}
-
-/** The length of a breath as it was planned; paced otherwise or tapped along only where it was. */
-function cyclesInWords({ planned, paced, tapped }: ReturnType<typeof summariseRun>['items'][number]['cycles']): string {
-  const seconds = (cycle: number) => `${cycle.toFixed(1)} s`;
-  const others = [
-    paced !== null && (planned === null || Math.abs(paced - planned) >= 0.05) ? `paced ${seconds(paced)}` : '',
-    tapped === null ? '' : `tapped ${seconds(tapped)}`,
-  ].filter((part) => part !== '');
-  return [planned === null ? '–' : seconds(planned), ...others].join(', ');
-}
-
-function RunSummary({ state, who }: { state: RunState; who: string }) {
-  const { items, plannedSeconds, activeSeconds, symptoms, settledSeconds, notes } = summariseRun(state, who);
-  return (
-    <section aria-label="What was done" className="mt-7 border-t border-ink pt-4">
-      <h2 className="text-lg">
-        What was done, {durationInWords(activeSeconds)}
-        <span className="font-normal text-ink2"> of {durationInWords(plannedSeconds)} planned</span>
-      </h2>
-      {symptoms.length > 0 && (
-        <p className="text-caution">
-          Stopped for: {symptoms.join(', ')}.
-          {settledSeconds.length > 0 && ` Settled after ${durationInWords(Math.max(...settledSeconds))}.`}
-        </p>
-      )}
-      {notes.length > 0 && <p>Noted: {notes.join('; ')}.</p>}
-      <table className="mt-2 w-full text-left">
-        <thead className="text-sm text-ink2">
-          <tr>
-            <th className="py-1 font-normal">Drill</th>
-            <th className="py-1 text-right font-normal">Breaths done / planned</th>
-            <th className="py-1 pl-6 text-right font-normal">Length of a breath</th>
-            <th className="py-1 pl-6 font-normal">Faults</th>
-            <th className="py-1 pl-6 font-normal">Cues that landed</th>
-          </tr>
-        </thead>
-        <tbody>
-          {items.map(({ item, plannedBreaths, deliveredBreaths, cycles, faults: list, cues, stopped, swapped }) => (
-            <tr key={item.id} className="border-t border-rule">
-              <td className="py-1.5">
-                {drillOf(item).name}
-                {stopped ? ' (stopped)' : ''}
-                {swapped ? ' (changed for another)' : ''}
-              </td>
-              <td className="py-1.5 text-right">
-                {deliveredBreaths} / {plannedBreaths}
-              </td>
-              <td className="py-1.5 pl-6 text-right tabular-nums">{cyclesInWords(cycles)}</td>
-              <td className="py-1.5 pl-6">
-                {list
-                  .map(
-                    ({ fault, times }) =>
-                      `${faults[fault as FaultId]?.words ?? fault}${times > 1 ? ` × ${times}` : ''}`,
-                  )
-                  .join(', ') || '–'}
-              </td>
-              <td className="py-1.5 pl-6">
-                {cues
-                  .filter(({ landed }) => landed === 'yes')
-                  .map(({ cue }) => `“${cue}”`)
-                  .join(', ') || '–'}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </section>
   );
 }

@@ -7,6 +7,7 @@ import { GroupTiles } from '../live/GroupTiles';
 import { answers, fact, item, run, signs, today, idOf, viewOf } from '../live/coach.fixtures';
 import { RunClock } from '../live/runClock';
 import { RunScreen } from '../live/RunScreen';
+import { whole } from '../whole.fixtures';
 
 jest.mock('next/navigation', () => ({
   useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
@@ -114,7 +115,7 @@ describe('a group', () => {
     expect(page).toContain('Half-dome back opener');
   });
 
-  test('somebody who was only in a group has what was done and a close of their own', () => {
+  test('somebody who was only in a group has what was done and a close of their own', async () => {
     const done = run(
       [
         [0, { type: 'start' }],
@@ -128,7 +129,7 @@ describe('a group', () => {
         ],
       },
     );
-    const page = html(<CoachStation view={viewOf([], { runs: [done] })} />);
+    const page = await whole(<CoachStation view={viewOf([], { runs: [done] })} />);
     expect(page).toContain('In a group, on another’s plan.');
     expect(page).toContain('What was done, 20 s');
     expect(page).toContain('In a group of 2.');

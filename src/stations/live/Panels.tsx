@@ -12,6 +12,7 @@ import { ChoiceChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
 import { Slider } from '@/parts/Slider';
 import { Stepper } from '@/parts/Stepper';
+import { KeyList } from '@/parts/shell/KeyList';
 import { useKept } from '@/parts/useKept';
 import { type ClientView } from '../view';
 import { type GroupMember } from './GroupTiles';
@@ -347,32 +348,11 @@ export function SoundPanel({
   );
 }
 
-const keyRows: readonly (readonly [string, string])[] = [
-  ['Space', 'wait and go on; a tap where the pacer follows'],
-  ['B', 'tap: the client breathes in'],
-  ['F', 'mark a fault'],
-  ['1 – 4', 'name the mark just made'],
-  ['C', 'cue landed; after a correction, back to the cue'],
-  ['T', 'hold for a talk, and go on'],
-  ['E / H', 'easier / harder now'],
-  ['W', 'another way'],
-  ['R', 'recheck the marker: did this help?'],
-  ['N or →', 'ready, next'],
-  ['←', 'this drill from its beginning'],
-  ['U', 'take the last mark back'],
-  ['Esc', 'stop'],
-  ['Pedal', 'short: tap or next; long: fault; double: stop'],
-];
-
 export function KeysPanel() {
   return (
-    <dl className="text-lg">
-      {keyRows.map(([key, words]) => (
-        <div key={key} className="grid grid-cols-[5.5rem_1fr] border-t border-rule py-1">
-          <dt className="font-semibold">{key}</dt>
-          <dd>{words}</dd>
-        </div>
-      ))}
-    </dl>
+    <div className="text-lg">
+      <KeyList group="run" />
+      <p className="mt-2">A pedal: short is a tap or next, long a fault, twice stop.</p>
+    </div>
   );
 }

@@ -102,7 +102,7 @@ export function RunScreen({
   );
   const toggle = useCallback((id: PanelId) => setPanel((open) => (open === id ? null : id)), []);
   const keys = useMemo(
-    () => ({ ...actions.keys, '?': () => toggle('keys'), r: () => toggle('helped') }),
+    () => ({ ...actions.keys, keys: () => toggle('keys'), helped: () => toggle('helped') }),
     [actions.keys, toggle],
   );
   useKeys(keys, may);

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { type Gesture, lastMark, modeOf } from '@/core/coach';
 import { faults } from '@/core/catalogue';
-import { isControl, isTyping } from '@/parts/shell/keys';
+import { actFor, isControl, isTyping } from '@/parts/shell/keys';
 import { say } from '@/parts/say';
 import { type Naming, type Neighbours, type useCues } from './useCoaching';
 import { type LiveRun } from './useRun';
@@ -110,22 +110,21 @@ export function useActions(
     [naming],
   );
 
-  const keys: Record<string, () => void> = useMemo(
+  const keys = useMemo(
     () => ({
-      ' ': space,
-      b: tap,
-      t: talk,
-      f: naming.mark,
-      c: () => (naming.remedy ? naming.drop() : cues.landed('yes')),
-      n: next,
-      u: undo,
-      ArrowRight: next,
-      ArrowLeft: back,
-      e: () => void neighbours.takeEasier(),
-      w: () => void neighbours.takeAnother(),
-      h: () => void (neighbours.readiness.met && neighbours.takeHarder()),
-      Escape: stop,
-      ...Object.fromEntries(Array.from({ length: likeliest + 1 }, (_, i) => [String(i + 1), () => nameByPlace(i)])),
+      space,
+      tap,
+      talk,
+      fault: naming.mark,
+      name: (digit: string) => nameByPlace(Number(digit) - 1),
+      cue: () => (naming.remedy ? naming.drop() : cues.landed('yes')),
+      next,
+      back,
+      undo,
+      easier: () => void neighbours.takeEasier(),
+      another: () => void neighbours.takeAnother(),
+      harder: () => void (neighbours.readiness.met && neighbours.takeHarder()),
+      stop,
     }),
     [nameByPlace, space, tap, talk, naming, cues, next, undo, back, neighbours, stop],
   );
@@ -134,16 +133,18 @@ export function useActions(
 }
 export type Actions = ReturnType<typeof useActions>;
 
+type RunKeys = Parameters<typeof actFor<'run'>>[1];
+
 /** Listens to the keys of the run; never while something is typed, and Space never beside a focused control of a panel. */
-export function useKeys(keys: Record<string, () => void>, may: (key: string) => boolean) {
+export function useKeys(keys: RunKeys, may: (press: string) => boolean) {
   useEffect(() => {
+    const act = actFor('run', keys);
     const listen = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
-      const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-      const action = keys[key];
-      if (!action || !may(key)) return;
+      if (isTyping(event.target) || event.repeat) return;
+      const action = act(event);
+      if (!action || !may(event.key)) return;
       const panel = event.target instanceof HTMLElement && event.target.closest('[data-panel]') !== null;
-      if (panel && (isControl(event.target) || key.startsWith('Arrow')) && key !== 'Escape') return;
+      if (panel && (isControl(event.target) || event.key.startsWith('Arrow')) && event.key !== 'Escape') return;
       event.preventDefault();
       action();
     };

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import {
   type Raw,
   type TapDoubt,
@@ -49,10 +49,7 @@ export function QuietLook({ view }: { view: ClientView }) {
     save({ ...raw, taps: raw.taps.slice(0, -1) });
   }, [raw, save]);
 
-  useSpace(
-    tap,
-    useMemo(() => ({ u: undoTap }), [undoTap]),
-  );
+  useSpace(tap, undoTap);
 
   const countAgain = () => {
     firstTap.current = null;

@@ -1,19 +1,20 @@
 'use client';
 
 import { useEffect } from 'react';
-import { isControl, isTyping } from '@/parts/shell/keys';
+import { actFor, isControl, isTyping } from '@/parts/shell/keys';
 
-/** Space anywhere on the page, but not while typing or on a control that takes Space for itself. */
-export function useSpace(press: () => void, otherKeys: Readonly<Record<string, () => void>> = {}) {
+/** The keys of a look anywhere on the page, but not while typing, nor Space on a control that takes it for itself. */
+export function useSpace(press: () => void, undo?: () => void) {
   useEffect(() => {
+    const act = actFor('look', { press, undo });
     const listen = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.repeat) return;
-      if (event.key === ' ' && !isControl(event.target)) {
-        event.preventDefault();
-        press();
-      } else if (!event.ctrlKey && !event.metaKey) otherKeys[event.key.toLowerCase()]?.();
+      if (isTyping(event.target) || event.repeat || (event.key === ' ' && isControl(event.target))) return;
+      const does = act(event);
+      if (!does) return;
+      event.preventDefault();
+      does();
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);
-  }, [press, otherKeys]);
+  }, [press, undo]);
 }

@@ -7,6 +7,7 @@ import { type KeyboardEvent, type PointerEvent, memo, useCallback, useEffect, us
 import { type Phase } from '@/core/cadence';
 import { durationInWords } from '@/core/dose';
 import { ScoreBar, type ScoreItem, lanes, secondsOf } from '@/parts/figures/score/ScoreBar';
+import { actFor } from '@/parts/shell/keys';
 import { phaseOfItem, stretchedBreaths } from '@/parts/figures/score/score.geometry';
 
 const labelWidth = 104;
@@ -142,21 +143,15 @@ const Column = memo(function Column({
   });
   const width = secondsOf(item) * pxPerSecond;
   const keys = (event: KeyboardEvent) => {
-    const table: Record<string, (() => void) | undefined> = event.altKey
-      ? {
-          ArrowLeft: index > 0 ? () => edits.place(item.id, index - 1) : undefined,
-          ArrowRight: index < count - 1 ? () => edits.place(item.id, index + 1) : undefined,
-        }
-      : event.ctrlKey || event.metaKey
-        ? {}
-        : {
-            l: () => edits.lock(item.id),
-            s: () => edits.swap(item.id),
-            Delete: () => edits.takeOut(item.id),
-            '+': () => edits.breaths(item.id, breaths + 1),
-            '-': () => edits.breaths(item.id, Math.max(1, breaths - 1)),
-          };
-    const act = table[event.key];
+    const act = actFor('bar', {
+      lock: () => edits.lock(item.id),
+      swap: () => edits.swap(item.id),
+      takeOut: () => edits.takeOut(item.id),
+      more: () => edits.breaths(item.id, breaths + 1),
+      fewer: () => edits.breaths(item.id, Math.max(1, breaths - 1)),
+      earlier: index > 0 ? () => edits.place(item.id, index - 1) : undefined,
+      later: index < count - 1 ? () => edits.place(item.id, index + 1) : undefined,
+    })(event);
     if (!act) return;
     event.preventDefault();
     event.stopPropagation();

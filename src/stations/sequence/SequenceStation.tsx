@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { type Phase } from '@/core/cadence';
 import { intentInWords, leadSchoolFor } from '@/core/read';
@@ -29,12 +30,7 @@ import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
-import { LeftOut } from './Asking';
-import { WhatWouldChange } from './WhatWouldChange';
-import { HandOn } from './HandOn';
 import { ItemPanel } from './ItemPanel';
-import { Offers } from './Offers';
-import { PrintSheet } from './PrintSheet';
 import { RequestBar } from './RequestBar';
 import { Problems, TotalsLine, WorthLine } from './PlanLines';
 import { ScoreEditor } from './ScoreEditor';
@@ -43,12 +39,17 @@ import { useEdits, useUndoKeys } from './useEdits';
 import { useMeasuredBreath, usePlan, usePlanContext, usePlanner, withBreaths } from '../usePlan';
 import { scoreItems } from './words';
 
+// What stands under the score is fetched once the score is there: nobody begins with it.
+const Absent = memo(dynamic(() => import('./Asking').then(({ LeftOut }) => LeftOut), { ssr: false }));
+const Changes = memo(
+  dynamic(() => import('./WhatWouldChange').then(({ WhatWouldChange }) => WhatWouldChange), { ssr: false }),
+);
+const Handing = memo(dynamic(() => import('./HandOn').then(({ HandOn }) => HandOn), { ssr: false }));
+const Printed = memo(dynamic(() => import('./PrintSheet').then(({ PrintSheet }) => PrintSheet), { ssr: false }));
+const Offers = dynamic(() => import('./Offers').then(({ Offers }) => Offers), { ssr: false });
+
 // What stands round the score is drawn anew after it, when nobody is pressing: an edit answers at once.
 const Request = memo(RequestBar);
-const Absent = memo(LeftOut);
-const Changes = memo(WhatWouldChange);
-const Handing = memo(HandOn);
-const Printed = memo(PrintSheet);
 const Worth = memo(WorthLine);
 
 /** Sequence: drills for the intent, in an order that fits the time, with a reason for each and for each that is absent. */

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef } from 'react';
 import { type Phase } from '@/core/cadence';
 import { type PlanItem } from '@/core/sequence';
 import { say } from '@/parts/say';
-import { isTyping } from '@/parts/shell/keys';
+import { actFor, isTyping } from '@/parts/shell/keys';
 import { type ScoreEdits } from './ScoreEditor';
 import { moved, withBreaths } from '../usePlan';
 
@@ -58,12 +58,11 @@ export function useUndoKeys(undo: (() => void) | null, redo: (() => void) | null
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (isTyping(event.target) && !(event.target as HTMLElement).matches('[role="slider"]')) return;
-      const key = event.key.toLowerCase();
-      const control = event.ctrlKey || event.metaKey;
-      if ((key === 'u' && !control) || (key === 'z' && control && !event.shiftKey)) undo?.();
-      else if ((key === 'z' && control && event.shiftKey) || (key === 'y' && control)) redo?.();
-      else return;
+      const nothing = () => undefined;
+      const act = actFor('score', { undo: undo ?? nothing, redo: redo ?? nothing })(event);
+      if (!act) return;
       event.preventDefault();
+      act();
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);

@@ -10,7 +10,7 @@ import { send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { EmptyState, Notice } from '@/parts/Notice';
 import { closeRun } from '../live/closeRun';
-import { BookingForm } from '../diary/BookingForm';
+import { BookingDialog } from '../diary/BookingDialog';
 import { DayRow } from './DayRow';
 import { useBookingForm } from '../diary/useBookingForm';
 import { rememberName } from '../diary/names';
@@ -224,7 +224,7 @@ export function TodayBoard({
           </Link>
         ))}
       </nav>
-      {wanted && <BookingForm {...form} wanted={wanted} diary={diary} rooms={rooms} />}
+      <BookingDialog {...form} wanted={wanted} diary={diary} rooms={rooms} />
     </>
   );
 }

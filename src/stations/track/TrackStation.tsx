@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { baseMap } from '@/core/look';
 import { dayInWords } from '@/core/record';
@@ -9,12 +10,17 @@ import { Button, LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
 import { EmptyState } from '@/parts/Notice';
 import { ProvenanceMark } from '@/parts/Provenance';
-import { LineChart } from '@/parts/figures/LineChart';
 import { Ring, RingLegend } from '@/parts/figures/Ring';
 import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
+
+// Drawing lines weighs as much as the rest of the page: they follow once it stands.
+const LineChart = dynamic(() => import('@/parts/figures/LineChart').then(({ LineChart }) => LineChart), {
+  ssr: false,
+  loading: () => <div className="h-48" />,
+});
 
 /** Rows of a measure that are shown at once, the newest first. */
 const rowsShown = 12;

@@ -28,7 +28,7 @@ import {
 } from '@/core/diary';
 import { addDays, dayInWords } from '@/core/record';
 import { Button, LinkButton } from '@/parts/Button';
-import { BookingForm } from '../diary/BookingForm';
+import { BookingDialog } from '../diary/BookingDialog';
 import { useBookingForm } from '../diary/useBookingForm';
 import { useDiary, useRooms, useTurnOver } from '../diary/useDiary';
 import { type DiaryView } from '../diary/view';
@@ -168,7 +168,7 @@ export function WeekBoard({
         />
         <RecheckList due={rechecks} today={today} />
       </div>
-      {wanted && <BookingForm {...form} wanted={wanted} diary={diary} rooms={rooms} />}
+      <BookingDialog {...form} wanted={wanted} diary={diary} rooms={rooms} />
     </>
   );
 }

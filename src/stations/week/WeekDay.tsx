@@ -3,8 +3,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
-import { Popover } from 'radix-ui';
-import { Fragment, useState } from 'react';
+import { Fragment, useRef, useState } from 'react';
 import {
   type Booking,
   type Rooms,
@@ -19,7 +18,9 @@ import {
   weekdayShort,
 } from '@/core/diary';
 import { dayIn, dayInWords } from '@/core/record';
+import { Beside, opener } from '@/parts/Beside';
 import { Button, LinkButton } from '@/parts/Button';
+import { actFor } from '@/parts/shell/keys';
 import { NotComing } from '../diary/NotComing';
 import { type Expecting } from '../diary/view';
 import { type Move } from './useMove';
@@ -146,6 +147,7 @@ function BookingMark({
   const { booking, lines, x, width, labelWidth, foot, height, room } = one;
   const { clientId, name, note, minutes, startsAt } = booking;
   const [open, setOpen] = useState(false);
+  const anchor = useRef<HTMLButtonElement>(null);
   const size = sizes[kind];
   const lifted = move.lifted?.booking.id === booking.id;
   const known = expecting[clientId] ?? null;
@@ -154,107 +156,105 @@ function BookingMark({
   const time = timeIn(startsAt, rooms.zone);
   const until = timeIn(Date.parse(startsAt) + minutes * 60_000, rooms.zone);
   const cautions = known?.cautions ?? [];
-  const keys: Readonly<Record<string, () => void>> = {
-    ArrowLeft: () => move.by(booking, -15, 0),
-    ArrowRight: () => move.by(booking, 15, 0),
-    ArrowUp: () => move.by(booking, 0, -1),
-    ArrowDown: () => move.by(booking, 0, 1),
-    ...(lifted ? { Enter: move.put, Escape: move.leave } : {}),
-  };
+  const moving = actFor('week', {
+    earlier: () => move.by(booking, -15, 0),
+    later: () => move.by(booking, 15, 0),
+    dayBefore: () => move.by(booking, 0, -1),
+    dayAfter: () => move.by(booking, 0, 1),
+  });
+  const settling = actFor('lifted', { put: lifted ? move.put : undefined, leave: lifted ? move.leave : undefined });
   return (
     <li>
-      <Popover.Root open={open} onOpenChange={setOpen}>
-        <Popover.Trigger asChild>
-          <button
-            ref={setNodeRef}
-            type="button"
-            {...listeners}
-            onKeyDown={(event) => {
-              const act = keys[event.key];
-              if (!act) return;
-              event.preventDefault();
-              act();
-            }}
-            aria-describedby="moving"
-            className="absolute flex touch-manipulation flex-col items-start text-left"
-            style={{
-              left: x,
-              top,
-              width: Math.max(labelWidth, width, 44),
-              height: Math.max(44, over - top + size.bar / 2 + 4),
-            }}
+      <button
+        ref={(node) => {
+          setNodeRef(node);
+          anchor.current = node;
+        }}
+        {...opener(open, setOpen)}
+        {...listeners}
+        onKeyDown={(event) => {
+          const act = moving(event) ?? settling(event);
+          if (!act) return;
+          event.preventDefault();
+          act();
+        }}
+        aria-describedby="moving"
+        className="absolute flex touch-manipulation flex-col items-start text-left"
+        style={{
+          left: x,
+          top,
+          width: Math.max(labelWidth, width, 44),
+          height: Math.max(44, over - top + size.bar / 2 + 4),
+        }}
+      >
+        <span
+          aria-hidden
+          className={`absolute top-0 left-0 border-l ${kind === 'past' ? 'border-line' : 'border-ink'}`}
+          style={{ height: over - top }}
+        />
+        <span className="block pl-2">
+          <span
+            className={kind === 'past' ? 'sr-only' : 'block font-mono text-ink2'}
+            style={kind === 'past' ? {} : { fontSize: 15, lineHeight: `${size.time}px` }}
           >
-            <span
-              aria-hidden
-              className={`absolute top-0 left-0 border-l ${kind === 'past' ? 'border-line' : 'border-ink'}`}
-              style={{ height: over - top }}
-            />
-            <span className="block pl-2">
+            {time}
+          </span>{' '}
+          {lines.map((line, i) => (
+            <Fragment key={line}>
+              {i > 0 && ' '}
               <span
-                className={kind === 'past' ? 'sr-only' : 'block font-mono text-ink2'}
-                style={kind === 'past' ? {} : { fontSize: 15, lineHeight: `${size.time}px` }}
+                className={`block whitespace-nowrap ${kind === 'past' || lifted ? 'text-ink2' : 'font-semibold'}`}
+                style={{ fontSize: size.name, lineHeight: `${size.line}px` }}
               >
-                {time}
-              </span>{' '}
-              {lines.map((line, i) => (
-                <Fragment key={line}>
-                  {i > 0 && ' '}
-                  <span
-                    className={`block whitespace-nowrap ${kind === 'past' || lifted ? 'text-ink2' : 'font-semibold'}`}
-                    style={{ fontSize: size.name, lineHeight: `${size.line}px` }}
-                  >
-                    {line}
-                  </span>
-                </Fragment>
-              ))}
-              <span className="sr-only">
-                {' '}
-                on {weekdayName(dayIn(startsAt, rooms.zone))} until {until}
+                {line}
               </span>
-            </span>
-            <span
-              aria-hidden
-              className={`absolute left-0 ${
-                lifted ? 'border-2 border-dotted border-ink' : kind === 'past' ? 'bg-line' : 'bg-ink'
-              }`}
-              style={{ width: Math.max(4, width), height: size.bar, top: over - top - size.bar / 2 }}
-            />
-          </button>
-        </Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content
-            sideOffset={6}
-            collisionPadding={12}
-            aria-label={`${name}, ${time}`}
-            className="z-40 w-[min(92vw,24rem)] space-y-3 rounded-one border border-ink bg-paper p-4"
+            </Fragment>
+          ))}
+          <span className="sr-only">
+            {' '}
+            on {weekdayName(dayIn(startsAt, rooms.zone))} until {until}
+          </span>
+        </span>
+        <span
+          aria-hidden
+          className={`absolute left-0 ${
+            lifted ? 'border-2 border-dotted border-ink' : kind === 'past' ? 'bg-line' : 'bg-ink'
+          }`}
+          style={{ width: Math.max(4, width), height: size.bar, top: over - top - size.bar / 2 }}
+        />
+      </button>
+      <Beside
+        anchor={anchor}
+        open={open}
+        onOpenChange={setOpen}
+        label={`${name}, ${time}`}
+        className="z-40 w-[min(92vw,24rem)] space-y-3 p-4"
+      >
+        <p className="text-lg font-semibold">{name}</p>
+        <p>
+          {weekdayName(dayIn(startsAt, rooms.zone))}, {time} to {until}
+          {note && `: ${note}`}
+        </p>
+        {cautions.length > 0 && (
+          <p className="flex items-center gap-1.5 font-semibold text-caution">
+            <TriangleAlert size={16} aria-hidden className="shrink-0" />
+            {cautions.join(' · ')}
+          </p>
+        )}
+        {known?.aim && <p className="text-ink2">{known.aim}.</p>}
+        <div className="flex flex-wrap gap-2">
+          <LinkButton href={`/clients/${clientId}`}>Open</LinkButton>
+          <Button
+            onClick={() => {
+              setOpen(false);
+              onChange(booking);
+            }}
           >
-            <p className="text-lg font-semibold">{name}</p>
-            <p>
-              {weekdayName(dayIn(startsAt, rooms.zone))}, {time} to {until}
-              {note && `: ${note}`}
-            </p>
-            {cautions.length > 0 && (
-              <p className="flex items-center gap-1.5 font-semibold text-caution">
-                <TriangleAlert size={16} aria-hidden className="shrink-0" />
-                {cautions.join(' · ')}
-              </p>
-            )}
-            {known?.aim && <p className="text-ink2">{known.aim}.</p>}
-            <div className="flex flex-wrap gap-2">
-              <LinkButton href={`/clients/${clientId}`}>Open</LinkButton>
-              <Button
-                onClick={() => {
-                  setOpen(false);
-                  onChange(booking);
-                }}
-              >
-                Change
-              </Button>
-              <NotComing booking={booking} zone={rooms.zone} />
-            </div>
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
+            Change
+          </Button>
+          <NotComing booking={booking} zone={rooms.zone} />
+        </div>
+      </Beside>
       {kind !== 'past' && (
         <div
           className="pointer-events-none absolute overflow-hidden text-sm"

@@ -1,0 +1,42 @@
+import { notFound } from 'next/navigation';
+import { openStations } from '@/core/safety';
+import { PathStop } from '@/stations/PathStop';
+import { UnreadableNotice } from '@/stations/UnreadableNotice';
+import { LiveScreen } from '@/stations/live/LiveScreen';
+import { type Unreadable, findRun, findVisit, theStore } from '@/store';
+import { loadClient, loadForPlanning, viewFor } from '../../../load';
+
+export const metadata = { title: 'Coaching' };
+
+export default async function RunPage({ params }: { params: Promise<{ runId: string }> }) {
+  const store = theStore();
+  const aside: Unreadable[] = [];
+  const run = findRun(store, (await params).runId, aside);
+  if (!run && aside.length > 0) {
+    return (
+      <main id="main" className="mx-auto max-w-4xl p-6">
+        <UnreadableNotice records={aside} />
+      </main>
+    );
+  }
+  const visit = run && findVisit(store, run.visitId);
+  const view = visit && loadForPlanning(visit.clientId);
+  if (!run || !view) notFound();
+  const members = run.members.flatMap(({ clientId }) => loadClient(clientId) ?? []);
+  const closed = [view, ...members].find(({ path }) => !openStations[path.state].includes('coach'));
+  if (closed) {
+    return (
+      <main id="main" className="mx-auto max-w-4xl p-6">
+        <PathStop view={closed} />
+      </main>
+    );
+  }
+  const group = members.map(({ id, name, gates, known }) => ({
+    clientId: id,
+    name,
+    gates,
+    touch: known.profile.touch,
+    latestTouch: known.latest.touch,
+  }));
+  return <LiveScreen key={run.id} view={viewFor(view, ['looks', 'plan'])} stored={run} group={group} />;
+}

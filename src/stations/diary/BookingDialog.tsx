@@ -1,0 +1,16 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import { type ComponentProps, useEffect } from 'react';
+import { type BookingForm, type Wanted } from './BookingForm';
+
+const Form = dynamic(() => import('./BookingForm').then(({ BookingForm }) => BookingForm), { ssr: false });
+
+/** The booking form. Nobody begins with it: it is fetched once the page stands, and opens at once from then on. */
+export function BookingDialog({
+  wanted,
+  ...rest
+}: Omit<ComponentProps<typeof BookingForm>, 'wanted'> & { wanted: Wanted | null }) {
+  useEffect(() => void import('./BookingForm'), []);
+  return wanted && <Form wanted={wanted} {...rest} />;
+}
