@@ -20,7 +20,7 @@ export interface Cadence {
  * @param inhaleSeconds seconds, 0.5 to 60
  * @param exhaleSeconds seconds, 0.5 to 60
  * @throws {RangeError} when a length is out of range
- * @example cadence(2, 6) // 2 in 6 out: 7.5 breaths a minute
+ * @example breathsPerMinute(cadence(2, 6)) // 7.5; 2 in, 6 out
  */
 export function cadence(
   inhaleSeconds: number,

@@ -3,7 +3,7 @@ import { commonPractice } from '../reasons';
 import { type AxisId } from '../schools';
 import { type Cue, type CueKind, type Drill, type Range } from './schema';
 
-/** @example range(10, 10, 30) // start at the low end */
+/** @example range(10, 10, 30) // { start: 10, min: 10, max: 30 } */
 export const range = (min: number, start: number, max: number): Range => ({ min, start, max });
 
 const nothing = range(0, 0, 0);
@@ -63,7 +63,7 @@ type Written = Omit<
     >
   >;
 
-/** A cue of a kind. @example cueOf('count', 'Five, then talk') */
+/** A cue of a kind. @example cueOf('count', 'Five, then talk') // { kind: 'count', words: 'Five, then talk', … } */
 export const cueOf = (kind: CueKind, words: string): Cue => ({ words, kind, care: null, stance: null });
 
 /** A picture to breathe with. @example image('A lantern, all round').kind // 'image' */

@@ -200,7 +200,7 @@ const baseOrder = { floor: 0, chair: 1, standing: 2 };
  * Where a position comes in a sequence: what is done on the floor first, then sitting, then standing, and within each from
  * easiest to hardest. Going up once costs the fewest changes. Common practice.
  *
- * @example placeInOrder('bridge') < placeInOrder('sitting') // true, although a bridge is harder
+ * @example placeInOrder('bridge') < placeInOrder('sitting') // true; although a bridge is harder
  */
 export const placeInOrder = (position: PositionId): number =>
   baseOrder[positions[position].base] * 100 + positions[position].rank;

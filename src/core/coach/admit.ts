@@ -33,7 +33,7 @@ export const steering: readonly RunEvent['type'][] = ['start', 'resume', 'jump',
  * @param people everybody on it, with today's limits
  * @param atEpochMs when it happened
  * @source caps and limits: common practice, the caution table
- * @example eventDenied(state, { type: 'resume' }, [{ …, closed: 'Emergency sign logged today.' }], now)?.code // 'closed'
+ * @example eventDenied(state, { type: 'resume' }, [{ ...ada, closed: 'Emergency sign logged today.' }], now)?.code // 'closed'
  */
 export function eventDenied(
   state: RunState,
@@ -90,7 +90,7 @@ function offInGroup(item: PlanItem, gates: Gates): string | null {
  *
  * @param itemCount drills of the run; swaps don't change how many
  * @param clientIds everybody on it
- * @example foreignTo({ type: 'tap', item: 7 }, 2, ids) // 'This run has no such drill.'
+ * @example foreignTo({ type: 'tap', item: 7 }, 2, [ada.clientId]) // 'This run has no such drill.'
  */
 export function foreignTo(event: RunEvent, itemCount: number, clientIds: readonly string[]): string | null {
   if ('item' in event && event.item >= itemCount) return 'This run has no such drill.';

@@ -17,7 +17,7 @@ const spoken: Readonly<Record<Phase, string>> = {
  * breath is counted with the inhale, a side or a rest is named when it comes.
  *
  * @returns words that stay the same for as long as nothing new is to be said; empty for a phase too short to speak
- * @example announcement(state, place) // 'In, 3 of 10'
+ * @example announcement(state, placeAt(state, nineSecondsIn)) // 'Out'
  */
 export function announcement(state: RunState, { item, timed, moment, over }: RunPlace): string {
   if (over || state.status === 'ended') return 'The plan is done.';

@@ -7,7 +7,7 @@ import { locate, timelineOf } from './timeline';
  * The client's view of a run at a moment.
  *
  * @param nowEpochMs by the run's clock
- * @example clientFrame(state, Date.now(), { showCount: true, cue: 'Fill the towel behind' }).kind // 'breathing'
+ * @example clientFrame(state, nineSecondsIn, { showCount: true, cue: 'Fill the towel behind' }).kind // 'breathing'
  */
 export function clientFrame(
   state: RunState,

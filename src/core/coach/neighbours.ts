@@ -19,7 +19,7 @@ const likely = {
 /**
  * All faults, the likeliest first: by what the drill is prone to, and by what this client showed before, here and elsewhere.
  *
- * @example faultOrder(drill, {}, [])[0] // the drill's first fault
+ * @example faultOrder(drill, {}, [])[0] === drill.faults[0] // true
  */
 export function faultOrder(drill: Drill, history: FaultHistory, markedNow: readonly string[]): FaultId[] {
   const elsewhere = (fault: string) => Object.values(history).reduce((sum, counts) => sum + (counts[fault] ?? 0), 0);

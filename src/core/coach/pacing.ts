@@ -22,7 +22,7 @@ const lateTapPart = 0.4;
  *
  * @param seconds of the whole breath, above 0
  * @throws {RangeError} for a length that is not above 0
- * @example scaledTo(cadence(2, 6), 12) // in 3, out 9
+ * @example scaledTo(cadence(2, 6), 12).exhaleSeconds // 9
  */
 export function scaledTo(breath: Cadence, seconds: number): Cadence {
   if (!(seconds > 0)) throw new RangeError('A breath lasts longer than nothing.');

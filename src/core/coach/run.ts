@@ -67,7 +67,7 @@ export function cursorAt(state: RunState, epochMs: number): number {
  * Folds one event into the state. An event already folded (same sequence number) changes nothing, so sending or replaying
  * twice is harmless; after the end only a review is taken in.
  *
- * @example reduceRun(freshRun(items), { id, seq: 0, atEpochMs: 0, event: { type: 'start' } }).status // 'running'
+ * @example reduceRun(freshRun(items), { id: '1', seq: 0, atEpochMs: 0, event: { type: 'start' } }).status // 'running'
  */
 export function reduceRun(state: RunState, stamped: StampedEvent): RunState {
   const next = stepRun(state, stamped);
@@ -197,7 +197,7 @@ const sitOutOf = ({ members = [], items }: Pick<KeptRun, 'members' | 'items'>): 
     }),
   );
 
-/** A kept run as it stands, those who sit out of an item included. @example stateOf(visit.runs[0]).status // 'ended' */
+/** A kept run as it stands, those who sit out of an item included. @example stateOf(storedRun).status // 'running' */
 export const stateOf = (run: KeptRun): RunState => foldRun(run.items, run.events, sitOutOf(run));
 
 /** Folds all events of a run, in order of their sequence numbers; each is gone through once. */
@@ -242,7 +242,7 @@ export function placeAt(state: RunState, epochMs: number) {
 /**
  * Whether a run that is over was ended by a stop, and not because it was through or the coach had enough.
  *
- * @example endedByStop(foldRun(items, [...events, { …, event: { type: 'settled', symptoms: ['dizziness'], note: '', then: 'end' } }])) // true
+ * @example endedByStop(state) // false; nobody was stopped
  */
 export function endedByStop({ events }: RunState): boolean {
   const last = events.findLast(

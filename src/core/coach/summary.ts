@@ -190,7 +190,7 @@ export function lastMark(state: RunState): StampedEvent | null {
  * What was asked last of a kind in an item, since it is what it is, about a person: not what was taken back, nor what another
  * of a group was asked.
  *
- * @example answerOf(state, 'effort', 0)?.of10 // 4
+ * @example answerOf(state, 'effort', 0)?.of10 // 3
  */
 export function answerOf<T extends 'effort' | 'helped'>(
   state: RunState,

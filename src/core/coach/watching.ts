@@ -30,7 +30,7 @@ const watchFor: Readonly<Partial<Record<Component, string>>> = {
  * Every sign to watch while somebody does a drill: those of the drill first, then their own, each once.
  *
  * @param everybody limits of whoever does it
- * @example watchSigns(item, [gates]) // ['gasping', 'dizziness', 'pressure']
+ * @example watchSigns(item, [gates]) // ['dizziness', …]; what a pregnancy asks to watch
  */
 export function watchSigns(item: PlanItem, everybody: readonly Gates[]): string[] {
   const drill = itemComponents(item).flatMap((component) => watchFor[component] ?? []);

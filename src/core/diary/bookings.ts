@@ -75,7 +75,7 @@ const endInWords = (minute: number) => timeOf(minute % 1440);
 /**
  * What it would mean to put somebody at a time: whom they would meet, whether the rooms are open, what is left free around it.
  *
- * @example placing({ day, from: 645, to: 690, clientId, moving: null }, bookings, rooms).against // []
+ * @example placing({ day, from: 645, to: 690, clientId: 'ada', moving: null }, bookings, rooms).against // ['Bram Lockgate is booked from 11:00 to 11:45.']
  */
 export function placing(wish: Wish, bookings: readonly Booking[], rooms: Rooms): Placing {
   const { day, from, to, clientId, moving } = wish;
@@ -117,7 +117,7 @@ export function placing(wish: Wish, bookings: readonly Booking[], rooms: Rooms):
 /**
  * A placing in one line.
  *
- * @example placingInWords({ freeBefore: 30, freeAfter: 0, … }) // '30 min free before, nothing after.'
+ * @example placingInWords({ freeBefore: 30, freeAfter: 0, against: [], besides: null, clashes: [] }) // '30 min free before, nothing after.'
  */
 export function placingInWords({ freeBefore, freeAfter, against, besides }: Placing): string {
   const left = (minutes: number) => (minutes === 0 ? 'nothing' : lengthInWords(minutes));

@@ -32,7 +32,7 @@ const utc = (instant: string) => instant.replace(/[-:]/g, '').replace(/\.\d+/, '
  *
  * @param bookings those that are off are told as cancelled
  * @param made UTC, ISO: when the file is made
- * @example calendarOf([booking], { studio: 'Saltmarsh Movement Rooms', made }) // 'BEGIN:VCALENDAR…'
+ * @example calendarOf(bookings, { studio: 'Saltmarsh Movement Rooms', made: now }) // 'BEGIN:VCALENDAR…'
  */
 export function calendarOf(bookings: readonly Booking[], { studio, made }: { studio: string; made: string }): string {
   const calendar = new ICAL.Component('vcalendar');
@@ -66,7 +66,7 @@ export const mostCalendarCharacters = 4_000_000;
  *
  * @param zone of the studio: what has no zone of its own is meant in it
  * @throws {Error} with one sentence for a file that is no calendar
- * @example readCalendar(text, { zone: 'Europe/London', from, to }).entries.length
+ * @example readCalendar(calendarOf(bookings, file), { zone: 'Europe/London', from, to }).entries.length // 1
  */
 export function readCalendar(
   text: string,

@@ -81,6 +81,7 @@ const noon = (day: string) => new Date(`${day}T12:00:00Z`);
 
 /** The name of a day's weekday. @example weekdayName('2026-11-26') // 'Thursday' */
 export const weekdayName = (day: string) => long.format(noon(day));
+/** The same in three letters. @example weekdayShort('2026-11-26') // 'Thu' */
 export const weekdayShort = (day: string) => short.format(noon(day));
 
 /** How long, as it is said. @example lengthInWords(95) // '1 h 35' */

@@ -22,7 +22,7 @@ export interface RecheckDue extends LastLook {
  * @param looks the newest of each client
  * @param nextDays the next day each client is booked for
  * @param days how long what was found may stand (common practice, the number the coach's)
- * @example rechecksDue([{ clientId, name, day: '2026-11-01', what: 'region map' }], new Map(), '2026-11-26', 14)[0].overDays // 11
+ * @example rechecksDue([{ clientId: 'ada', name: 'Ada Quay', day: '2026-11-01', what: 'region map' }], new Map(), '2026-11-26', 14)[0].overDays // 11
  */
 export function rechecksDue(
   looks: readonly LastLook[],

@@ -48,7 +48,7 @@ export function setStretches(dose: Pick<Dose, 'cadences' | 'breaths'>): BreathSt
  *
  * @param dose what is given
  * @param changeSeconds seconds to change into its position, 0 or more
- * @example segmentsOf({ …10 breaths of 2 in 6 out, set-up 20 s }, 0).reduce((sum, s) => sum + s.seconds, 0) // 100
+ * @example segmentsOf(dose, 0).reduce((sum, { seconds }) => sum + seconds, 0) // 100; 20 s of set-up, ten breaths of 2 in, 6 out
  */
 export function segmentsOf(dose: Dose, changeSeconds = 0): Segment[] {
   const segments: Segment[] = [{ kind: 'set-up', seconds: dose.setUpSeconds + changeSeconds }];
@@ -91,7 +91,7 @@ export function holdSecondsOf(cadence: Cadence): number {
 /**
  * Adds up pieces of time.
  *
- * @example totalsOf(segmentsOf(dose)).breaths
+ * @example totalsOf(segmentsOf(dose, 0)).breaths // 10
  */
 export function totalsOf(segments: readonly Segment[]): Totals {
   let [seconds, breaths, holdSeconds, paced, exhaling] = [0, 0, 0, 0, 0];

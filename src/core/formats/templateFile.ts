@@ -14,7 +14,7 @@ export type Template = z.infer<typeof templateSchema>;
 /**
  * Takes what may be kept of a plan for other clients.
  *
- * @example templateOf(plan).items[0] // no id, no reasons
+ * @example 'reasons' in templateOf(plan).items[0] // false; nor an id
  */
 export function templateOf({ items, request }: Plan): Template {
   return {

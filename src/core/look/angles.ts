@@ -63,7 +63,7 @@ export function angleAt(vertex: PhotoPoint, one: PhotoPoint, other: PhotoPoint):
  *
  * @returns degrees, −90 to 90
  * @throws {RangeError} when the points stand above each other or on each other
- * @example pelvicTiltDegrees({ x: 100, y: 110 }, { x: 0, y: 100 }) // 5.7
+ * @example pelvicTiltDegrees({ x: 100, y: 110 }, { x: 0, y: 100 }) // 5.7…
  */
 export function pelvicTiltDegrees(asis: PhotoPoint, psis: PhotoPoint): number {
   const across = Math.abs(asis.x - psis.x);
@@ -91,7 +91,7 @@ export function thoraxOffsetPercent(thorax: PhotoPoint, pelvis: PhotoPoint, fron
  * The figure a photo gives, or null while points are missing.
  *
  * @throws {RangeError} with one sentence when the points give no angle
- * @example photoFigure({ …, measure: 'infrasternal', points: [apex, left, right] }) // 92.4
+ * @example photoFigure({ measure: 'infrasternal', points: [{ x: 0, y: 0 }, { x: -1, y: 1 }, { x: 1, y: 1 }] }) // 90
  */
 export function photoFigure({ measure, points }: Pick<LandmarkPhoto, 'measure' | 'points'>): number | null {
   if (points.length < photoMeasures[measure].points.length) return null;

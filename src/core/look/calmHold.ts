@@ -104,7 +104,7 @@ export const firstHoldPositions: readonly LookPosition[] = ['hook-lying', 'side-
  * published source.
  *
  * @param sessions earlier sessions, in any order
- * @example harderHoldsFollow([{ position: 'sitting', tries: [calm20] }]) // false: one calm session is not two
+ * @example harderHoldsFollow([{ position: 'sitting', tries: [calm20] }]) // false; one calm session is not two
  */
 export function harderHoldsFollow(sessions: readonly { position: LookPosition; tries: readonly HoldTry[] }[]): boolean {
   const calm = sessions.filter(({ position, tries }) => firstHoldPositions.includes(position) && isCalmSession(tries));

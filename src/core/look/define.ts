@@ -105,7 +105,7 @@ interface Definition<F extends Fields, S extends Shape, Id extends string, Measu
  * A protocol from everything that is known of it: what is entered, what it starts with, what a record contains that may be
  * gated, what it tells, which findings it settles, what is followed. Everything else about protocols is derived from it.
  *
- * @example protocol({ name: 'Ten-count', fields: { result: choice(…) }, tells: ({ result }) => result, … })
+ * @example protocol({ ...about, kept: {}, tells: ({ position }) => position }).tells({ position: 'sitting' }) // 'sitting'
  */
 export function protocol<
   F extends Fields = Record<never, never>,

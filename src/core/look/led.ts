@@ -39,7 +39,7 @@ const leads: readonly Lead[] = [
  * Looks that what was told on Screen asks for, each with why.
  *
  * @param known what is known of the client
- * @example ledBy(known) // [{ protocol: 'floor', because: 'leaking' }, …]
+ * @example ledBy(known) // [{ protocol: 'wallOrder', because: 'leaking' }, …]
  */
 export function ledBy(
   known: Pick<KnownClient, 'profile' | 'complaint' | 'longDesk'>,
@@ -59,7 +59,7 @@ export interface ToldAlready {
   told: readonly { words: string; day: string }[];
 }
 
-/** @example toldForFloor(known.profile).values // { leaks: 'yes' } */
+/** @example toldForFloor(known.profile).values // { leaks: 'yes', … } */
 export function toldForFloor({ answers }: KnownClient['profile']): ToldAlready {
   const { leaking, holdingFloor } = answers;
   const values: Partial<Raw<'floor'>> = {};

@@ -50,7 +50,7 @@ export function newest<P extends ProtocolId>(
  * afresh, with every one taken again after it.
  *
  * @param moment of the work; both where it is left out
- * @example countingLooks([first, second], 'before') // [second]; both, when the second was taken again
+ * @example countingLooks([first, second], 'before').length // 1; both, when the second was taken again
  */
 export function countingLooks<P extends ProtocolId>(
   records: readonly LookRecord<P>[],

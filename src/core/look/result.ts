@@ -6,7 +6,7 @@ import { protocols } from './protocols';
 /**
  * What a look gave, in a few words; null while nothing that counts was entered.
  *
- * @example lookResult(record)?.words // '14.2 a minute, usual'
+ * @example lookResult(quietLook)?.words // '15.0 a minute, usual'
  */
 export function lookResult({ protocol, raw }: LookRecord): LookResult | null {
   const told = (protocols[protocol].tells as (of: typeof raw) => string | LookResult | null)(raw);

@@ -9,7 +9,7 @@ import { type LookRecord, countingLooks, isOf } from './records';
  *
  * @param looks of any number of visits, in any order
  * @source a floor that holds, found in Look, gates like one told: common practice, ours
- * @example cautionsSeen([floorRecord])[0]?.condition // 'holdingFloor'
+ * @example cautionsSeen([floorRecord])[0]?.condition // 'leaking'
  */
 export function cautionsSeen(looks: readonly LookRecord[]): SeenCaution[] {
   return protocolIds.flatMap((id) => {

@@ -7,7 +7,7 @@ const asTested: readonly FormId[] = ['exhaleFirst', 'exhaleThrough'];
  * What the gates say of a test or a part of one. A test has no other form: taken otherwise it would be compared with what it
  * can't be compared with. So what a caution wants done otherwise is left out.
  *
- * @example testVerdict(gates, ['deepBreath']).allowed // false in the last weeks of a pregnancy
+ * @example testVerdict(gates, ['hold']).allowed // false; in pregnancy
  */
 export function testVerdict(gates: Gates, wanted: readonly Component[]): Pick<Verdict, 'allowed' | 'refusals'> {
   const { refusals, changes } = checkComponents(gates, wanted);

@@ -15,7 +15,7 @@ const z = 1.959963984540054;
  * @param right how many of them; from 0 to `of`
  * @throws RangeError for none at all
  * @source Wilson 1927, J Am Stat Assoc 22:209–212; derivable
- * @example shareOf(8, 10) // { part: 0.8, low: 0.49, high: 0.94, of: 10 }
+ * @example shareOf(8, 10) // { part: 0.8, low: 0.49…, high: 0.94…, of: 10 }
  */
 export function shareOf(right: number, of: number): Share {
   if (of <= 0) throw new RangeError('A part of none can’t be told.');

@@ -128,7 +128,7 @@ export interface StudySize {
  * others is read as what they are. Simulated: it shows consistency and where noise rules, nothing about real people.
  *
  * @param seed the same seed gives the same people
- * @example study({ even: 200, perTrouble: 30 }, worlds[0], 1)[0].rows.length // 46
+ * @example study({ even: 10, perTrouble: 2 }, worlds[0], 1)[0].rows.length // 46
  */
 export function study(
   { even, perTrouble }: StudySize,
@@ -250,7 +250,7 @@ const most = 4;
  * information that one look gives about which of two equally likely people is there.
  *
  * @param each people of a kind
- * @example settles(200, 1)['even heldInInhale'][0][0] // 'exhale'
+ * @example Object.keys(settles(10, 1)).length
  */
 export function settles(each: number, seed: number): Record<string, Told> {
   const chance = chanceFrom(seed);

@@ -77,7 +77,7 @@ export const severityInWords = (severity: number) => severityWords[severity] ?? 
  * What changed in a reading since it was confirmed, in short sentences; empty when nothing did.
  *
  * @param names of patterns by id
- * @example readingChanges(before, now, names) // ['New: the shoulders rise (marked).', …]
+ * @example readingChanges(snapshot, later, {}) // ['New: the shoulders rise (marked).']
  */
 export function readingChanges(
   before: ReadingSnapshot,

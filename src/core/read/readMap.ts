@@ -38,7 +38,6 @@ const round = (value: number) => Math.round(value * 1e6) / 1e6;
  * taken again) count as so many looks.
  *
  * @param maps of one position
- * @example trunkOf([map]).of('belly')?.steps // 0.4: a little more than the rest of this person
  */
 function trunkOf(maps: readonly Seen[]): Trunk {
   const looks = maps.flatMap((map) =>

@@ -23,7 +23,6 @@ const bits: Readonly<Record<string, Told>> = studied.settles as unknown as Reado
  * Protocols by what they tell two patterns apart for their minutes, best first; from the simulated study.
  *
  * @param one and the other: pattern ids, in either order
- * @example settlesBetween('heldInInhale', 'even')[0] // ['exhale', 0.5]: bits a minute
  */
 function settlesBetween(one: string, other: string): readonly (readonly [ProtocolId, number])[] {
   return (bits[`${one} ${other}`] ?? bits[`${other} ${one}`] ?? []) as readonly (readonly [ProtocolId, number])[];
@@ -35,7 +34,7 @@ function settlesBetween(one: string, other: string): readonly (readonly [Protoco
  * reading is the commonest way to be wrong. Null where nothing would tell much.
  *
  * @param taken protocols looked at today; `again` those that were looked at twice
- * @example nextLook(likely, ['regionMap'], []) // { protocol: 'exhale', again: false, why: '…' }
+ * @example nextLook(likely, ['regionMap'], []) // { protocol: 'twoHands', again: false, why: 'two hands tells “upper-chest lead” from an even breath' }
  */
 export function nextLook(
   likely: Likely,

@@ -8,11 +8,11 @@ export const strengths = ['weak', 'likely', 'strong'] as const;
 export type Strength = (typeof strengths)[number];
 const from: Readonly<Record<Strength, number>> = { weak: 0, likely: 3, strong: 7 };
 
-/** @param above balance less what the pattern may lead from @example strengthAt(4) // 'likely' */
+/** @param above balance less what the pattern may lead from */
 const strengthAt = (above: number): Strength =>
   above >= from.strong ? 'strong' : above >= from.likely ? 'likely' : 'weak';
 
-/** @example strengthOf(score) // 'strong' */
+/** @example strengthOf({ ...score, balance: score.pattern.leadsFrom + 4 }) // 'likely' */
 export const strengthOf = ({ balance, pattern }: PatternScore): Strength => strengthAt(balance - pattern.leadsFrom);
 
 /** What a simulated study says of a strength: out of a hundred leads, how many were right, how many of them even people. */
@@ -32,7 +32,7 @@ export const pointsInWords = ({ name, leadsFrom }: Pattern): string =>
   '1 about 1.65 times, 2 2.7, 3 4.5, 5 12, 6 20 times. Common practice, the sizes ours. ' +
   `“${capital(name)}” may lead from ${leadsFrom} points, on two separate signs or on a clear step seen twice.`;
 
-/** One sentence for it. @example calibrationInWords('strong') // 'Of 100 leads …' */
+/** One sentence for it. @example calibrationInWords('strong') // 'Simulated: of 100 leads this strong, …' */
 export function calibrationInWords(strength: Strength): string {
   const { right, low, high, even } = calibrationOf(strength);
   const hundred = (part: number) => Math.round(part * 100);

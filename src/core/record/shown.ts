@@ -190,7 +190,7 @@ const withChanges = (settings: Settings, changes: Partial<Settings>): Settings =
  *
  * @param served as the page was made
  * @param said everything written down in this browser that is not known to be refused, oldest first
- * @example shownWith(served, []) // served
+ * @example shownWith(served, []) === served // true
  */
 export function shownWith<R extends Recorded>(served: R, said: readonly Said[]): R {
   const since = saidSince(said, served.asOf);

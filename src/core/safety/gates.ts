@@ -139,8 +139,6 @@ const seenReason = (row: GateRow, { words, recordId }: SeenCaution): Reason => (
 
 /**
  * A condition with its detail on a day, as it stands in the safety line.
- *
- * @example conditionInWords('pregnancy', { value: 'yes', day: '2026-11-23', recordId: 'a', detail: { weekOnDay: 29 } }, '2026-11-23') // 'pregnant, week 29'
  */
 function conditionInWords(id: ConditionId, answer: Answer, onDay: string): string {
   const { side, site } = answer.detail;
@@ -201,7 +199,7 @@ function smallestChange(refusals: readonly Gate[]): string | null {
 /**
  * A refusal in one sentence: what is off, and why.
  *
- * @example refusalInWords(verdict) // 'Holds beyond a natural pause are off: pregnant, week 29.'
+ * @example refusalInWords(checkComponents(gates, ['hold'])) // 'Off today, holds beyond a natural pause: pregnant, week 29.'
  */
 export function refusalInWords(verdict: Pick<Verdict, 'refusals'>): string | null {
   const first = verdict.refusals[0];

@@ -106,7 +106,7 @@ const dueDaysPast = 21;
 /**
  * What is wrong with a due date, in one sentence; null when it can be right.
  *
- * @example dueDateProblem('2028-01-01', '2026-11-23') // 'That due date is 57 weeks ahead; …'
+ * @example dueDateProblem('2028-01-01', '2026-11-23') // 'That due date is 58 weeks ahead…'
  */
 export function dueDateProblem(dueDate: string, onDay: string): string | null {
   const days = daysBetween(onDay, dueDate);

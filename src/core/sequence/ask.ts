@@ -42,7 +42,7 @@ export interface WhatIf extends SmallPlan {
  * What would change if there were other minutes, one prop more or less, or another lead school: each solved anew, those
  * that change nothing left out; with the plan as asked beside them.
  *
- * @example whatWouldChange(request, context).variants[0]?.comesIn // ['Towel hug']
+ * @example whatWouldChange(request, context).variants[0]?.points
  */
 export function whatWouldChange(request: PlanRequest, context: PlanContext): { today: SmallPlan; variants: WhatIf[] } {
   const base = best(request, context);

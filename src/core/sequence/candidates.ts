@@ -269,7 +269,7 @@ export function candidateOf(
  * Why a drill is not for a first visit, or null: it is hard, a hold that is practised, or built on what has to be learned
  * first. Common practice.
  *
- * @example laterVisitsOnly(findDrill('bear-float')!) // 'later visits only: …'
+ * @example laterVisitsOnly(findDrill('bear-float')!) // 'Later visits only: …'
  */
 export function laterVisitsOnly(drill: Drill): string | null {
   if (drill.level >= laterFromLevel) return 'Later visits only: it asks for what gentler drills teach first.';

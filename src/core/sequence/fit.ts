@@ -14,7 +14,7 @@ export type Standing = Pick<PlanItem, 'drillId' | 'position' | 'props' | 'cadenc
 /**
  * What speaks against an item as it is: what is blocked, and what would have to be done in a form that it is not in.
  *
- * @example refusalsOf(item, gates).length === 0 // may be done as it is
+ * @example refusalsOf(item, gates).length // 1; the pause has to go
  */
 export function refusalsOf(item: Standing, gates: Gates): Gate[] {
   const { refusals, changes } = checkComponents(gates, itemComponents(item));
@@ -27,7 +27,7 @@ export function refusalsOf(item: Standing, gates: Gates): Gate[] {
  * in the position or can't be taken out, it is off.
  *
  * @param side which side is worked, where there are two
- * @example fitOf(findDrill('ball-bridge')!, { position: 'bridge', props: [], side: 'none' }, gates) // { forms: ['releaseOnly'], … }
+ * @example fitOf(findDrill('exhale-restore')!, { position: '90/90', props: [], side: 'none' }, gates) // { forms: ['noPause'], … }; after a birth
  */
 export function fitOf(drill: Drill, place: Place, gates: Gates): Fit {
   // Asked again and again of the same limits: by every variant of a plan, and by every drill that could stand in.
@@ -128,7 +128,7 @@ const startItem = (drill: Drill, now: Drill) => ({
   ...startStay(now),
 });
 
-/** The forms of a fit in words, each with why. @example formsInWords(fit) // ['release only on the exhale (pregnant, week 36)'] */
+/** The forms of a fit in words, each with why. @example formsInWords(fit) // ['no pause, straight on (recent birth)'] */
 export const formsInWords = ({ because }: { because: readonly Gate[] }): string[] => [
   ...new Set(
     because.map((gate) => {

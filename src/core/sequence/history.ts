@@ -20,7 +20,7 @@ export const isOwned = (history: DrillHistory | undefined) => history?.outcomes.
  * The breaths a set to prescribe now: one step up after a calm time, one step back after two that were not, else as it was.
  * Change one thing at a time. Common practice.
  *
- * @example prescribedBreaths(drill, undefined) // the drill's start dose
+ * @example prescribedBreaths(drill, undefined) === drill.breaths.start // true
  */
 export function prescribedBreaths(drill: Drill, history: DrillHistory | undefined): number {
   if (!history || drill.breath.kind === 'ladder') return drill.breaths.start;

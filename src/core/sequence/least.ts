@@ -9,7 +9,7 @@ const never = Number.POSITIVE_INFINITY;
  * below that keeps order, ends and changes of position and leaves the other rules aside.
  *
  * @returns seconds; infinite when not even that can be done
- * @example leastSeconds({ ...problem, musts: [] }) <= problem.mostSeconds // true where anything fits
+ * @example leastSeconds({ ...problem, musts: [] }) <= problem.mostSeconds // true; where anything fits
  */
 export function leastSeconds({ items, musts, change, settleFirst, carryLast }: PlanningProblem): number {
   const bits = new Map<string, number>();

@@ -20,7 +20,7 @@ const noPause = { min: 0, start: 0, max: 0 };
 /**
  * The range of each phase of a drill, with pauses held to natural ones where holds are off.
  *
- * @example phaseLimits(drill, gates).find(({ phase }) => phase === 'bottomPause')?.max // 1 where holds are off
+ * @example phaseLimits(drill, gates).find(({ phase }) => phase === 'bottomPause')?.max // 1; holds are off
  */
 export function phaseLimits(drill: Drill, gates: Gates): PhaseLimit[] {
   const { breath } = drill;

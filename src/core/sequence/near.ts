@@ -19,7 +19,7 @@ const sameRules = (one: PlanningProblem, other: PlanningProblem) =>
  * the search from; and, where things only went and none of them was chosen, that it is the best still.
  *
  * @returns the same choice by the other problem's indices, empty where part of it is gone, and whether it needs no search
- * @example told({ problem, found }, problem).proven // found.proven: nothing changed
+ * @example told({ problem, found }, problem).proven === found.proven // true; nothing changed
  */
 export function told(
   { problem: before, found }: Near,

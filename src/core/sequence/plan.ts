@@ -183,7 +183,7 @@ const longStandingSeconds = 90;
  * Everything an item contains that may be gated: of the drill in its forms, its position and which side is down, its props, its
  * pauses, and how long it keeps somebody standing. A pause that was dropped takes the hold with it.
  *
- * @example itemComponents({ drillId: 'quiet-nose', position: 'sitting', … }) // ['unquiet' for all but the quietest]
+ * @example itemComponents({ ...item, position: 'hook-lying' }).includes('flatSupine') // true
  */
 export function itemComponents(
   item: Named &

@@ -13,7 +13,7 @@ export interface Suit {
 /**
  * Holds a drill against limits in each of its positions and answers the best.
  *
- * @example suitOf(drill, gates).level // 'off'
+ * @example suitOf(drill, gates).level // 'as it is'; a quiet breath, in pregnancy
  */
 export function suitOf(drill: Drill, gates: Gates): Suit {
   const order = ['as it is', 'changed', 'off'] as const;

@@ -8,7 +8,7 @@ import { ringChangeInWords } from './change';
  * What a visit found, as the coach left it: what speaks for the confirmed patterns first, in their order, then the rest, the
  * most marked first. Nothing is left out but what was rejected or is explained.
  *
- * @example foundIn(visit, {})[0]?.words // 'the chest leads the breath'
+ * @example foundIn(visit, {})[0]?.words // 'the left side gives less'
  */
 export function foundIn(
   { looks, judgements, reading }: Pick<VisitRecord, 'looks' | 'judgements' | 'reading'>,
@@ -27,7 +27,7 @@ export function foundIn(
  * What the map of a visit changed, the part that was wanted first, nothing left out; empty where there are not two of one
  * position.
  *
- * @example mapChanges(visit)[0] // 'Left back two steps more: clear.'
+ * @example mapChanges(visit)[0] // 'Left side two steps more: clear.'
  */
 export function mapChanges({ looks, reading }: Pick<VisitRecord, 'looks' | 'reading'>): string[] {
   const [before, after] = [baseMap(looks, 'before'), baseMap(looks, 'after')];
@@ -36,6 +36,6 @@ export function mapChanges({ looks, reading }: Pick<VisitRecord, 'looks' | 'read
   return ringChangeInWords(before.raw.deep, after.raw.deep, wanted);
 }
 
-/** @example foundInWords(findings) // 'the chest leads the breath (marked); the sides move less (clear)' */
+/** @example foundInWords(findings) // 'the chest leads the breath (marked); …' */
 export const foundInWords = (findings: readonly JudgedFinding[]): string =>
   findings.map(({ words, severity }) => `${words} (${severityInWords(severity)})`).join('; ');

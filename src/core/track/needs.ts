@@ -18,7 +18,7 @@ export interface Expected {
 /**
  * What a client needs today, most pressing first, in short sentences; never empty.
  *
- * @example needsToday({ …, last: null })[0] // 'First visit: begin at Screen.'
+ * @example needsToday({ ...expected, last: null })[0] // 'First visit: begin at Screen.'
  */
 export function needsToday({ known, path, today, last, visit, stoppedDrills }: Expected): string[] {
   const needs: string[] = [];

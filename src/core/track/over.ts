@@ -11,7 +11,7 @@ export const followedProtocols = protocolIds.filter((id) => Object.keys(protocol
 /**
  * Repeats of all measures that have any.
  *
- * @example repeatsOf(looks).marker // [[4, 5], …]
+ * @example repeatsOf(looks).ease // [[4, 5]]
  */
 export const repeatsOf = (looks: readonly LookRecord[]): Repeats =>
   Object.fromEntries(
@@ -35,7 +35,7 @@ export interface Followed {
  *
  * @param looks of all visits
  * @param dayOf the calendar day of a visit by its id
- * @example followed(looks, dayOf)[0]?.change?.verdict // 'no clear change'
+ * @example followed(looks, dayOf)[0]?.measure // 'ease'
  */
 export function followed(looks: readonly LookRecord[], dayOf: (visitId: string) => string | undefined): Followed[] {
   const repeats = repeatsOf(looks);

@@ -19,7 +19,7 @@ export interface StoryLine {
  * The visit so far in short sentences: why they came, what is off limits, what was found, the intent, what was done, what
  * changed. Only what has been recorded is told.
  *
- * @example visitStory(known, gates, null)[0].heading // 'Why they came'
+ * @example visitStory(known, gates, null)[0].heading // 'Off limits'; or why they came, where that was said
  */
 export function visitStory(known: KnownClient, gates: Gates, visit: VisitRecord | null): StoryLine[] {
   const lines: StoryLine[] = [];

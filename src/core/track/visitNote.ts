@@ -96,7 +96,7 @@ function runLines(summary: RunSummary): string[] {
 /**
  * One drill as it went, in one line.
  *
- * @example itemInWords(summary) // 'Towel round the ribs, sitting: 8 of 10 breaths at 3 in, 6 out; shoulders creep up × 2; landed “Fill the towel”.'
+ * @example itemInWords(summary) // 'Towel round the ribs, sitting: 10 of 10 breaths at 4 in, 6 out; shoulders creep up × 2; effort 3 of 10.'
  */
 export function itemInWords(summary: ItemSummary): string {
   const {

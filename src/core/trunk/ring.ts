@@ -97,7 +97,7 @@ const stepWords = ['', 'one step', 'two steps', 'three steps'];
 /**
  * Plain sentences for a ring: which side gives less, what barely moves, which way it leans. Empty when nothing was seen.
  *
- * @example ringInWords({ ...unobserved(), leftSide: 1, rightSide: 2 }) // ['Left side gives one step less than right.']
+ * @example ringInWords({ ...unobserved(), leftSide: 1, rightSide: 2 }) // ['Left side gives one step less than right.', …]
  */
 export function ringInWords(grades: Grades): string[] {
   const sentences: string[] = [];

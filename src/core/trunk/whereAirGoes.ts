@@ -212,7 +212,7 @@ export interface SetUp {
  *
  * @param wanted weight of each part to open
  * @returns each set-up with its gain over the even share, 1 being no gain
- * @example rankSetUps(evenYields(), [{ id: 'a', effects: ["child's pose"] }], { leftBack: 1 })[0].gain // above 1
+ * @example rankSetUps(evenYields(), [{ id: 'a', effects: ["child's pose"] }], { leftBack: 1 })[0].gain > 1 // true
  */
 export function rankSetUps(
   yields: Shares,

@@ -7,7 +7,6 @@ const softensInWords = { yes: 'softens', no: 'does not soften', 'can’t feel': 
 /**
  * Whether leaking goes with effort; with nothing but an urge, on the way, it does not. Null where it was not asked.
  *
- * @example leaksWithEffort({ leaks: 'yes', leaksWith: ['urge'] }) // false
  */
 function leaksWithEffort(raw: { leaks: string; leaksWith: readonly string[] }): boolean | null {
   if (raw.leaks === 'not observed') return null;
