@@ -1,7 +1,7 @@
 import { countsAmong } from '@/core/look';
 import { type DayVisit, type LastLook, aroundDays, rechecksDue, type RecheckDue } from '@/core/diary';
 import { protocols } from '@/core/look';
-import { intentInWords } from '@/core/read';
+import { intentInWords, markedIn } from '@/core/read';
 import { addDays, dayIn } from '@/core/record';
 import { flaggedConditions, pathState } from '@/core/safety';
 import { lastTimeOf, needsToday } from '@/core/track';
@@ -12,6 +12,7 @@ import {
   bookingsBetween,
   bookingsOff,
   homeToldOf,
+  judgementsOf,
   knownClientsOf,
   lastVisits,
   lookedAtBetween,
@@ -25,7 +26,7 @@ import {
   visitRecord,
   waitingList,
 } from '@/store';
-import { loadClient, loadFollowed, loadSettings, markedIn, todayIn, visitsOfClient } from './load';
+import { loadClient, loadFollowed, loadSettings, todayIn, visitsOfClient } from './load';
 
 /** What was put away so long ago can't be brought back with one press any more. */
 const broughtBackMs = 86_400_000;
@@ -142,7 +143,8 @@ export function loadRechecks(): RecheckDue[] {
   );
   const last = seen.map(({ clientId, name, visitId, day }): LastLook => {
     const its = looks.filter((look) => look.visitId === visitId);
-    const [what] = [...markedIn(its), ...its.map(({ protocol }) => protocol)];
+    const found = markedIn({ looks: its, judgements: judgementsOf(store, visitId, []) }, {});
+    const [what] = [...found, ...its.map(({ protocol }) => protocol)];
     return { clientId, name, day, what: what ? protocols[what].name.toLowerCase() : 'look' };
   });
   const days = new Map([...next].map(([id, startsAt]) => [id, dayIn(startsAt, timeZone)]));

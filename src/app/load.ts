@@ -3,7 +3,7 @@ import { cache } from 'react';
 import { aroundDays } from '@/core/diary';
 import { type VisitRow, dayIn, workingDay } from '@/core/record';
 import { type LookRecord, cautionsSeen, countsAmong, isOf, rememberedOf } from '@/core/look';
-import { freeFindings, readFindings } from '@/core/read';
+import { markedIn } from '@/core/read';
 import { evaluateGates, pathState } from '@/core/safety';
 import { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from '@/core/track';
 import { type ClientView, type Planning, type Unreadable } from '@/stations/view';
@@ -15,6 +15,7 @@ import {
   findClient,
   historyAndFaults,
   knownClientOf,
+  judgementsOf,
   looksOf,
   looksOfClient,
   notSetAside,
@@ -37,15 +38,6 @@ export async function loadTheme(): Promise<'light' | 'dark'> {
 }
 
 export const todayIn = (zone: string) => dayIn(Date.now(), zone);
-
-/** Protocols in which something marked was found. */
-export const markedIn = (looks: readonly LookRecord[]) => [
-  ...new Set(
-    readFindings(looks).flatMap(({ id, severity, protocol }) =>
-      severity >= 2 && !freeFindings.includes(id) ? [protocol] : [],
-    ),
-  ),
-];
 
 /** Earlier holds that what may be practised now follows from. */
 const holdsKept = 12;
@@ -110,7 +102,12 @@ export const loadClient = cache((clientId: string): ClientView | null => {
         { protocols: ['calmHold'] },
       ),
     ),
-    markedLast: last ? markedIn(looksOf(store, [last.id], { aside })) : [],
+    markedLast: last
+      ? markedIn(
+          { looks: looksOf(store, [last.id], { aside }), judgements: judgementsOf(store, last.id, aside) },
+          known.profile.answers,
+        )
+      : [],
     history: null,
     unreadable: notSetAside(store, [...aside, ...visitsAside]),
     gatesThen:

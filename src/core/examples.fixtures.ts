@@ -97,6 +97,7 @@ export const standIns: Readonly<Record<string, object>> = {
     items,
     item: items[1],
     drill: findDrill('quiet-nose'),
+    quietLook,
     gates: pregnantGates,
     profile: pregnant,
     request,

@@ -9,6 +9,9 @@ export function ShortMessages({ onStanding }: { onStanding: (say: typeof toast) 
   return (
     <Toaster
       position="bottom-left"
+      // Above the foot with the way on: what comes up must not come under a finger that is going there.
+      offset={{ bottom: '6rem' }}
+      mobileOffset={{ bottom: '6rem' }}
       duration={7000}
       toastOptions={{
         unstyled: true,

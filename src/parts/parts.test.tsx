@@ -105,7 +105,7 @@ describe('words', () => {
   });
 
   test('the thread leads to the records, and says what to begin with when there is nothing', () => {
-    const lines = [{ heading: 'Seen', words: '12.4 a minute', station: 'look' }];
+    const lines = [{ heading: 'Seen', words: '12.4 a minute', station: 'look' as const }];
     expect(html(<Thread lines={lines} base="/clients/x" />)).toContain('href="/clients/x/look"');
     expect(html(<Thread lines={[]} base="/clients/x" />)).toContain('Start with why they came');
   });

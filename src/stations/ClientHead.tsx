@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { flaggedConditions, openStations, screeningAge, unansweredConditions } from '@/core/safety';
+import { type StationId, flaggedConditions, openStations, screeningAge, unansweredConditions } from '@/core/safety';
 import { Beside, opener } from '@/parts/Beside';
 import { SafetyLine } from '@/parts/shell/SafetyLine';
 import { StationLine } from '@/parts/shell/StationLine';
@@ -52,16 +52,16 @@ export function ClientStations({
 }: {
   view: ClientView;
   /** Stations with something in today's visit, as the page was made; what is said since comes from the view. */
-  recorded: readonly string[];
+  recorded: readonly StationId[];
 }) {
   const { id, known, path, visit, today } = useShown(served);
-  const reached = [
-    ...(known.latest.redFlags && known.latest.redFlags.day >= today ? ['screen'] : []),
+  const reached: StationId[] = [
+    ...(known.latest.redFlags && known.latest.redFlags.day >= today ? (['screen'] as const) : []),
     ...recorded,
-    ...(visit && visit.looks.length > 0 ? ['look'] : []),
-    ...(visit?.reading ? ['read'] : []),
-    ...(visit?.plan ? ['sequence'] : []),
-    ...(visit && visit.runs.length > 0 ? ['coach'] : []),
+    ...(visit && visit.looks.length > 0 ? (['look'] as const) : []),
+    ...(visit?.reading ? (['read'] as const) : []),
+    ...(visit?.plan ? (['sequence'] as const) : []),
+    ...(visit && visit.runs.length > 0 ? (['coach'] as const) : []),
   ];
   return <StationLine clientId={id} open={openStations[path.state]} reached={reached} />;
 }

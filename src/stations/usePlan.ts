@@ -3,29 +3,22 @@
 import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type MeasuredBreath } from '@/core/cadence';
-import { type LookRecord, allOf, baseMap, bestGrades, newest, rateOf } from '@/core/look';
-import { conditionIds } from '@/core/safety';
-import { type Plan, type PlanContext, type PlanItem, seenEffects } from '@/core/sequence';
-import { estimateYields, evenYields } from '@/core/trunk';
+import { restingBreathOf } from '@/core/look';
+import { type Plan, type PlanContext, type PlanItem, contextOf } from '@/core/sequence';
 import { newId, useKeep } from '@/keep';
 import { type PlanWorker } from '@/workers/plan.worker';
 import { type ClientView } from './view';
 
-/** What the planner knows of a client, put together from the view. */
-export function planContext(view: ClientView): PlanContext {
-  const map = baseMap(view.visit?.looks ?? [], 'before');
-  const reading = view.visit?.reading;
-  return {
+/** What the planner knows of a client, from the view. */
+export const planContext = (view: ClientView): PlanContext =>
+  contextOf({
     gates: view.gates,
-    yields: map ? estimateYields(bestGrades(map.raw), seenEffects(map.raw.position)) : evenYields(),
-    confirmedPatterns: reading?.patterns ?? [],
-    confirmedFindings: reading?.snapshot?.findings ?? [],
-    conditions: conditionIds.filter((id) => view.known.profile.answers[id]?.value === 'yes'),
-    stoppedDrills: view.stopped,
+    answers: view.known.profile.answers,
+    visit: view.visit,
+    stopped: view.stopped,
     history: view.planning?.history ?? [],
     ownDrills: view.planning?.ownDrills ?? [],
-  };
-}
+  });
 
 /** The same context from one edit of the plan to the next: what is worked out from it need not be worked out anew. */
 export function usePlanContext(view: ClientView): PlanContext {
@@ -38,7 +31,7 @@ export function usePlanContext(view: ClientView): PlanContext {
 
 export function useMeasuredBreath(view: ClientView): MeasuredBreath {
   const looks = view.visit?.looks;
-  return useMemo(() => measuredBreath(looks ?? []), [looks]);
+  return useMemo(() => restingBreathOf(looks ?? []), [looks]);
 }
 
 /** The planner in its worker, started when first needed. */
@@ -58,18 +51,6 @@ export function usePlanner(): () => Remote<PlanWorker> {
     }
     return held.current.remote;
   }, []);
-}
-
-/** What was measured of the client's own breath today, for the comfort of a cadence. */
-function measuredBreath(looks: readonly LookRecord[]): MeasuredBreath {
-  const quiet = newest(looks, 'quietLook', 'before');
-  // One taken a second time may have no seconds yet.
-  const exhale = allOf(looks, 'exhale', 'before').findLast(({ raw }) => raw.seconds.length > 0);
-  const seconds = [...(exhale?.raw.seconds ?? [])].sort((a, b) => a - b);
-  return {
-    ratePerMinute: (quiet && rateOf(quiet.raw.taps)?.breathsPerMinute) ?? null,
-    exhaleSeconds: seconds.length > 0 ? seconds[Math.floor((seconds.length - 1) / 2)]! : null,
-  };
 }
 
 const mostUndo = 100;

@@ -50,6 +50,7 @@ export {
   allVisitsOfDay,
   findVisit,
   lastVisits,
+  judgementsOf,
   looksOf,
   looksOfClient,
   planOf,

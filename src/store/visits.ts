@@ -176,7 +176,8 @@ function readingsOf(store: Store, visitIds: readonly string[], aside: Unreadable
   return found;
 }
 
-const judgementsOf = (store: Store, visitId: string, aside: Unreadable[]) =>
+/** The coach's words on the findings of a visit, in the order in which they were said. */
+export const judgementsOf = (store: Store, visitId: string, aside: Unreadable[]) =>
   store
     .select()
     .from(judgements)

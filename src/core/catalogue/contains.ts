@@ -1,5 +1,6 @@
 import { naturalPauseSeconds } from '../dose';
 import { type Component } from '../safety';
+import { type AxisId, type StanceOf } from '../schools';
 import { props } from './props';
 import { type Drill, type MovementId } from './schema';
 
@@ -24,8 +25,10 @@ const ofMovement: Readonly<Partial<Record<MovementId, readonly Component[]>>> = 
   legOut: ['wideKnees'],
 };
 
+type StanceName = { [A in AxisId]: `${A}: ${StanceOf<A>}` }[AxisId];
+
 /** What a stance contains, by axis and stance. */
-const ofStance: Readonly<Record<string, readonly Component[]>> = {
+const ofStance: Readonly<Partial<Record<StanceName, readonly Component[]>>> = {
   'pelvicFloor: gentle lift on exhale': ['floorLift'],
   'pelvicFloor: light hold through breaths': ['floorLift', 'strongFloor'],
   'abdominalStrategy: drawn-in hollow': ['hardBrace'],
@@ -67,7 +70,7 @@ export function componentsOf(drill: Drill): Component[] {
   const found = new Set<Component>(drill.components);
   const add = (list: readonly Component[] = []) => list.forEach((component) => found.add(component));
   add(ofMovement[drill.movement]);
-  for (const [axis, stance] of Object.entries(drill.stances)) add(ofStance[`${axis}: ${stance!.stance}`]);
+  for (const [axis, stance] of Object.entries(drill.stances)) add(ofStance[`${axis}: ${stance.stance}` as StanceName]);
   for (const prop of drill.props) add(ownOf(prop));
   const { breath } = drill;
   const shortest =

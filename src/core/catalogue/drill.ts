@@ -1,6 +1,6 @@
 import { cadence, ladder } from '../cadence';
 import { commonPractice } from '../reasons';
-import { type AxisId } from '../schools';
+import { type AxisId, type StanceChoice, type StanceOf } from '../schools';
 import { type Cue, type CueKind, type Drill, type Range } from './schema';
 
 /** @example range(10, 10, 30) // { start: 10, min: 10, max: 30 } */
@@ -35,7 +35,7 @@ type Written = Omit<
   | 'otherWay'
 > & {
   steps: [Drill['steps'][number]['phase'], string][];
-  stances: Partial<Record<keyof Drill['stances'], string>>;
+  stances: StanceChoice;
   /** A plain string is an instruction. */
   cues: readonly (string | Cue)[];
   /** Axes whose stance is meant as an everyday rule and not for this drill alone. */
@@ -87,7 +87,7 @@ export const care = (cue: string | Cue, forWhom: string): Cue => ({
 });
 
 /** A cue whose wording teaches an everyday rule. */
-export const teaches = (cue: string | Cue, axis: AxisId, stance: string): Cue => ({
+export const teaches = <A extends AxisId>(cue: string | Cue, axis: A, stance: StanceOf<A>): Cue => ({
   ...(typeof cue === 'string' ? cueOf('instruction', cue) : cue),
   stance: { axis, stance },
 });

@@ -1,4 +1,5 @@
 import { type Component, type FormId, formIds, forms } from '../safety';
+import { type AxisId, type StanceOf } from '../schools';
 import { fastCycleSeconds } from './contains';
 import { naturalPauseSeconds } from '../dose';
 import { count, cueOf, image, touch } from './drill';
@@ -52,7 +53,7 @@ const withBreath = (drill: Drill, most: { inhale?: number; exhale?: number; paus
   };
 };
 
-const withStance = (drill: Drill, axis: keyof Drill['stances'], stance: string): Partial<Drill> => ({
+const withStance = <A extends AxisId>(drill: Drill, axis: A, stance: StanceOf<A>): Partial<Drill> => ({
   stances: { ...drill.stances, [axis]: { stance, scope: 'this drill' } },
 });
 

@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { cadenceSchema, longestPhaseSeconds, shortestPhaseSeconds } from '../cadence';
 import { componentIds } from '../safety';
 import { provenanceSchema, showsSomething } from '../reasons';
-import { axes, axisIds } from '../schools';
+import { type Stances, axes, axisIds } from '../schools';
 import { regionIds } from '../trunk';
 import { faultIds } from './faults';
 import { positionIds } from './positions';
@@ -122,10 +122,18 @@ const cueSchema = z.strictObject({
 });
 export type Cue = z.infer<typeof cueSchema>;
 
-const stancesSchema = z.partialRecord(
-  z.enum(axisIds),
-  z.object({ stance: z.string(), scope: z.enum(['this drill', 'everyday rule']) }),
-);
+/** Which stances an axis has is checked below, with a sentence of its own. */
+const stancesSchema = z
+  .partialRecord(z.enum(axisIds), z.object({ stance: z.string(), scope: z.enum(['this drill', 'everyday rule']) }))
+  .check(
+    z.refine(
+      (stances) =>
+        Object.entries(stances).every(([axis, value]) =>
+          (axes[axis as keyof typeof axes].stances as readonly string[]).includes(value!.stance),
+        ),
+      'Every stance is one of its axis.',
+    ),
+  ) as unknown as z.ZodMiniType<Stances>;
 
 /** One drill of the catalogue. Built-in drills and a coach's own pass the same check. */
 export const drillSchema = z.strictObject({
@@ -174,15 +182,7 @@ export const drillSchema = z.strictObject({
   stay: z._default(z.nullable(rangeOf(z.number().check(z.int(), z.minimum(0), z.maximum(120)))), null),
   floorCue: z.string().check(z.minLength(3), z.maxLength(160)),
   abdominalCue: z.string().check(z.minLength(3), z.maxLength(160)),
-  stances: stancesSchema.check(
-    z.refine(
-      (stances) =>
-        Object.entries(stances).every(([axis, value]) =>
-          (axes[axis as keyof typeof axes].stances as readonly string[]).includes(value!.stance),
-        ),
-      'Every stance is one of its axis.',
-    ),
-  ),
+  stances: stancesSchema,
   opens: z.partialRecord(z.enum(openedIds), gain),
   quiets: z.array(z.enum(regionIds)),
   skills: z.partialRecord(z.enum(skillIds), gain),

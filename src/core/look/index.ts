@@ -10,6 +10,7 @@ export {
   rateOf,
   settleDoubt,
 } from './quietRate';
+export { restingBreathOf } from './restingBreath';
 export {
   type HoldTry,
   calmHold,

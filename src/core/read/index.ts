@@ -1,6 +1,6 @@
 export { type FindingId } from '../look';
 export { type Finding, readFindings } from './findings';
-export { findingIds, findingTable, freeFindings } from './findingTable';
+export { findingIds, findingTable } from './findingTable';
 export {
   type ConfirmedFinding,
   type IntentId,
@@ -25,6 +25,7 @@ export {
   snapshotOf,
   snapshotSchema,
 } from './judge';
+export { findingsOf, markedIn, readVisit } from './readVisit';
 export { schoolReadings } from './schoolReadings';
 export { nextLook } from './settle';
 export { type Strength, calibrationInWords, pointsInWords, strengthOf, strengths } from './strength';

@@ -9,6 +9,8 @@ export interface RecordRef {
 
 /** Why something was decided: what in words, by which rule, from which records, with which provenance. */
 export interface Reason {
+  /** The rule by its code, where something depends on which it is. */
+  code?: string;
   what: string;
   rule: string;
   records: RecordRef[];

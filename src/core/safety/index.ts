@@ -40,6 +40,7 @@ export {
   screeningAge,
   unansweredConditions,
 } from './gates';
+export { type StationId, stationIds } from './stations';
 export { type CountedRate, type PathState, openStations, pathState, rateFlag, rateSign } from './path';
 export {
   type Complaint,

@@ -3,6 +3,7 @@ import { conditionRules, conditionsWithSigns, signContextsOf } from './condition
 import { needsGuardian } from './gates';
 import { type Profile } from './profile';
 import { type SignContext, signInWords } from './signs';
+import { type StationId } from './stations';
 
 /** The state of the way from Screen to Coach on a day. */
 export type PathState =
@@ -154,7 +155,7 @@ export function rateFlag(rate: CountedRate): Reason | null {
 }
 
 /** The stations that stay open in each state. Screen and Track always are. */
-export const openStations: Readonly<Record<PathState['state'], readonly string[]>> = {
+export const openStations: Readonly<Record<PathState['state'], readonly StationId[]>> = {
   open: ['screen', 'look', 'read', 'sequence', 'coach', 'track'],
   'not asked': ['screen', 'look', 'read', 'sequence', 'track'],
   recount: ['screen', 'look', 'read', 'track'],

@@ -1,6 +1,8 @@
 export {
   type AxisId,
   type SchoolId,
+  type StanceChoice,
+  type StanceOf,
   type Stances,
   axes,
   axisIds,

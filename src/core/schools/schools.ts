@@ -41,15 +41,17 @@ export const axes = {
 export type AxisId = keyof typeof axes;
 export const axisIds = Object.keys(axes) as [AxisId, ...AxisId[]];
 
+/** A stance of an axis. */
+export type StanceOf<A extends AxisId = AxisId> = (typeof axes)[A]['stances'][number];
+
+/** What is taught on each axis, where something is. */
+export type StanceChoice = { [A in AxisId]?: StanceOf<A> };
+
 /** A stance in one drill is ordinary teaching; only everyday rules contradict each other. */
-interface Stance {
-  stance: string;
-  scope: 'this drill' | 'everyday rule';
-}
-export type Stances = Partial<Record<AxisId, Stance>>;
+export type Stances = { [A in AxisId]?: { stance: StanceOf<A>; scope: 'this drill' | 'everyday rule' } };
 
 /** Pairs that can't both be everyday rules: the sparse table of contradictions. Common practice. */
-export const contradictions: Readonly<Partial<Record<AxisId, readonly (readonly [string, string])[]>>> = {
+export const contradictions: { readonly [A in AxisId]?: readonly (readonly [StanceOf<A>, StanceOf<A>])[] } = {
   chestOnInhale: [['stays quiet', 'moves front-and-back']],
   bellyOnInhale: [
     ['rises freely', 'is contained by light tension'],
@@ -75,7 +77,7 @@ export interface School {
   name: string;
   /** What it holds, in one sentence. */
   holds: string;
-  everyday: Partial<Record<AxisId, string>>;
+  everyday: StanceChoice;
 }
 
 const table = {
@@ -127,8 +129,8 @@ export const schools = Object.fromEntries(schoolIds.map((id) => [id, { id, ...ta
 /** Two stances that can't both hold every day. */
 export interface Clash {
   axis: AxisId;
-  one: string;
-  other: string;
+  one: StanceOf;
+  other: StanceOf;
 }
 
 /**
@@ -136,7 +138,7 @@ export interface Clash {
  *
  * @example clashes({ bellyOnInhale: 'rises freely' }, { bellyOnInhale: 'is contained by light tension' }).length // 1
  */
-export function clashes(one: Partial<Record<AxisId, string>>, other: Partial<Record<AxisId, string>>): Clash[] {
+export function clashes(one: StanceChoice, other: StanceChoice): Clash[] {
   return axisIds.flatMap((axis) => {
     const [a, b] = [one[axis], other[axis]];
     if (!a || !b || a === b) return [];
@@ -146,9 +148,9 @@ export function clashes(one: Partial<Record<AxisId, string>>, other: Partial<Rec
 }
 
 /** The everyday rules among a drill's stances. */
-export function everydayRules(stances: Stances): Partial<Record<AxisId, string>> {
+export function everydayRules(stances: Stances): StanceChoice {
   return Object.fromEntries(
-    (Object.entries(stances) as [AxisId, Stance][])
+    Object.entries(stances)
       .filter(([, { scope }]) => scope === 'everyday rule')
       .map(([axis, { stance }]) => [axis, stance]),
   );

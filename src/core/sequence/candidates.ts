@@ -10,7 +10,7 @@ import {
 } from '../catalogue';
 import { segmentsOf, totalsOf } from '../dose';
 import { intents } from '../read';
-import { type Reason, commonPractice, lowered } from '../reasons';
+import { type Reason, lowered } from '../reasons';
 import { type Gate, type Gates, checkComponents, components, refusalInWords } from '../safety';
 import { type SchoolId, clashes, everydayRules, schools } from '../schools';
 import { likenessOf } from './alike';
@@ -21,6 +21,7 @@ import { newThings, toLearn } from './newThings';
 import { isFirstLine } from './orderOfWork';
 import { type PlanItem, type PlanRequest, drillOf, itemComponents, startCadences, startStay } from './plan';
 import { laterFromLevel, newFromLevel } from './rules';
+import { because } from './reasonRules';
 import { type PlanContext, type Setting, type Wanted, allDrills, drillFault, settingOf } from './setting';
 import { type WorthPart, worthParts } from './worth';
 
@@ -93,14 +94,12 @@ export function gatherCandidates(
     if (fault === null) continue;
     refusals.push({
       drillId: String(drill.id),
-      reason: reason(`Can’t be planned with: ${fault}. Put it right in the catalogue.`, 'A drill fits the schema.'),
+      reason: because('sound', `Can’t be planned with: ${fault}. Put it right in the catalogue.`),
     });
   }
   candidates.sort(compareOrder);
   return { candidates, wanted: setting.wanted, refusals };
 }
-
-const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
 
 function forDrill(drill: Drill, setting: Setting, byHand: boolean): { candidates: Candidate[] } | { refusal: Reason } {
   const { request, context, history } = setting;
@@ -108,26 +107,23 @@ function forDrill(drill: Drill, setting: Setting, byHand: boolean): { candidates
   if (stopped) {
     return {
       refusal: {
-        ...reason(
-          'Ended in a stop last time; out of plans until you have reviewed it.',
-          'A drill that ended in a stop waits for the coach.',
-        ),
+        ...because('stopped', 'Ended in a stop last time; out of plans until you have reviewed it.'),
         records: [{ kind: 'run', id: stopped.runId, label: 'the run' }],
       },
     };
   }
   if (request.nevers?.includes(drill.id)) {
-    return { refusal: { ...reason('You took it out for today.', 'Your word'), provenance: { kind: 'set by you' } } };
+    return { refusal: { ...because('yourWord', 'You took it out for today.'), provenance: { kind: 'set by you' } } };
   }
   const asked = byHand || request.musts?.includes(drill.id);
   const later = history.size === 0 && !asked ? laterVisitsOnly(drill) : null;
-  if (later) return { refusal: reason(later, 'Gentle to demanding, over visits too') };
+  if (later) return { refusal: because('gentleOverVisits', later) };
   const [clash] = clashes(everydayRules(drill.stances), schools[request.leadSchool].everyday);
   if (clash) {
     return {
-      refusal: reason(
+      refusal: because(
+        'oneEverydayRule',
         `Teaches “${clash.one}”; ${schools[request.leadSchool].name} teaches “${clash.other}”.`,
-        'One everyday rule a plan: two that contradict never meet.',
       ),
     };
   }
@@ -151,9 +147,7 @@ function forDrill(drill: Drill, setting: Setting, byHand: boolean): { candidates
   if (found.length > 0) return { candidates: found };
   if (refused) return { refusal: gateRefusal(refused) };
   return {
-    refusal: missing
-      ? propRefusal(missing)
-      : reason('Only in positions that you keep out today.', 'Positions to avoid'),
+    refusal: missing ? propRefusal(missing) : because('positionsToAvoid', 'Only in positions that you keep out today.'),
   };
 }
 
@@ -294,14 +288,8 @@ function stageOf(drill: Drill, { intent }: PlanRequest): Candidate['stage'] {
   return intents[intent].exhaleFirst && (drill.skills.exhale ?? 0) >= 3 ? 1 : 2;
 }
 
-function propRefusal(name: string): Reason {
-  return {
-    what: `Needs ${name}, which is not at hand, nor a substitute.`,
-    rule: 'Props at hand, or a substitute.',
-    records: [],
-    provenance: commonPractice,
-  };
-}
+const propRefusal = (name: string): Reason =>
+  because('propOrSubstitute', `Needs ${name}, which is not at hand, nor a substitute.`);
 
 function gateRefusal(gate: Gate): Reason {
   return {

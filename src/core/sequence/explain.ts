@@ -1,13 +1,12 @@
 import { positions } from '../catalogue';
 import { type SkillId, patterns, skills } from '../read';
-import { type Reason, capital, commonPractice, listed, lowered } from '../reasons';
+import { type Reason, capital, listed, lowered } from '../reasons';
+import { because } from './reasonRules';
 import { type RegionId, regions } from '../trunk';
 import { type Candidate } from './candidates';
 import { type LaidOut } from './layOut';
 import { type PlanningProblem, diminishing, tally } from './problem';
 import { type PlanContext, type Wanted } from './setting';
-
-const reason = (what: string, rule: string): Reason => ({ what, rule, records: [], provenance: commonPractice });
 
 const wantedName = (key: RegionId | SkillId): string =>
   key in regions ? regions[key as RegionId].name : skills[key as SkillId];
@@ -53,12 +52,10 @@ function whyIt(
     ...(opened.length > 0 ? [`opens ${listed(opened)}`] : []),
     ...(trained.length > 0 ? [`trains ${listed(trained)}`] : []),
   ];
-  if (parts.length > 0)
-    return reason(`${capital(parts.join('; '))}.`, 'Wanted by the intent, beyond what the rest gives');
-  if (candidate.stage === 0)
-    return reason('Brings the client to rest before anything is asked.', 'Settling comes first');
-  if (candidate.stage === 3) return reason('Takes what was found into the day.', 'Every plan ends in daily posture');
-  return reason('Answers what was found.', 'Confirmed patterns');
+  if (parts.length > 0) return because('wantedBeyond', `${capital(parts.join('; '))}.`);
+  if (candidate.stage === 0) return because('settlesFirst', 'Brings the client to rest before anything is asked.');
+  if (candidate.stage === 3) return because('endsInDay', 'Takes what was found into the day.');
+  return because('confirmed', 'Answers what was found.');
 }
 
 const ordinals = ['First', 'Second', 'Third', 'Fourth'];
@@ -68,32 +65,27 @@ function whyFirst({ drill }: Candidate, firstAnswers: readonly string[], context
   const at = firstAnswers.indexOf(drill.id);
   const lead = patterns.find(({ id }) => id === context.confirmedPatterns[0]);
   if (at < 0 || !lead) return [];
-  return [
-    reason(`${ordinals[at] ?? 'Another'} answer to “${lead.name}”, in its order of work.`, 'First answers come first'),
-  ];
+  return [because('firstAnswers', `${ordinals[at] ?? 'Another'} answer to “${lead.name}”, in its order of work.`)];
 }
 
 const whyAnswers = ({ valueParts }: Candidate): Reason[] =>
   valueParts
     .filter(({ points, why }) => points > 0 && why !== 'answers what was found')
-    .map(({ why }) => reason(`${capital(why)}.`, 'Fit and what happened before'));
+    .map(({ why }) => because('fit', `${capital(why)}.`));
 
 function whyHere(candidate: Candidate, index: number, chosen: readonly Candidate[]): Reason {
   const previous = chosen[index - 1];
   const next = chosen[index + 1];
-  if (index === 0) return reason('First: settling comes before everything.', 'Order');
-  if (candidate.stage === 3) return reason('Last: carried over into daily posture, then the recheck.', 'Order');
-  if (candidate.stage === 1) return reason('Here: the exhale comes before inhale work.', 'Order');
+  if (index === 0) return because('order', 'First: settling comes before everything.');
+  if (candidate.stage === 3) return because('order', 'Last: carried over into daily posture, then the recheck.');
+  if (candidate.stage === 1) return because('order', 'Here: the exhale comes before inhale work.');
   if (previous && next && next.stage === 2 && next.item.position === candidate.item.position) {
-    return reason(`Here: together with what else is done in ${candidate.item.position}.`, 'Few changes of position');
+    return because('fewChanges', `Here: together with what else is done in ${candidate.item.position}.`);
   }
   if (previous?.item.position === candidate.item.position) {
-    return reason(`Here: ${candidate.item.position} goes on, a little harder.`, 'Gentle to demanding');
+    return because('gentle', `Here: ${candidate.item.position} goes on, a little harder.`);
   }
-  return reason(
-    `Here: ${candidate.item.position} comes after ${previous!.item.position}.`,
-    'Floor, chair, standing; gentle to demanding',
-  );
+  return because('floorToStanding', `Here: ${candidate.item.position} comes after ${previous!.item.position}.`);
 }
 
 function whyThisForm({ drill, item }: Candidate, context: PlanContext): Reason[] {
@@ -114,21 +106,21 @@ function whyThisForm({ drill, item }: Candidate, context: PlanContext): Reason[]
   }
   item.props.forEach((used, i) => {
     const meant = drill.props[i];
-    if (meant && used !== meant) list.push(reason(`${capital(used)} instead of ${meant}.`, 'Props at hand'));
+    if (meant && used !== meant) list.push(because('propsAtHand', `${capital(used)} instead of ${meant}.`));
   });
-  for (const change of item.changes) list.push(reason(`Changed: ${change}.`, 'Cautions'));
+  for (const change of item.changes) list.push(because('cautions', `Changed: ${change}.`));
   return list;
 }
 
 const doseWords = {
-  start: ['The drill’s start dose.', 'Begin small; change one thing at a time.'],
-  prescribed: ['The dose this client has reached.', 'One step up after a calm time, one back after two that were not.'],
-  kept: ['Kept as you set it.', 'Locked'],
+  start: ['The drill’s start dose.', 'smallBegin'],
+  prescribed: ['The dose this client has reached.', 'steps'],
+  kept: ['Kept as you set it.', 'locked'],
 } as const;
 
 function whyThisDose({ dose, drill }: Candidate): Reason {
   const [what, rule] = doseWords[dose];
-  return { ...reason(what, rule), provenance: dose === 'kept' ? { kind: 'set by you' } : drill.provenance };
+  return { ...because(rule, what), provenance: dose === 'kept' ? { kind: 'set by you' } : drill.provenance };
 }
 
 /** For each drill that could have been chosen and was not: the rule or the loss that kept it out, the expected ones first. */
@@ -166,7 +158,7 @@ function absentReason(
   points: number,
 ): Reason {
   const helps = own.some((index) => candidates[index]!.gains.some((gain) => gain > 0));
-  if (!helps) return reason('Nothing the intent wants.', 'Wanted by the intent');
+  if (!helps) return because('wanted', 'Nothing the intent wants.');
   const inOrder = (list: readonly number[]) => [...list].sort((a, b) => a - b);
   const added = own
     .map((index) => tally(problem, inOrder([...chosen, index])))
@@ -174,10 +166,10 @@ function absentReason(
     .map((one) => one.points - points);
   if (added.length > 0) {
     return Math.max(...added) <= -40
-      ? reason('Adds less than its change of position, props and attention cost.', 'Worth')
-      : reason('What it opens is covered by the others.', 'Diminishing returns');
+      ? because('worth', 'Adds less than its change of position, props and attention cost.')
+      : because('diminishing', 'What it opens is covered by the others.');
   }
-  if (chosen.length === 0) return reason('No plan keeps all the rules.', 'Hard rules');
+  if (chosen.length === 0) return because('hardRules', 'No plan keeps all the rules.');
   // There is no room beside the others: what would it be worth in the place of one of them?
   const exchanges = own.flatMap((index) =>
     chosen.map((out) => ({ out, ...tally(problem, inOrder([...chosen.filter((kept) => kept !== out), index])) })),
@@ -185,12 +177,12 @@ function absentReason(
   const possible = exchanges.filter(({ broken }) => broken === null);
   if (possible.length === 0) {
     const { broken } = exchanges.reduce((best, one) => (one.points > best.points ? one : best), exchanges[0]!);
-    return reason(`With it the plan would be ${broken ?? 'against a rule'}.`, 'Hard rules');
+    return because('hardRules', `With it the plan would be ${broken ?? 'against a rule'}.`);
   }
   const best = possible.reduce((top, one) => (one.points > top.points ? one : top));
   const name = candidates[best.out]!.drill.name;
   const part = points > 0 ? Math.round((100 * (points - best.points)) / points) : 0;
   return part <= 0
-    ? reason(`As good as ${name}, which is in; the plan keeps one of them.`, 'Worth')
-    : reason(`Would push out ${name} and cost about ${part} % of the plan’s worth.`, 'Worth');
+    ? because('worth', `As good as ${name}, which is in; the plan keeps one of them.`)
+    : because('worth', `Would push out ${name} and cost about ${part} % of the plan’s worth.`);
 }

@@ -14,7 +14,9 @@ export { phaseLimits, withPhase } from './limits';
 export { makePlan, secondsWithTalk, solve } from './makePlan';
 export { type PlanningItem, type PlanningProblem, diminishing, gainSteps, tally } from './problem';
 export { mostItems, usualTalkSeconds } from './rules';
+export { contextOf } from './contextOf';
 export { type PlanContext, allDrills } from './setting';
+export { canBePriced } from './reasonRules';
 export { type Suit, suitOf } from './suits';
 export { search } from './search';
 export {

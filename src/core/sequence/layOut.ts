@@ -1,6 +1,6 @@
 import { changeSeconds, positionIds, positions } from '../catalogue';
 import { holdCapSeconds } from '../dose';
-import { type Reason, commonPractice } from '../reasons';
+import { type Reason } from '../reasons';
 import { refusalInWords } from '../safety';
 import { refitted, refusalsOf } from './fit';
 import { clashes, everydayRules } from '../schools';
@@ -17,6 +17,7 @@ import {
   mostNewDrills,
   usualTalkSeconds,
 } from './rules';
+import { because } from './reasonRules';
 import { type PlanContext, settingOf } from './setting';
 
 /** The planning problem of a request, with the candidates its numbers stand for, index by index. */
@@ -144,8 +145,7 @@ function keptCandidates(
     const standing = refitted(item, context.gates);
     const refusal = refusalInWords({ refusals: refusalsOf(item, context.gates) });
     if (refusal && !standing) {
-      const why = { what: `Locked, but ${refusal}`, rule: 'Nothing blocked', records: [], provenance: commonPractice };
-      refusals.push({ drillId: drill.id, reason: why });
+      refusals.push({ drillId: drill.id, reason: because('nothingBlocked', `Locked, but ${refusal}`) });
       continue;
     }
     // What is kept by hand needs nobody before it: the coach has seen it.

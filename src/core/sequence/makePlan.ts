@@ -1,6 +1,6 @@
 import { type Drill } from '../catalogue';
 import { isHold, nextBreaths } from '../dose';
-import { type Reason, commonPractice } from '../reasons';
+import { because } from './reasonRules';
 import { absentReasons, presentReasons } from './explain';
 import { type LaidOut, layOut, talkOf } from './layOut';
 import { type Near, told } from './near';
@@ -146,12 +146,7 @@ function timeLeft(items: readonly PlanItem[], request: PlanRequest): string[] {
 }
 const spareFromSeconds = 150;
 
-const fullerReason: Reason = {
-  what: 'More than the dose it would have had: there is time for it.',
-  rule: 'Minutes of the visit',
-  records: [],
-  provenance: commonPractice,
-};
+const fullerReason = because('minutes', 'More than the dose it would have had: there is time for it.');
 
 /** How much better a plan could be than the one found, as a part of its worth; 0 when proven. */
 function betterAtMost({ proven, points, atMost }: Found): number {

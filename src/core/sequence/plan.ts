@@ -24,6 +24,7 @@ import { type Component, type FormId, componentIds, formIds } from '../safety';
 import { schoolIds } from '../schools';
 
 const reasonSchema: z.ZodMiniType<Reason> = z.object({
+  code: z.optional(z.string()),
   what: z.string(),
   rule: z.string(),
   records: z.array(

@@ -1,5 +1,5 @@
 import { baseMap } from '../look';
-import { type JudgedFinding, judgeFindings, patterns, readFindings, severityInWords, wantedRegions } from '../read';
+import { type JudgedFinding, findingsOf, patterns, severityInWords, wantedRegions } from '../read';
 import { type VisitRecord } from '../record';
 import { type Profile } from '../safety';
 import { ringChangeInWords } from './change';
@@ -14,7 +14,7 @@ export function foundIn(
   { looks, judgements, reading }: Pick<VisitRecord, 'looks' | 'judgements' | 'reading'>,
   answers: Profile['answers'],
 ): JudgedFinding[] {
-  const there = judgeFindings(readFindings(looks, answers), judgements).read.filter(({ severity }) => severity > 0);
+  const there = findingsOf({ looks, judgements }, answers).read.filter(({ severity }) => severity > 0);
   const confirmed = (reading?.patterns ?? []).flatMap((id) => patterns.find((pattern) => pattern.id === id) ?? []);
   const place = ({ id, severity }: JudgedFinding) => {
     const at = confirmed.findIndex(({ rows }) => (rows[id]?.[severity] ?? 0) > 0);

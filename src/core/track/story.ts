@@ -3,16 +3,14 @@ import { durationInWords } from '../dose';
 import { calmHold, countingLooks, isOf, newest, rateBand, rateOf } from '../look';
 import { intentInWords } from '../read';
 import { type VisitRecord } from '../record';
-import { type Gates, type KnownClient, components } from '../safety';
+import { type Gates, type KnownClient, type StationId, components } from '../safety';
 import { mapChanges } from './found';
-
-type StoryStation = 'screen' | 'look' | 'read' | 'sequence' | 'coach' | 'track';
 
 /** One paragraph of a visit's story, and the station its record is at. */
 export interface StoryLine {
   heading: string;
   words: string;
-  station: StoryStation;
+  station: StationId;
 }
 
 /**
@@ -23,7 +21,7 @@ export interface StoryLine {
  */
 export function visitStory(known: KnownClient, gates: Gates, visit: VisitRecord | null): StoryLine[] {
   const lines: StoryLine[] = [];
-  const tell = (heading: string, words: string | null, station: StoryStation) => {
+  const tell = (heading: string, words: string | null, station: StationId) => {
     if (words) lines.push({ heading, words, station });
   };
   tell('Why they came', shortened(known.texts.complaint || known.texts.goal), 'screen');

@@ -3,7 +3,7 @@ import { axes } from '../schools';
 import { openedRegions } from '../sequence';
 import { trunkAt, trunkMotion } from '.';
 
-const one = (stance: string) => ({ stance, scope: 'this drill' as const });
+const one = <S extends string>(stance: S) => ({ stance, scope: 'this drill' as const });
 const levels = Array.from({ length: 21 }, (_, i) => i / 20);
 
 describe('the canister in a breath', () => {

@@ -1,4 +1,4 @@
-import { type Stances } from '../schools';
+import { type StanceOf, type Stances } from '../schools';
 import { type RegionId } from './regions';
 
 /**
@@ -29,20 +29,23 @@ export interface TrunkMotion {
   words: string[];
 }
 
-const bellies: Readonly<Record<string, { belly: number; words: string }>> = {
+const bellies: Readonly<Record<StanceOf<'bellyOnInhale'>, { belly: number; words: string }>> = {
   'rises freely': { belly: 1, words: 'The belly rises freely.' },
   'rises gently': { belly: 0.55, words: 'The belly rises a little.' },
   'is contained by light tension': { belly: 0.15, words: 'The belly is held lightly: ribs and back widen instead.' },
 };
 
-const chests: Readonly<Record<string, { front: number; back: number; words: string | null }>> = {
+const chests: Readonly<Record<StanceOf<'chestOnInhale'>, { front: number; back: number; words: string | null }>> = {
   'stays quiet': { front: 0.05, back: 0.1, words: 'The chest stays quiet.' },
   'moves front-and-back': { front: 0.6, back: 0.5, words: 'The chest moves front and back.' },
   'isolated on purpose': { front: 0.9, back: 0.5, words: 'The chest alone, on purpose.' },
 };
 
 const walls: Readonly<
-  Record<string, { wall: TrunkMotion['wall']; offset: number; part: number; low: boolean; words: string | null }>
+  Record<
+    StanceOf<'abdominalStrategy'>,
+    { wall: TrunkMotion['wall']; offset: number; part: number; low: boolean; words: string | null }
+  >
 > = {
   relaxed: { wall: 'soft', offset: 0, part: 1, low: false, words: null },
   opposition: { wall: 'light', offset: 0, part: 0.5, low: false, words: 'The front keeps a light tension.' },
@@ -63,23 +66,24 @@ const walls: Readonly<
   },
 };
 
-const ribs: Readonly<Record<string, { after: number; words: string | null }>> = {
+const ribs: Readonly<Record<StanceOf<'ribsOnExhale'>, { after: number; words: string | null }>> = {
   'let soften': { after: 0, words: null },
   'actively brought down and in': { after: -0.35, words: 'The ribs are brought down and in on the exhale.' },
   'kept from being pulled down': { after: 0.3, words: 'The ribs are kept from being pulled down.' },
 };
 
-const floors: Readonly<Record<string, { down: number; lift: number; offset: number; words: string }>> = {
-  'only release': { down: 1, lift: 0, offset: 0, words: 'The floor only lets go.' },
-  'moves with the breath': {
-    down: 0.7,
-    lift: 0.15,
-    offset: 0,
-    words: 'The floor sinks on the inhale and recoils on the exhale.',
-  },
-  'gentle lift on exhale': { down: 0.6, lift: 0.6, offset: 0, words: 'The floor lifts gently on the exhale.' },
-  'light hold through breaths': { down: 0.25, lift: 0.15, offset: 0.4, words: 'The floor keeps a light lift.' },
-};
+const floors: Readonly<Record<StanceOf<'pelvicFloor'>, { down: number; lift: number; offset: number; words: string }>> =
+  {
+    'only release': { down: 1, lift: 0, offset: 0, words: 'The floor only lets go.' },
+    'moves with the breath': {
+      down: 0.7,
+      lift: 0.15,
+      offset: 0,
+      words: 'The floor sinks on the inhale and recoils on the exhale.',
+    },
+    'gentle lift on exhale': { down: 0.6, lift: 0.6, offset: 0, words: 'The floor lifts gently on the exhale.' },
+    'light hold through breaths': { down: 0.25, lift: 0.15, offset: 0.4, words: 'The floor keeps a light lift.' },
+  };
 
 /** Gains of the catalogue run from 1 to 3. */
 const opened = (gain: number | undefined, base: number) => Math.max(base, ((gain ?? 0) / 3) * 1);
@@ -92,11 +96,11 @@ const opened = (gain: number | undefined, base: number) => Math.max(base, ((gain
  * @example trunkMotion({ bellyOnInhale: { stance: 'is contained by light tension', scope: 'this drill' } }, {}).belly // 0.15
  */
 export function trunkMotion(stances: Stances, opens: Partial<Record<RegionId, number>>): TrunkMotion {
-  const belly = bellies[stances.bellyOnInhale?.stance ?? 'rises gently'] ?? bellies['rises gently']!;
-  const chest = chests[stances.chestOnInhale?.stance ?? ''];
-  const wall = walls[stances.abdominalStrategy?.stance ?? 'relaxed'] ?? walls.relaxed!;
-  const rib = ribs[stances.ribsOnExhale?.stance ?? 'let soften'] ?? ribs['let soften']!;
-  const floor = floors[stances.pelvicFloor?.stance ?? 'moves with the breath'] ?? floors['moves with the breath']!;
+  const belly = bellies[stances.bellyOnInhale?.stance ?? 'rises gently'];
+  const chest = stances.chestOnInhale && chests[stances.chestOnInhale.stance];
+  const wall = walls[stances.abdominalStrategy?.stance ?? 'relaxed'];
+  const rib = ribs[stances.ribsOnExhale?.stance ?? 'let soften'];
+  const floor = floors[stances.pelvicFloor?.stance ?? 'moves with the breath'];
   const contained = belly.belly < 0.3;
   const side = contained ? 0.6 : 0.35;
   return {

@@ -3,6 +3,7 @@
 import dynamic from 'next/dynamic';
 import { Search } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { type StationId } from '@/core/safety';
 import { opener } from '../Beside';
 import { actFor } from './keys';
 
@@ -10,7 +11,7 @@ import { actFor } from './keys';
 const FindBox = dynamic(() => import('./FindBox').then(({ FindBox }) => FindBox), { ssr: false });
 
 /** One box to find a client or go anywhere: Ctrl+K. */
-export function CommandBox({ clientId, open: openStationIds }: { clientId?: string; open?: readonly string[] }) {
+export function CommandBox({ clientId, open: openStationIds }: { clientId?: string; open?: readonly StationId[] }) {
   const [open, setOpen] = useState(false);
   const anchor = useRef<HTMLButtonElement>(null);
   useEffect(() => {

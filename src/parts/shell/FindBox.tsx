@@ -4,7 +4,8 @@ import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useRouter } from 'next/navigation';
 import { type RefObject, useEffect, useRef, useState } from 'react';
-import { type StationId, stationList } from './stations';
+import { type StationId } from '@/core/safety';
+import { stationList } from './stations';
 
 interface Hit {
   id: string;
@@ -28,7 +29,7 @@ export function FindBox({
   onOpenChange: (open: boolean) => void;
   clientId?: string;
   /** Stations of the client that are open. */
-  stations: readonly string[];
+  stations: readonly StationId[];
 }) {
   const router = useRouter();
   const [words, setWords] = useState('');
@@ -69,7 +70,7 @@ export function FindBox({
     { name: 'Settings', href: '/settings' },
     ...stationList
       .filter(({ id }) => clientId && stations.includes(id))
-      .map(({ id, name }: { id: StationId; name: string }) => ({ name, href: `/clients/${clientId}/${id}` })),
+      .map(({ id, name }) => ({ name, href: `/clients/${clientId}/${id}` })),
   ].filter(({ name }) => name.toLowerCase().includes(words.toLowerCase()));
 
   return (

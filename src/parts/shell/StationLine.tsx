@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { Lock } from 'lucide-react';
 import { useEffect } from 'react';
+import { type StationId } from '@/core/safety';
 import { actFor, isTyping } from './keys';
 import { stationList } from './stations';
 
@@ -14,9 +15,9 @@ export function StationLine({
   reached,
 }: {
   clientId: string;
-  open: readonly string[];
+  open: readonly StationId[];
   /** Stations with something recorded in today's visit. */
-  reached: readonly string[];
+  reached: readonly StationId[];
 }) {
   const router = useRouter();
   const path = usePathname();

@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { type StationId } from '@/core/safety';
 
 /** The visit so far in short sentences, each leading to its record. */
 export function Thread({
@@ -6,7 +7,7 @@ export function Thread({
   base,
   visits = [],
 }: {
-  lines: readonly { heading: string; words: string; station: string }[];
+  lines: readonly { heading: string; words: string; station: StationId }[];
   /** Address of the client; a station's name is added. */
   base: string;
   /** Pages of visits, the one that is going on first. */

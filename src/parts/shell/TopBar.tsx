@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { type ReactNode } from 'react';
+import { type StationId } from '@/core/safety';
 import { CommandBox } from './CommandBox';
 import { KeyHelp } from './KeyHelp';
 import { SaveMark } from './SaveMark';
@@ -20,7 +21,7 @@ export function TopBar({
   theme: 'light' | 'dark';
   clientId?: string;
   clientName?: string;
-  openStationIds?: readonly string[];
+  openStationIds?: readonly StationId[];
   children?: ReactNode;
 }) {
   return (

@@ -1,10 +1,13 @@
+import { type StationId, stationIds } from '@/core/safety';
+
+const words: Readonly<Record<StationId, { number: number; name: string }>> = {
+  screen: { number: 1, name: 'Screen' },
+  look: { number: 2, name: 'Look' },
+  read: { number: 3, name: 'Read' },
+  sequence: { number: 4, name: 'Sequence' },
+  coach: { number: 5, name: 'Coach' },
+  track: { number: 7, name: 'Track' },
+};
+
 /** The stations of the work in order. A number stays a station's own, so that a key learnt today holds tomorrow. */
-export const stationList = [
-  { id: 'screen', number: 1, name: 'Screen' },
-  { id: 'look', number: 2, name: 'Look' },
-  { id: 'read', number: 3, name: 'Read' },
-  { id: 'sequence', number: 4, name: 'Sequence' },
-  { id: 'coach', number: 5, name: 'Coach' },
-  { id: 'track', number: 7, name: 'Track' },
-] as const;
-export type StationId = (typeof stationList)[number]['id'];
+export const stationList = stationIds.map((id) => ({ id, ...words[id] }));

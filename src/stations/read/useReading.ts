@@ -1,17 +1,7 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import {
-  type Judgement,
-  type ReadingSnapshot,
-  judgeFindings,
-  likelyPatterns,
-  patterns,
-  readFindings,
-  readingChanges,
-  scorePatterns,
-  snapshotOf,
-} from '@/core/read';
+import { type Judgement, type ReadingSnapshot, patterns, readVisit, readingChanges } from '@/core/read';
 import { newId, useKeep } from '@/keep';
 import { type ClientView } from '../view';
 
@@ -24,12 +14,8 @@ export function useReading(view: ClientView) {
   const keep = useKeep();
   const { answers } = view.known.profile;
 
-  const reading = useMemo(() => {
-    const { all, read } = judgeFindings(readFindings(visit.looks, answers), visit.judgements);
-    const scores = scorePatterns(read);
-    const likely = likelyPatterns(scores, read);
-    return { all, read, scores, likely, snapshot: snapshotOf(read, likely.shown) };
-  }, [visit.looks, visit.judgements, answers]);
+  const { looks, judgements } = visit;
+  const reading = useMemo(() => readVisit({ looks, judgements }, answers), [looks, judgements, answers]);
 
   const before: ReadingSnapshot | null = visit.reading?.snapshot ?? null;
   const changes = before ? readingChanges(before, reading.snapshot, patternNames) : [];

@@ -6,7 +6,7 @@ import { useEffect, useRef, useState } from 'react';
 import { type Drill } from '@/core/catalogue';
 import { durationInWords } from '@/core/dose';
 import { listed } from '@/core/reasons';
-import { type Loss, type Plan, type PlanContext, recheckSeconds } from '@/core/sequence';
+import { canBePriced, type Loss, type Plan, type PlanContext, recheckSeconds } from '@/core/sequence';
 import { newId, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
@@ -63,7 +63,7 @@ export function LeftOut({
           {prices[drillId] ? (
             <span className="text-ink2">{lossInWords(prices[drillId])}</span>
           ) : (
-            canBePriced(reason.rule) && (
+            canBePriced(reason) && (
               <Button look="quiet" onClick={() => void price(drillId)}>
                 What would it cost?
               </Button>
@@ -128,9 +128,6 @@ function useRefusals(plan: Plan, context: PlanContext, planner: () => Remote<Pla
 }
 
 /** What only lost against others can be priced; what is off has no price. */
-const canBePriced = (rule: string) =>
-  ['Minutes of the visit', 'Hard rules', 'Worth', 'Diminishing returns'].includes(rule);
-
 export function lossInWords({ part, pushesOut }: Loss): string {
   if (part === null) return 'No plan with it keeps all the rules.';
   const pushed = pushesOut.length > 0 ? `, and pushes out ${listed(pushesOut)}` : '';

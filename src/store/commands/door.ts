@@ -7,7 +7,7 @@ import {
   type VisitRow,
   workingDay,
 } from '@/core/record';
-import { type Gates, type PathState } from '@/core/safety';
+import { type Gates, type PathState, type StationId } from '@/core/safety';
 import { type Store } from '../file';
 import { gatesOf, pathOf } from '../people';
 import { clients } from '../schema';
@@ -65,9 +65,6 @@ export class Moment {
   }
 }
 
-/** The stations a path can close. */
-type GatedStation = 'look' | 'read' | 'sequence' | 'coach';
-
 /** Whose a command is: people, and the visits of theirs that it touches. */
 export interface Scope {
   clientIds: readonly string[];
@@ -94,7 +91,7 @@ export interface Door<K extends CommandKind> {
   /** Whose visit or client it is; `studio` for what belongs to nobody in particular. */
   whose: 'studio' | ((payload: Payload<K>, moment: Moment) => Scope);
   /** The station that must be open today to everybody it is about. */
-  station: GatedStation | 'whatever the path';
+  station: StationId | 'whatever the path';
   /** What of it is gated: the sentence that refuses it, or null. */
   gated: 'nothing' | ((payload: Payload<K>, moment: Moment, scope: Scope) => string | null);
   /** Which revision the writer saw. */

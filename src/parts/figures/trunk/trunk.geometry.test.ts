@@ -54,7 +54,7 @@ describe('the trunk section', () => {
   });
 
   test('a free belly comes forward by far more than a contained one', () => {
-    const wallX = (stance: string) => {
+    const wallX = (stance: 'rises freely' | 'is contained by light tension') => {
       const motion = trunkMotion({ bellyOnInhale: { stance, scope: 'this drill' } }, {});
       const most = (level: number, out: boolean) =>
         Math.max(...corners(sideLines(trunkAt(motion, level, out)).wall[0]!).map(([x]) => x));

@@ -2,7 +2,7 @@ import { type Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { type ReactNode } from 'react';
 import { type VisitRecord, dayInWords } from '@/core/record';
-import { openStations } from '@/core/safety';
+import { type StationId, openStations } from '@/core/safety';
 import { visitStory } from '@/core/track';
 import { Fence } from '@/parts/Fence';
 import { ClientSafety, ClientStations } from '@/stations/ClientHead';
@@ -17,13 +17,13 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   return { title: loadClient((await params).clientId)?.name ?? 'Not found' };
 }
 
-const recordedIn = (visit: VisitRecord | null): string[] =>
+const recordedIn = (visit: VisitRecord | null): StationId[] =>
   visit === null
     ? []
     : [
-        ...(visit.looks.length > 0 ? ['look'] : []),
-        ...(visit.plan ? ['sequence'] : []),
-        ...(visit.runs.length > 0 ? ['coach'] : []),
+        ...(visit.looks.length > 0 ? (['look'] as const) : []),
+        ...(visit.plan ? (['sequence'] as const) : []),
+        ...(visit.runs.length > 0 ? (['coach'] as const) : []),
       ];
 
 /** Visits in the thread, the newest first; the one going on is where it is noted and ended. */
@@ -50,7 +50,7 @@ export default async function StationsLayout({ params, children }: Props & { chi
         theme={await loadTheme()}
         clientId={clientId}
         clientName={view.name}
-        openStationIds={[...openStations[path.state]]}
+        openStationIds={openStations[path.state]}
       >
         <ClientSafety view={head} />
       </TopBar>
