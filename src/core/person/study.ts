@@ -76,12 +76,12 @@ export const worlds: readonly World[] = [
 ];
 
 /** How somebody was read: what leads, and whether it is shared. */
-export interface Reading {
+export interface StudyReading {
   likely: Likely;
   findings: readonly Finding[];
 }
 
-const readingOf = (records: readonly LookRecord[]): Reading => {
+const readingOf = (records: readonly LookRecord[]): StudyReading => {
   const findings = readFindings(records);
   return { findings, likely: likelyPatterns(scorePatterns(findings), findings) };
 };

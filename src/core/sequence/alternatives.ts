@@ -3,6 +3,7 @@ import { type Candidate, candidateOf, gatherCandidates } from './candidates';
 import { clashingPairs, problemOf, talkOf } from './layOut';
 import { type PlanItem, type PlanRequest, knownDrill } from './plan';
 import { type Tally, tally } from './problem';
+import { inShort } from './planRules';
 import { type PlanContext, settingOf } from './setting';
 
 /**
@@ -93,6 +94,7 @@ export function alternatives(
     const then = weighed(whole, wanted.weights, request);
     const known = best.get(drill.id);
     if (known && known.points >= then.points) continue;
+    const [fresh] = then.broken.filter((code) => !now.broken.includes(code));
     best.set(drill.id, {
       drill,
       item: { ...item, reasons: [], byHand: true },
@@ -102,7 +104,7 @@ export function alternatives(
       // The talk beside a drill that is added is allowed for elsewhere.
       seconds: then.seconds - now.seconds - (whole.length - standing.length) * talkOf(request),
       changes: changesOf(whole.map((one) => one.item.position)) - changesNow,
-      breaks: then.broken !== null && then.broken !== now.broken ? then.broken : null,
+      breaks: fresh ? inShort(fresh) : null,
     });
   }
   const order = { easier: 0, harder: 1, 'another way': 2, other: 3 };

@@ -275,13 +275,13 @@ export function laterVisitsOnly(drill: Drill): string | null {
 }
 
 /** A drill a visit can open with: it brings somebody to rest, or is gentle and still and does so a little. */
-export function settles({ skills: { settle = 0 }, level, movement, family }: Drill): boolean {
+function settles({ skills: { settle = 0 }, level, movement, family }: Drill): boolean {
   const still = movement === 'none' && family !== 'exhale';
   return settle >= 3 || (still && ((settle >= 2 && level <= 2) || (settle >= 1 && level === 1)));
 }
 
 /** 0 settles, 1 exhale first where the intent asks for it, 2 the work, 3 carries it into the day. */
-function stageOf(drill: Drill, { intent }: PlanRequest): Candidate['stage'] {
+export function stageOf(drill: Drill, { intent }: PlanRequest): Candidate['stage'] {
   if (drill.family === 'carry') return 3;
   // What opens the ribs waits for the exhale, however gentle it is.
   if (settles(drill) && !(intents[intent].exhaleFirst && drill.family === 'open')) return 0;

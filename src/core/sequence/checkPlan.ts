@@ -7,16 +7,10 @@ import { type DrillHistory, isOwned } from './history';
 import { refitted, refusalsOf } from './fit';
 import { type Plan, type PlanItem, drillOf, knownDrill, planTotals } from './plan';
 import { likenessOf } from './alike';
-import { settles } from './candidates';
+import { stageOf } from './candidates';
 import { newThings, thingsKnown, toLearn } from './newThings';
-import { type PlanProblem, type PlanRuleId, broken, planRules } from './planRules';
+import { type BrokenRule, type PlanRuleId, broken, planRules } from './planRules';
 import { mostAlike, mostBaseChanges, mostItems, mostLevelRise, mostNewDrills } from './rules';
-
-/** A rule that a plan breaks, with what a press can do about it. */
-export interface Problem extends PlanProblem {
-  /** The item as it may be done today, where a press can put it in its place. */
-  fix?: PlanItem;
-}
 
 /**
  * Checks a plan as it stands, whoever made it. Run on every hand edit, and again whenever the plan is opened, since gates
@@ -24,14 +18,14 @@ export interface Problem extends PlanProblem {
  *
  * @returns all problems, `off` first; empty when the plan may be coached as it is
  */
-export function checkPlan(plan: Plan, gates: Gates, history: readonly DrillHistory[] = []): Problem[] {
+export function checkPlan(plan: Plan, gates: Gates, history: readonly DrillHistory[] = []): BrokenRule[] {
   const perItem = plan.items.flatMap((item, i) => [
     ...itemProblems(item, plan.items[i - 1] ?? null, gates, plan),
     ...orderProblems(plan, i, history),
     ...clashProblems(plan, i),
   ]);
   const { whole, baseChanges } = planTotals(plan.items);
-  const problems: Problem[] = [...perItem];
+  const problems: BrokenRule[] = [...perItem];
   const add = (code: PlanRuleId, what: string) => problems.push(broken(code, null, what));
   const limit = plan.request.minutes * 60;
   if (whole.seconds > limit) {
@@ -50,8 +44,8 @@ export function checkPlan(plan: Plan, gates: Gates, history: readonly DrillHisto
   return problems.sort((a, b) => Number(a.level === 'mind') - Number(b.level === 'mind'));
 }
 
-function itemProblems(item: PlanItem, previous: PlanItem | null, gates: Gates, plan: Plan): Problem[] {
-  const problems: Problem[] = [];
+function itemProblems(item: PlanItem, previous: PlanItem | null, gates: Gates, plan: Plan): BrokenRule[] {
+  const problems: BrokenRule[] = [];
   const add = (code: PlanRuleId, what: string) => problems.push(broken(code, item.id, what));
   if (!knownDrill(item)) {
     add('gone', 'This drill is no longer in the catalogue.');
@@ -72,12 +66,12 @@ function itemProblems(item: PlanItem, previous: PlanItem | null, gates: Gates, p
 }
 
 /** Rules of order an item breaks where it stands. */
-function orderProblems(plan: Plan, index: number, history: readonly DrillHistory[]): Problem[] {
+function orderProblems(plan: Plan, index: number, history: readonly DrillHistory[]): BrokenRule[] {
   const item = plan.items[index]!;
   const drill = knownDrill(item);
   if (!drill) return [];
   const before = plan.items.slice(0, index).flatMap((other) => knownDrill(other) ?? []);
-  const problems: Problem[] = [];
+  const problems: BrokenRule[] = [];
   const add = (code: PlanRuleId, what: string) => problems.push(broken(code, item.id, `${drill.name}: ${what}`));
   const owned = (id: string) => isOwned(history.find(({ drillId }) => drillId === id));
   const missing = drill.prerequisites.filter((id) => !owned(id) && !before.some((other) => other.id === id));
@@ -102,12 +96,12 @@ function orderProblems(plan: Plan, index: number, history: readonly DrillHistory
 }
 
 /** Everyday rules that contradict an earlier item's, or the lead school's. */
-function clashProblems(plan: Plan, index: number): Problem[] {
+function clashProblems(plan: Plan, index: number): BrokenRule[] {
   const item = plan.items[index]!;
   const drill = knownDrill(item);
   if (!drill || item.contrast) return [];
   const rules = everydayRules(drill.stances);
-  const against = (name: string, other: ReturnType<typeof everydayRules>): Problem[] =>
+  const against = (name: string, other: ReturnType<typeof everydayRules>): BrokenRule[] =>
     clashes(rules, other).map(({ axis, one, other: theirs }) =>
       broken('contradicts', item.id, `${drill.name}: ${axes[axis].name} “${one}”; ${name} says “${theirs}”.`),
     );
@@ -132,7 +126,7 @@ function wholeProblems({ items, request }: Plan, history: readonly DrillHistory[
   const found: [boolean, PlanRuleId, string][] = [];
   const first = known[0]!.drill;
   const last = known.at(-1)!.drill;
-  found.push([!settles(first), 'notSettled', 'It does not begin with settling.']);
+  found.push([stageOf(first, request) !== 0, 'notSettled', 'It does not begin with settling.']);
   found.push([last.family !== 'carry', 'notCarried', 'Nothing at the end carries it into the day.']);
   const most = mostItems(request.minutes);
   found.push([

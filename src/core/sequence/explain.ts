@@ -2,6 +2,7 @@ import { positions } from '../catalogue';
 import { type SkillId, patterns, skills } from '../read';
 import { type Reason, capital, listed, lowered } from '../reasons';
 import { because } from './reasonRules';
+import { inShort } from './planRules';
 import { type RegionId, regions } from '../trunk';
 import { type Candidate } from './candidates';
 import { type LaidOut } from './layOut';
@@ -162,7 +163,7 @@ function absentReason(
   const inOrder = (list: readonly number[]) => [...list].sort((a, b) => a - b);
   const added = own
     .map((index) => tally(problem, inOrder([...chosen, index])))
-    .filter(({ broken }) => broken === null)
+    .filter(({ broken }) => broken.length === 0)
     .map((one) => one.points - points);
   if (added.length > 0) {
     return Math.max(...added) <= -40
@@ -174,10 +175,10 @@ function absentReason(
   const exchanges = own.flatMap((index) =>
     chosen.map((out) => ({ out, ...tally(problem, inOrder([...chosen.filter((kept) => kept !== out), index])) })),
   );
-  const possible = exchanges.filter(({ broken }) => broken === null);
+  const possible = exchanges.filter(({ broken }) => broken.length === 0);
   if (possible.length === 0) {
-    const { broken } = exchanges.reduce((best, one) => (one.points > best.points ? one : best), exchanges[0]!);
-    return because('hardRules', `With it the plan would be ${broken ?? 'against a rule'}.`);
+    const [broken] = exchanges.reduce((best, one) => (one.points > best.points ? one : best), exchanges[0]!).broken;
+    return because('hardRules', `With it the plan would be ${broken ? inShort(broken) : 'against a rule'}.`);
   }
   const best = possible.reduce((top, one) => (one.points > top.points ? one : top));
   const name = candidates[best.out]!.drill.name;

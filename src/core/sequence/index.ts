@@ -1,7 +1,8 @@
 export { type Alternative, alternatives, weighPlan } from './alternatives';
 export { type Loss, type SmallPlan, type WhatIf, priceOf, whatWouldChange } from './ask';
 export { cuesFor, laterVisitsOnly } from './candidates';
-export { type Problem, checkPlan } from './checkPlan';
+export { checkPlan } from './checkPlan';
+export { type BrokenRule, type ChoiceRuleId } from './planRules';
 export { fitOf, inTodaysForm, refitted, refusalsOf } from './fit';
 export { type DrillHistory, isOwned, prescribedBreaths } from './history';
 export { firstAnswers } from './firstLine';

@@ -1,3 +1,5 @@
+import { type ChoiceRuleId } from './planRules';
+
 /**
  * The planning problem as plain numbers: what may be chosen, what each choice costs and gains, and the rules a choice must
  * keep. It knows nothing of drills beyond their ids, so that another solver can be given the very same thing.
@@ -92,8 +94,8 @@ export interface Tally {
   newOnes: number;
   baseChanges: number;
   gains: readonly number[];
-  /** The first rule it breaks, in words, or null when it keeps all. */
-  broken: string | null;
+  /** The rules it breaks; none when it keeps all. */
+  broken: readonly ChoiceRuleId[];
 }
 
 /**
@@ -118,7 +120,7 @@ export function tally(problem: PlanningProblem, chosen: readonly number[]): Tall
     baseChanges: changes.filter(({ base }) => base).length,
     gains,
   };
-  return { ...whole, broken: brokenRule(problem, items, whole) };
+  return { ...whole, broken: brokenRules(problem, items, whole) };
 }
 
 function mostOfOneKind(items: readonly PlanningItem[]): number {
@@ -126,37 +128,34 @@ function mostOfOneKind(items: readonly PlanningItem[]): number {
   return Math.max(0, ...kinds.map((kind) => kinds.filter((other) => other === kind).length));
 }
 
-function brokenRule(
+function brokenRules(
   problem: PlanningProblem,
   items: readonly PlanningItem[],
   { seconds, holdSeconds, newOnes, baseChanges }: Omit<Tally, 'broken' | 'points' | 'gains'>,
-): string | null {
+): ChoiceRuleId[] {
   const drills = items.map(({ drill }) => drill);
   const before = (i: number) => items.slice(0, i);
-  const rules: [boolean, string][] = [
-    [new Set(drills).size !== drills.length, 'the same drill twice'],
-    [items.length > problem.mostItems, 'too many things for the visit'],
-    [seconds > problem.mostSeconds, 'longer than the minutes there are'],
-    [holdSeconds > problem.mostHoldSeconds, 'more holds than the cap'],
-    [newOnes > problem.mostNew, 'too much that is new'],
-    [mostOfOneKind(items) > problem.mostAlike, 'three of the same breath and shape'],
-    [baseChanges > problem.mostBaseChanges, 'too many changes between floor, chair and standing'],
-    [problem.settleFirst && items.length > 0 && items[0]!.stage !== 0, 'settling does not come first'],
-    [problem.carryLast && items.length > 0 && items.at(-1)!.stage !== 3, 'nothing carries it into the day'],
-    [problem.carryLast && items.filter(({ stage }) => stage === 3).length > 1, 'more than one thing to carry over'],
-    [items.some(({ holds }, i) => holds && i > 0 && items[i - 1]!.holds), 'two holds back to back'],
+  const rules: [boolean, ChoiceRuleId][] = [
+    [new Set(drills).size !== drills.length, 'twice'],
+    [items.length > problem.mostItems, 'tooMany'],
+    [seconds > problem.mostSeconds, 'tooLong'],
+    [holdSeconds > problem.mostHoldSeconds, 'holdsTooLong'],
+    [newOnes > problem.mostNew, 'tooNew'],
+    [mostOfOneKind(items) > problem.mostAlike, 'tooAlike'],
+    [baseChanges > problem.mostBaseChanges, 'basesChange'],
+    [problem.settleFirst && items.length > 0 && items[0]!.stage !== 0, 'notSettled'],
+    [problem.carryLast && items.length > 0 && items.at(-1)!.stage !== 3, 'notCarried'],
+    [problem.carryLast && items.filter(({ stage }) => stage === 3).length > 1, 'carriesTwice'],
+    [items.some(({ holds }, i) => holds && i > 0 && items[i - 1]!.holds), 'holdAfterHold'],
     [
       items.some(
         ({ level }, i) => i > 0 && level > Math.max(...before(i).map((item) => item.level)) + problem.mostLevelRise,
       ),
-      'too big a step up',
+      'stepsUp',
     ],
-    [
-      items.some(({ needs }, i) => needs.some((need) => !before(i).some(({ drill }) => drill === need))),
-      'something comes before what it needs',
-    ],
-    [problem.clashes.some(([a, b]) => drills.includes(a) && drills.includes(b)), 'two everyday rules contradict'],
-    [problem.musts.some((must) => !drills.includes(must)), 'something that must be in is missing'],
+    [items.some(({ needs }, i) => needs.some((need) => !before(i).some(({ drill }) => drill === need))), 'wantsBefore'],
+    [problem.clashes.some(([a, b]) => drills.includes(a) && drills.includes(b)), 'contradicts'],
+    [problem.musts.some((must) => !drills.includes(must)), 'mustMissing'],
   ];
-  return rules.find(([broken]) => broken)?.[1] ?? null;
+  return rules.filter(([broken]) => broken).map(([, code]) => code);
 }

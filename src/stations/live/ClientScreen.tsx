@@ -5,7 +5,7 @@ import { type Phase, type PhaseMoment, phaseAt, planBreaths } from '@/core/caden
 import { type ClientFrame, clientChannel, clientMessageSchema, silentAfterMs } from '@/core/coach';
 import { Tide } from '@/parts/figures/Tide';
 import { RunClock } from './runClock';
-import { useAwake } from './useShown';
+import { useAwake } from './useMoment';
 
 const blank: ClientFrame = { kind: 'rest', words: 'Rest' };
 const phaseWords: Record<Phase, string> = { inhale: 'In', topPause: 'Wait', exhale: 'Out', bottomPause: 'Wait' };

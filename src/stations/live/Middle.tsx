@@ -13,7 +13,7 @@ import { motionOf, teachingMoment } from '../teaching';
 import { Tick } from './Tick';
 import { type Naming } from './useCoaching';
 import { type LiveRun } from './useRun';
-import { type Shown } from './useShown';
+import { type ShownMoment } from './useMoment';
 
 const phaseWords: Record<Phase, string> = { inhale: 'IN', topPause: 'WAIT', exhale: 'OUT', bottomPause: 'WAIT' };
 const phaseInk: Record<Phase, string> = {
@@ -25,7 +25,7 @@ const phaseInk: Record<Phase, string> = {
 
 interface Props {
   run: LiveRun;
-  shown: Shown;
+  shown: ShownMoment;
   item: PlanItem;
   side: PlanItem['side'];
   naming: Naming;

@@ -37,7 +37,7 @@ import { useClientWindow, useOpenClientWindow } from './useClientWindow';
 import { type Naming, useCues, useNaming, useNeighbours } from './useCoaching';
 import { usePedal } from './usePedal';
 import { type LiveRun, useBreathMarks, useRun } from './useRun';
-import { useAwake, useShown } from './useShown';
+import { useAwake, useMoment } from './useMoment';
 import { useSound, useSpokenCue } from './useSound';
 import { useTones } from './useTones';
 
@@ -67,7 +67,7 @@ export function RunScreen({
   const people = useMemo(() => peopleOf(view, group), [view, group]);
   const run = useRun(stored, people);
   const { state, append, writes, ready, place, nowMs } = run;
-  const shown = useShown(run);
+  const shown = useMoment(run);
   const sound = useSound(view.settings);
   const { wake } = useTones(run, {
     tones: sound.heard.tones,

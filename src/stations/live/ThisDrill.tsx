@@ -9,7 +9,7 @@ import { LateMannequin } from '@/parts/figures/mannequin/LateMannequin';
 import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
 import { type Naming, type Neighbours, type useCues } from './useCoaching';
 import { type LiveRun } from './useRun';
-import { type Shown } from './useShown';
+import { type ShownMoment } from './useMoment';
 
 const answers = [
   ['yes', 'Landed'],
@@ -30,7 +30,7 @@ export function ThisDrill({
   whole = false,
 }: {
   run: LiveRun;
-  shown: Shown;
+  shown: ShownMoment;
   item: PlanItem;
   side: PlanItem['side'];
   cues: ReturnType<typeof useCues>;
@@ -107,7 +107,7 @@ const Figure = memo(function Figure({ item, side }: { item: PlanItem; side: Plan
   );
 });
 
-function Counter({ run, shown, item }: { run: LiveRun; shown: Shown; item: PlanItem }) {
+function Counter({ run, shown, item }: { run: LiveRun; shown: ShownMoment; item: PlanItem }) {
   const mode = modeOf(run.state, shown.item);
   const drill = drillOf(item);
   const counted = countedAt(drill, shown.breath, shown.of || item.breaths);

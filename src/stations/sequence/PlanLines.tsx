@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { type Totals } from '@/core/dose';
 import { capital } from '@/core/reasons';
-import { type Plan, type PlanItem, type Problem, weighPlan } from '@/core/sequence';
+import { type Plan, type PlanItem, type BrokenRule, weighPlan } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
 import { type planContext } from '../usePlan';
@@ -77,7 +77,7 @@ export function Problems({
   onShow,
   onFix,
 }: {
-  problems: readonly Problem[];
+  problems: readonly BrokenRule[];
   onShow: (id: string) => void;
   /** Puts an item, as it may be done today, in its place. */
   onFix: (item: PlanItem) => void;

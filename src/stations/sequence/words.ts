@@ -2,7 +2,7 @@ import { cadencesInWords, doseInWords } from '@/core/coach';
 import {
   type Plan,
   type PlanItem,
-  type Problem,
+  type BrokenRule,
   cueWords,
   drillOf,
   itemSegments,
@@ -17,7 +17,7 @@ import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
 const made = new WeakMap<PlanItem, { context: string; bar: ScoreItem }>();
 
 /** The items of a plan as the score draws them; a drill that is gone is left out of the drawing, not of the plan. */
-export function scoreItems(plan: Plan, problems: readonly Problem[]): ScoreItem[] {
+export function scoreItems(plan: Plan, problems: readonly BrokenRule[]): ScoreItem[] {
   return plan.items.flatMap((item, index) => {
     if (!knownDrill(item)) return [];
     const own = problems.filter(({ itemId }) => itemId === item.id);

@@ -5,7 +5,7 @@ import { type RunPlace } from '@/core/coach';
 import { type LiveRun } from './useRun';
 
 /** What the words on the coach's screen need; it changes about once a phase. What changes every second is a Tick. */
-export interface Shown {
+export interface ShownMoment {
   item: number;
   segment: number;
   kind: RunPlace['timed']['segment']['kind'];
@@ -18,7 +18,7 @@ export interface Shown {
   minutesLeft: number;
 }
 
-function shownAt({ timeline, state, place }: LiveRun): Shown {
+function shownAt({ timeline, state, place }: LiveRun): ShownMoment {
   const now = place();
   const { segment } = now.timed;
   const cursor = now.timed.startSeconds + now.intoSeconds;
@@ -36,7 +36,7 @@ function shownAt({ timeline, state, place }: LiveRun): Shown {
 }
 
 /** The words of the run, looked up each frame and shown only when one of them changes. */
-export function useShown(run: LiveRun): Shown {
+export function useMoment(run: LiveRun): ShownMoment {
   const [shown, setShown] = useState(() => shownAt(run));
   const live = useRef(run);
   useEffect(() => {
