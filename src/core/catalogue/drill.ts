@@ -135,3 +135,6 @@ export function startCadence({ breath }: Drill) {
         bottomPauseSeconds: breath.bottomPause.start,
       });
 }
+
+/** One breath a repetition. */
+export const repetition = { inhale: range(2, 3, 4), exhale: range(2, 3, 5) };

@@ -1,24 +1,26 @@
 import { type Drill, drillSchema } from './schema';
-import { carryDrills } from './drills.carry';
-import { floorDrills } from './drills.floor';
-import { loadDrills } from './drills.load';
-import { lowDrills } from './drills.low';
-import { openDrills } from './drills.open';
-import { releaseDrills } from './drills.release';
-import { settleDrills } from './drills.settle';
-import { stackDrills } from './drills.stack';
-import { wideDrills } from './drills.wide';
+import { carryDrills } from './drills/carry';
+import { exhaleDrills } from './drills/exhale';
+import { floorDrills } from './drills/floor';
+import { holdDrills } from './drills/hold';
+import { moveDrills } from './drills/move';
+import { openDrills } from './drills/open';
+import { releaseDrills } from './drills/release';
+import { settleDrills } from './drills/settle';
+import { stackDrills } from './drills/stack';
+import { strengthDrills } from './drills/strength';
 
-/** The built-in drills. The catalogue's test holds each against the schema. */
+/** The built-in drills, family by family. The catalogue's test holds each against the schema. */
 export const drills: readonly Drill[] = [
   ...settleDrills,
-  ...lowDrills,
-  ...stackDrills,
+  ...exhaleDrills,
   ...openDrills,
-  ...wideDrills,
+  ...stackDrills,
   ...releaseDrills,
   ...floorDrills,
-  ...loadDrills,
+  ...strengthDrills,
+  ...moveDrills,
+  ...holdDrills,
   ...carryDrills,
 ];
 
