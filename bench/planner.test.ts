@@ -1,4 +1,6 @@
-import { type PlanningProblem, search, tally } from '@/core/sequence';
+import { type PlanningProblem, layOut, search, tally } from '@/core/sequence';
+import { constructed } from '../demo/constructed';
+import { asked } from './people';
 import { instance } from './instances';
 import { solveWith, solver } from './highs';
 import { rounds } from '../scripts/rounds';
@@ -42,6 +44,28 @@ test.each([0, 1, 2, 3, 4])(
       for (const { chosen, points } of [theirs, ours]) {
         expect([where, tally(problem, chosen)]).toEqual([where, expect.objectContaining({ points, broken: [] })]);
       }
+    }
+  },
+  120_000,
+);
+
+/** A third of them with every run of the tests, each with another length of visit. */
+const people = constructed
+  .map((person, i) => ({ person, minutes: [10, 20, 30, 15, 40, 60][Math.floor(i / 3) % 6]! }))
+  .filter((_, i) => i % 3 === 0 || rounds(3) === 3);
+
+test.each(people.map(({ person, minutes }) => [person.who, minutes, person] as const))(
+  'equal optimum on the catalogue as it is: %s, %d minutes',
+  async (_, minutes, person) => {
+    const { request, context } = asked(person, minutes);
+    const { problem } = layOut(request, context);
+    const theirs = solveWith(await solver(), problem);
+    const ours = search(problem);
+    expect(ours.proven).toBe(true);
+    if (theirs === null) return expect(ours.chosen).toEqual([]);
+    expect(ours.points).toBe(theirs.points);
+    for (const { chosen, points } of [theirs, ours]) {
+      expect(tally(problem, chosen)).toMatchObject({ points, broken: [] });
     }
   },
   120_000,
