@@ -3,6 +3,7 @@ import Database from 'better-sqlite3';
 import type * as z from 'zod/mini';
 import { stampedEventSchema } from '@/core/coach';
 import { protocolIds, rawSchemas } from '@/core/look';
+import { chanceFrom } from '@/core/numbers';
 import { dayIn, readingSchema } from '@/core/record';
 import { factKeys, factSchemas } from '@/core/safety';
 import { planSchema } from '@/core/sequence';
@@ -13,7 +14,6 @@ import { loadDemo } from '../demo/load';
 import { people } from '../demo/people';
 import { testServer } from '../e2e/support/server';
 import { damageCell } from './damage';
-import { seeded } from './seeded';
 import { type Row, fileOf, row } from './support';
 
 const stations = ['', '/screen', '/look', '/read', '/sequence', '/coach', '/track'];
@@ -53,7 +53,7 @@ function fill(path: string, records: number) {
   const store = openStore(path);
   loadDemo(store, Date.now(), people);
   const db = store.$client;
-  const random = seeded(99);
+  const random = chanceFrom(99).part;
   const now = new Date().toISOString();
   const day = dayIn(now, 'UTC');
   const clients = (db.prepare('select id from clients').all() as { id: string }[]).map(({ id }) => id);
@@ -157,7 +157,7 @@ function fill(path: string, records: number) {
 function damage(path: string, cells: number) {
   const db = new Database(path);
   db.pragma('foreign_keys = OFF');
-  const random = seeded(7);
+  const random = chanceFrom(7).part;
   // In portions: each changes the table it looks rows up in.
   db.transaction(() => {
     for (let n = 0; n < cells; n += 1) damageCell(db, random);

@@ -1,6 +1,6 @@
 import { type PlanningProblem, type PlanningItem, gainSteps } from '@/core/sequence';
 
-/** A repeatable stream of numbers from 0 to 1. */
+/** A repeatable stream of numbers from 0 to 1: the first one this project had, kept so that its figures can be compared. */
 function randomFrom(seed: number): () => number {
   let state = (seed * 2654435761 + 1) % 2147483647 || 1;
   return () => (state = (state * 48271) % 2147483647) / 2147483647;

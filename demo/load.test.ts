@@ -2,6 +2,7 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { foldRun } from '@/core/coach';
 import { quietRate } from '@/core/look';
+import { chanceFrom } from '@/core/numbers';
 import { minuteIn, placing } from '@/core/diary';
 import { dayIn } from '@/core/record';
 import { readFindings, likelyPatterns, scorePatterns } from '@/core/read';
@@ -107,8 +108,7 @@ describe('made-up taps and hours', () => {
     [20.6, 1.1],
     [25, 0],
   ])('taps at %d a minute keep the rate, over a minute or more', (rate, spread) => {
-    let seed = 3;
-    const taps = tapsAt(rate, spread, () => (seed = (seed * 48271) % 2147483647) / 2147483647);
+    const taps = tapsAt(rate, spread, chanceFrom(3).part);
     const counted = quietRate(taps);
     expect(counted.breathsPerMinute).toBeCloseTo(rate, 1);
     expect(counted.seconds).toBeGreaterThanOrEqual(60);

@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { type StampedEvent, outcomeOf, stateOf, summariseRun, timelineOf } from '@/core/coach';
 import { instantAt } from '@/core/diary';
 import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
+import { chanceFrom } from '@/core/numbers';
 import { type ProtocolId, blankRaw } from '@/core/look';
 import { likelyPatterns, readFindings, scorePatterns, snapshotOf } from '@/core/read';
 import { type Gates, conditionIds } from '@/core/safety';
@@ -24,15 +25,6 @@ import {
 } from '@/store';
 import { around, hours, toRemember, waits } from './diary';
 import { type DemoPerson, type DemoVisit, people } from './people';
-
-/** A repeatable source of small differences, so that the demo is the same for everybody. */
-function seeded(seed: number) {
-  let state = seed;
-  return () => {
-    state = (state * 48271) % 2147483647;
-    return state / 2147483647;
-  };
-}
 
 /** Taps of a bit more than a minute at just this rate, with a breath-to-breath spread. */
 export function tapsAt(rate: number, spread: number, random: () => number): number[] {
@@ -271,7 +263,7 @@ export function loadDemo(store: Store, nowEpochMs: number, which: readonly DemoP
   );
   if (setUp.state === 'refused') throw new Error(setUp.why);
   const { timeZone } = readSettings(store);
-  const loader = new Loader(store, dayIn(nowEpochMs, timeZone), timeZone, seeded(11));
+  const loader = new Loader(store, dayIn(nowEpochMs, timeZone), timeZone, chanceFrom(11).part);
   store.$client.transaction(() => {
     const byName = new Map(which.map((person) => [person.name, loader.person(person)]));
     if (which === people) loader.diary(byName);

@@ -1,6 +1,7 @@
 import { mkdirSync, rmSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { addDays, dayIn, dayInWords } from '@/core/record';
+import { chanceFrom } from '@/core/numbers';
 import { visitNote, visitStory } from '@/core/track';
 import { loadClient, loadFollowed, loadForPlanning, loadForScreen, planningAside, viewFor } from './load';
 import { loadDemo } from '../../demo/load';
@@ -35,7 +36,6 @@ import {
   visitsOfDay,
 } from '@/store';
 import { damageCell, damageable } from '../../attack/damage';
-import { seeded } from '../../attack/seeded';
 import { scratchFolder } from '../../scripts/scratch';
 import { rounds } from '../../scripts/rounds';
 
@@ -106,7 +106,7 @@ test('a studio that is whole has nothing to tell of', () => {
 });
 
 test('any cell of any table, up to 240 of them one after the other and then all together: nothing is thrown', () => {
-  const random = seeded(17);
+  const random = chanceFrom(17).part;
   const db = store().$client;
   db.pragma('foreign_keys = OFF');
   // Nothing of this need outlive a power cut.
