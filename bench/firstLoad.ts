@@ -6,16 +6,21 @@ import { testServer } from '../e2e/support/server';
 import { planItem, seedPlan } from '../e2e/support/walk';
 import { report } from './report';
 
-/** What a page may make a browser load before it works, in kB as sent. */
-const limits: readonly (readonly [page: string, mostKb: number])[] = [
-  ['/clients/new', 180],
-  ['/client-window', 180],
-  ['/', 260],
-  ['/week', 260],
-  ['/clients', 260],
-  ['/settings', 260],
-  ['/catalogue', 260],
-  ...['screen', 'look', 'read', 'sequence', 'coach', 'track'].map((id) => [`/clients/ID/${id}`, 260] as const),
+/** What a page may make a browser load before it works, in kB as sent, and what it did before anybody weighed it. */
+const limits: readonly (readonly [page: string, mostKb: number, was: number])[] = [
+  ['/clients/new', 180, 325],
+  ['/client-window', 180, 325],
+  ['/', 260, 397],
+  ['/week', 260, 417],
+  ['/clients', 260, 324],
+  ['/settings', 260, 373],
+  ['/catalogue', 260, 340],
+  ['/clients/ID/screen', 260, 386],
+  ['/clients/ID/look', 260, 374],
+  ['/clients/ID/read', 260, 359],
+  ['/clients/ID/sequence', 260, 393],
+  ['/clients/ID/coach', 260, 412],
+  ['/clients/ID/track', 260, 405],
 ];
 
 /** The scripts of each kind of page, packed; the ones that only browsers of long ago load are left out. */
@@ -24,7 +29,7 @@ export async function firstLoad() {
   await server.start();
   const asking = await request.newContext();
   const clientId = await seedPlan({ request: asking }, server.url, 'Ada Quay', [planItem('quiet-nose', {})]);
-  for (const [page, most] of limits) {
+  for (const [page, most, was] of limits) {
     const html = await (await asking.get(server.url + page.replace('ID', clientId))).text();
     const scripts = [...html.matchAll(/<script\b([^>]*)>/g)]
       .map(([, attributes]) => attributes!)
@@ -35,7 +40,7 @@ export async function firstLoad() {
       0,
     );
     const kb = Math.round(bytes / 1000);
-    report(`first load of ${page}`, `${kb} kB`, `under ${most} kB`, kb < most);
+    report(`first load of ${page}`, `${kb} kB`, `under ${most} kB`, kb < most, `${was} kB`);
   }
   await asking.dispose();
   await server.close();
