@@ -64,6 +64,7 @@ export {
   cueAnswer,
   faultsOf,
   lastMark,
+  notesOf,
   stoppedDrillsOf,
   summariseRun,
   unnamedMarks,

@@ -15,6 +15,7 @@ import {
   digestOf,
   faultHistoryOf,
   answerOf,
+  notesOf,
   faultOrder,
   faultsOf,
   foldRun,
@@ -96,6 +97,17 @@ describe('faults while coaching', () => {
     expect(answerOf(asked(effort(4)), 'effort', 1)).toBeNull();
     const swapped = asked(effort(4), { type: 'swap', item: 0, to: item({ drillId: 'quiet-nose', props: [] }) });
     expect(answerOf(swapped, 'effort', 0)).toBeNull();
+  });
+
+  test('the notes shown are those about whoever is coached, less what was taken back', () => {
+    const note = (text: string, who?: string): RunEvent => ({ type: 'note', text, ...(who ? { who } : {}) });
+    const texts = (events: RunEvent[], who?: string) =>
+      notesOf(run([0, { type: 'start' }], ...events.map((event, i): [number, RunEvent] => [16 + i, event])), who).map(
+        ({ text }) => text,
+      );
+    expect(texts([note('one'), note('two'), { type: 'undo', of: idOf(1) }])).toEqual(['two']);
+    expect(texts([note('hers', 'ada'), note('his', 'ilse')], 'ada')).toEqual(['hers']);
+    expect(texts([note('for all')], 'ada')).toEqual([]);
   });
 
   test('the newest answer to a cue that stands counts', () => {

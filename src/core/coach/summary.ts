@@ -206,6 +206,16 @@ export function answerOf<T extends 'effort' | 'helped'>(
   return (found?.event as Extract<RunEvent, { type: T }> | undefined) ?? null;
 }
 
+/**
+ * Notes about a person that stand, oldest first: not what was taken back, nor what was noted of another of a group.
+ *
+ * @example notesOf(state) // []
+ */
+export const notesOf = (state: RunState, who?: string): { id: string; text: string }[] =>
+  standing(state).flatMap(({ id, event }) =>
+    event.type === 'note' && event.who === who ? [{ id, text: event.text }] : [],
+  );
+
 /** Whether a cue was answered in an item, and how; the newest answer that stands. */
 export function cueAnswer(state: RunState, item: number, cue: string): 'yes' | 'partly' | 'no' | null {
   const found = standing(state).findLast(

@@ -3,7 +3,7 @@
 import { type ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { breathsPerMinute, cadenceInWords, cycleSeconds } from '@/core/cadence';
-import { type PacingMode, answerOf, helpedWords, modeOf } from '@/core/coach';
+import { type PacingMode, answerOf, helpedWords, modeOf, notesOf } from '@/core/coach';
 import { markerMeasures, newest } from '@/core/look';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, phaseLimits, withPhase } from '@/core/sequence';
@@ -252,8 +252,6 @@ const noteChips = [
 export function NotePanel({ run, who }: { run: LiveRun; who: string | undefined }) {
   const [text, type] = useKept(`kokyu.run.${run.id}.note.${who ?? 'one'}`);
   const note = (words: string) => run.append({ type: 'note', text: words, ...(who ? { who } : {}) });
-  const notes = run.state.events.flatMap(({ id, event }) => (event.type === 'note' ? [{ id, text: event.text }] : []));
-  const undone = new Set(run.state.events.flatMap(({ event }) => (event.type === 'undo' ? [event.of] : [])));
   return (
     <>
       <div className="flex flex-wrap gap-2">
@@ -282,8 +280,7 @@ export function NotePanel({ run, who }: { run: LiveRun; who: string | undefined 
         </Button>
       </div>
       <ul className="text-base">
-        {notes
-          .filter(({ id }) => !undone.has(id))
+        {notesOf(run.state, who)
           .slice(-4)
           .map(({ id, text: words }) => (
             <li key={id} className="flex items-baseline justify-between gap-2 border-t border-rule py-1">

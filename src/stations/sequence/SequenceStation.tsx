@@ -24,6 +24,7 @@ import { Fence } from '@/parts/Fence';
 import { ChoiceChips } from '@/parts/Chips';
 import { EmptyState } from '@/parts/Notice';
 import { say } from '@/parts/say';
+import { keyGroups } from '@/parts/shell/keys';
 import { useKeptValue } from '@/parts/useKept';
 import { BeginVisit } from '../BeginVisit';
 import { PathStop } from '../PathStop';
@@ -51,6 +52,12 @@ const Offers = dynamic(() => import('./Offers').then(({ Offers }) => Offers), { 
 // What stands round the score is drawn anew after it, when nobody is pressing: an edit answers at once.
 const Request = memo(RequestBar);
 const Worth = memo(WorthLine);
+
+const { bar, score } = keyGroups;
+const keysInShort =
+  `drag a bar or ${bar.keys.earlier.written}, ${bar.keys.later.written}; ` +
+  `pull its end or ${bar.keys.more.written} ${bar.keys.fewer.written}; ` +
+  `${bar.keys.lock.written} lock, ${bar.keys.swap.written} swap, ${bar.keys.takeOut.written}, ${score.keys.undo.written}`;
 
 /** Sequence: drills for the intent, in an order that fits the time, with a reason for each and for each that is absent. */
 export function SequenceStation({ view: served }: { view: ClientView }) {
@@ -302,9 +309,7 @@ function Planning({ view }: { view: ClientView }) {
                 ]}
                 onChange={setZoom}
               />
-              <span className="ml-auto text-sm text-ink2 max-xl:hidden">
-                drag a bar or Alt+← →; pull its end or + −; L lock, S swap, Delete, U undo
-              </span>
+              <span className="ml-auto text-sm text-ink2 max-xl:hidden">{keysInShort}</span>
             </div>
             {offered && (
               <Offers offers={offered.list} title={offered.title} onTake={take} onClose={() => setOffered(null)} />
