@@ -1,3 +1,5 @@
+/** Laws of looking, reading and gates, tried on many made-up cases from a repeatable source. */
+import { type Choices, choices } from './fixtures';
 import {
   type LookRecord,
   type ProtocolId,
@@ -48,19 +50,6 @@ import {
   unobserved,
 } from './trunk';
 
-/** Laws of looking, reading and gates, tried on many made-up cases from a repeatable source. */
-function source(seed: number) {
-  let state = seed;
-  const next = () => (state = (state * 48271) % 2147483647) / 2147483647;
-  return {
-    next,
-    below: (limit: number) => Math.floor(next() * limit),
-    pick: <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!,
-    chance: (part: number) => next() < part,
-  };
-}
-type Source = ReturnType<typeof source>;
-
 const today = '2026-11-23';
 const record = <P extends ProtocolId>(protocol: P, raw: Partial<Raw<P>>): LookRecord<P> => ({
   id: `look-${protocol}`,
@@ -71,7 +60,7 @@ const record = <P extends ProtocolId>(protocol: P, raw: Partial<Raw<P>>): LookRe
   takenAt: `${today}T10:00:00Z`,
   raw: blankRaw(protocol, raw),
 });
-const someFindings = (from: Source): Finding[] =>
+const someFindings = (from: Choices): Finding[] =>
   findingIds
     .filter(() => from.chance(0.5))
     .map((id) => ({
@@ -85,12 +74,12 @@ const someFindings = (from: Source): Finding[] =>
     }));
 const balanceOf = (findings: readonly Finding[], patternId: string) =>
   scorePatterns(findings).find(({ pattern }) => pattern.id === patternId)!.balance;
-const someGrades = (from: Source): Grades =>
+const someGrades = (from: Choices): Grades =>
   Object.fromEntries(regionIds.map((id) => [id, from.chance(0.25) ? null : from.below(4)])) as Grades;
 
 describe('reading', () => {
   test('a finding more marked speaks more for a pattern, or more against it, never now one and now the other', () => {
-    const from = source(11);
+    const from = choices(11);
     for (let round = 0; round < 40; round += 1) {
       const findings = someFindings(from);
       for (const { id, rows } of patterns) {
@@ -101,7 +90,7 @@ describe('reading', () => {
           balanceOf(
             [
               ...findings.filter((one) => one.id !== finding),
-              { ...someFindings(source(3))[0]!, id: finding, severity },
+              { ...someFindings(choices(3))[0]!, id: finding, severity },
             ],
             id,
           ),
@@ -113,7 +102,7 @@ describe('reading', () => {
   });
 
   test('more shoulder lift never lowers “upper-chest lead”, whatever else was seen', () => {
-    const from = source(17);
+    const from = choices(17);
     const levels: Partial<Raw<'frontOn'>>[] = [
       { shoulders: 'no', shouldersDeep: 'no' },
       { shoulders: 'no', shouldersDeep: 'yes' },
@@ -130,7 +119,7 @@ describe('reading', () => {
   });
 
   test('points always add up, nothing is hidden, and the order does not depend on the order of the findings', () => {
-    const from = source(23);
+    const from = choices(23);
     for (let round = 0; round < 60; round += 1) {
       const findings = someFindings(from);
       const scores = scorePatterns(findings);
@@ -153,7 +142,7 @@ describe('reading', () => {
   });
 
   test('a tie is called exactly when the two that lead are within two points; what settles it really turns them', () => {
-    const from = source(29);
+    const from = choices(29);
     let ties = 0;
     for (let round = 0; round < 200; round += 1) {
       const findings = someFindings(from).filter(() => from.chance(0.6));
@@ -177,7 +166,7 @@ describe('reading', () => {
   });
 
   test('rejecting everything leaves nothing to read; a snapshot against itself tells no change', () => {
-    const from = source(31);
+    const from = choices(31);
     for (let round = 0; round < 30; round += 1) {
       const findings = someFindings(from);
       const { read } = judgeFindings(
@@ -203,13 +192,13 @@ describe('reading', () => {
 
 describe('gates', () => {
   const answer = (value: 'yes' | 'no' | 'unknown') => ({ value, day: today, recordId: 'fact', detail: {} });
-  const profileOf = (from: Source, yes: number): Profile => ({
+  const profileOf = (from: Choices, yes: number): Profile => ({
     ...emptyProfile,
     answers: Object.fromEntries(conditionIds.map((id) => [id, answer(from.chance(yes) ? 'yes' : 'no')])),
   });
 
   test('one more condition never frees anything, one fewer never blocks anything', () => {
-    const from = source(41);
+    const from = choices(41);
     for (let round = 0; round < 120; round += 1) {
       const less = profileOf(from, 0.12);
       const id: ConditionId = from.pick(conditionIds);
@@ -225,7 +214,7 @@ describe('gates', () => {
   });
 
   test('every refusal has a reason that can be said, every change a form, and what gives way names what goes first', () => {
-    const from = source(43);
+    const from = choices(43);
     for (let round = 0; round < 80; round += 1) {
       const gates = evaluateGates(profileOf(from, 0.3), today);
       const wanted = componentIds.filter(() => from.chance(0.2));
@@ -254,7 +243,7 @@ describe('gates', () => {
 
 describe('measures', () => {
   test('swapping the two lines turns the balance and keeps the area', () => {
-    const from = source(47);
+    const from = choices(47);
     for (let round = 0; round < 100; round += 1) {
       const [a, b] = [1 + from.below(90), 1 + from.below(90)];
       const [one, other] = [twoLine(a, b), twoLine(b, a)];
@@ -265,7 +254,7 @@ describe('measures', () => {
   });
 
   test('an excursion lies between its smallest and its largest go, and a shift of the tape changes nothing', () => {
-    const from = source(53);
+    const from = choices(53);
     for (let round = 0; round < 100; round += 1) {
       const goes = Array.from({ length: 1 + from.below(3) }, () => {
         const exhaleCm = 70 + from.below(40);
@@ -281,7 +270,7 @@ describe('measures', () => {
   });
 
   test('one more point in the questionnaire is one more in the sum, and a cut once passed stays passed', () => {
-    const from = source(59);
+    const from = choices(59);
     for (let round = 0; round < 60; round += 1) {
       const answers = Array.from({ length: 16 }, () => from.below(4));
       const at = from.below(16);
@@ -293,7 +282,7 @@ describe('measures', () => {
   });
 
   test('kappa is at most 1, the same both ways round, and 1 only for full agreement', () => {
-    const from = source(61);
+    const from = choices(61);
     for (let round = 0; round < 60; round += 1) {
       const pairs = Array.from({ length: 2 + from.below(12) }, (): [number, number] => [from.below(4), from.below(4)]);
       const kappa = weightedKappa(pairs);
@@ -305,7 +294,7 @@ describe('measures', () => {
   });
 
   test('a rate does not depend on when the clock was started', () => {
-    const from = source(67);
+    const from = choices(67);
     for (let round = 0; round < 40; round += 1) {
       let at = 0;
       const taps = Array.from({ length: 5 + from.below(15) }, () => (at += 2 + from.next() * 4));
@@ -317,7 +306,7 @@ describe('measures', () => {
 
 describe('where the air goes', () => {
   test('ranking keeps every set-up, best first, and predicted rings stay on the scale', () => {
-    const from = source(71);
+    const from = choices(71);
     for (let round = 0; round < 60; round += 1) {
       const setUps = Array.from({ length: 12 }, (_, i) => ({
         id: String(i),
@@ -334,7 +323,7 @@ describe('where the air goes', () => {
 });
 
 test('a recheck looks again at what was marked, and always at the rate and the marker', () => {
-  const from = source(73);
+  const from = choices(73);
   for (let round = 0; round < 30; round += 1) {
     const found = protocolIds.filter(() => from.chance(0.3));
     const { protocols: list } = lookList('recheck', found);

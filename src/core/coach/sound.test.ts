@@ -1,4 +1,5 @@
 import { cadence, planBreaths, tonesBetween } from '../cadence';
+import { chanceFrom } from '../numbers';
 import { type ClockBridge, audioTimeOf, observeClocks } from '.';
 
 /**
@@ -6,8 +7,7 @@ import { type ClockBridge, audioTimeOf, observeClocks } from '.';
  * must sound within 20 ms of the run's clock.
  */
 function worstOffset({ driftPpm, jitterMs, lateMs }: { driftPpm: number; jitterMs: number; lateMs: number }): number {
-  let seed = 5;
-  const random = () => (seed = (seed * 48271) % 2147483647) / 2147483647;
+  const random = chanceFrom(5).part;
   const rate = 1 + driftPpm / 1e6;
   const audioStart = 3.7;
   const audioAt = (run: number) => audioStart + run * rate;

@@ -1,4 +1,5 @@
 import { type LookPosition, type LookRecord, type ProtocolId, type Raw, blankRaw } from '../look';
+import { chanceFrom } from '../numbers';
 import { type Grades, regionIds } from '../trunk';
 import { likelyPatterns, mayLead, nextLook, readFindings, scorePatterns } from '.';
 
@@ -247,9 +248,7 @@ test('nothing is said of what was not looked for', () => {
 });
 
 test('no lead without two separate signs, or a clear step seen twice, whatever was seen', () => {
-  let state = 5;
-  const random = () => (state = (state * 48271) % 2147483647) / 2147483647;
-  const pick = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!;
+  const { pick } = chanceFrom(5);
   for (let round = 0; round < 300; round += 1) {
     const grades = () => Object.fromEntries(regionIds.map((id) => [id, pick([0, 1, 2, 3, null])])) as Grades;
     const records = [

@@ -1,3 +1,4 @@
+import { chanceFrom } from '@/core/numbers';
 import { type Phase, type PlannedTone } from '@/core/cadence';
 
 /** Loudest each kind gets, as a part of what the card can do. */
@@ -58,11 +59,10 @@ function noiseOf(context: BaseAudioContext): AudioBuffer {
   const buffer = context.createBuffer(1, context.sampleRate * 2, context.sampleRate);
   const samples = buffer.getChannelData(0);
   // A fixed row of numbers, not chance: the same evenness on every machine.
-  let seed = 7;
+  const { part } = chanceFrom(7);
   let last = 0;
   for (let i = 0; i < samples.length; i += 1) {
-    seed = (seed * 48271) % 2147483647;
-    last = 0.72 * last + 0.28 * ((seed / 2147483647) * 2 - 1);
+    last = 0.72 * last + 0.28 * (part() * 2 - 1);
     samples[i] = last;
   }
   noises.set(context, buffer);
