@@ -154,3 +154,24 @@ test('what is typed while the server is away is kept, sent when it is back, and 
   await page.reload();
   await expect(page.getByLabel('Complaint, in their words')).toHaveValue('Tight after the long tide');
 });
+
+test('a server that goes away between a page and what follows it takes neither', async ({ page }) => {
+  await page.clock.install();
+  const html = await (await page.request.get(server.url)).text();
+  let gone = true;
+  await page.route('**/_next/static/chunks/**', (route) => {
+    const { pathname } = new URL(route.request().url());
+    return gone && !html.includes(pathname) ? route.abort() : route.continue();
+  });
+  const failed = page.waitForEvent('requestfailed');
+  await page.goto(server.url);
+  await failed;
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await page.getByRole('button', { name: 'Keys' }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  gone = false;
+  // What was asked for comes by itself once it can.
+  await page.clock.runFor(3000);
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'This page could not be shown.' })).toHaveCount(0);
+});

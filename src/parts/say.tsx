@@ -2,6 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { type toast } from 'sonner';
+import { patiently } from './patiently';
 
 type Toast = typeof toast;
 
@@ -11,7 +12,9 @@ const place = new Promise<Toast>((resolve) => {
   standing = resolve;
 });
 
-const Place = dynamic(() => import('./ShortMessages').then(({ ShortMessages }) => ShortMessages), { ssr: false });
+const Place = dynamic(() => patiently(() => import('./ShortMessages')).then(({ ShortMessages }) => ShortMessages), {
+  ssr: false,
+});
 
 /** The one place where short messages appear; fetched after the page, which shows none while it is made. */
 export const Messages = () => <Place onStanding={standing} />;

@@ -6,9 +6,10 @@ import { useEffect, useRef, useState } from 'react';
 import { type StationId } from '@/core/safety';
 import { opener } from '../Beside';
 import { actFor } from './keys';
+import { patiently } from '../patiently';
 
 // What opens over the page is fetched once the page stands.
-const FindBox = dynamic(() => import('./FindBox').then(({ FindBox }) => FindBox), { ssr: false });
+const FindBox = dynamic(() => patiently(() => import('./FindBox')).then(({ FindBox }) => FindBox), { ssr: false });
 
 /** One box to find a client or go anywhere: Ctrl+K. */
 export function CommandBox({ clientId, open: openStationIds }: { clientId?: string; open?: readonly StationId[] }) {

@@ -4,8 +4,9 @@ import dynamic from 'next/dynamic';
 import { useEffect, useRef, useState } from 'react';
 import { opener } from '../Beside';
 import { actFor, isTyping } from './keys';
+import { patiently } from '../patiently';
 
-const KeyPage = dynamic(() => import('./KeyPage').then(({ KeyPage }) => KeyPage), { ssr: false });
+const KeyPage = dynamic(() => patiently(() => import('./KeyPage')).then(({ KeyPage }) => KeyPage), { ssr: false });
 
 /** The keys, on a question mark. */
 export function KeyHelp() {

@@ -20,11 +20,12 @@ import { Marker } from '../taking/Marker';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 import { closeRun } from '../live/closeRun';
+import { patiently } from '@/parts/patiently';
 
 // What stands there after a run is no burden before it.
-const Recheck = dynamic(() => import('./Recheck').then(({ Recheck }) => Recheck));
-const RunSummary = dynamic(() => import('./RunSummary').then(({ RunSummary }) => RunSummary));
-const Close = dynamic(() => import('../Close').then(({ Close }) => Close));
+const Recheck = dynamic(() => patiently(() => import('./Recheck')).then(({ Recheck }) => Recheck));
+const RunSummary = dynamic(() => patiently(() => import('./RunSummary')).then(({ RunSummary }) => RunSummary));
+const Close = dynamic(() => patiently(() => import('../Close')).then(({ Close }) => Close));
 
 /** Coach: the plan ready to run, the marker before it, and the recheck after it. */
 export function CoachStation({

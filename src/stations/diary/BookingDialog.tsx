@@ -3,14 +3,17 @@
 import dynamic from 'next/dynamic';
 import { type ComponentProps, useEffect } from 'react';
 import { type BookingForm, type Wanted } from './BookingForm';
+import { patiently } from '@/parts/patiently';
 
-const Form = dynamic(() => import('./BookingForm').then(({ BookingForm }) => BookingForm), { ssr: false });
+const Form = dynamic(() => patiently(() => import('./BookingForm')).then(({ BookingForm }) => BookingForm), {
+  ssr: false,
+});
 
 /** The booking form. Nobody begins with it: it is fetched once the page stands, and opens at once from then on. */
 export function BookingDialog({
   wanted,
   ...rest
 }: Omit<ComponentProps<typeof BookingForm>, 'wanted'> & { wanted: Wanted | null }) {
-  useEffect(() => void import('./BookingForm'), []);
+  useEffect(() => void patiently(() => import('./BookingForm')), []);
   return wanted && <Form wanted={wanted} {...rest} />;
 }

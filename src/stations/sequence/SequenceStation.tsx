@@ -39,15 +39,20 @@ import { firstRequest } from './firstRequest';
 import { useEdits, useUndoKeys } from './useEdits';
 import { useMeasuredBreath, usePlan, usePlanContext, usePlanner, withBreaths } from '../usePlan';
 import { scoreItems } from './words';
+import { patiently } from '@/parts/patiently';
 
 // What stands under the score is fetched once the score is there: nobody begins with it.
-const Absent = memo(dynamic(() => import('./Asking').then(({ LeftOut }) => LeftOut), { ssr: false }));
+const Absent = memo(dynamic(() => patiently(() => import('./Asking')).then(({ LeftOut }) => LeftOut), { ssr: false }));
 const Changes = memo(
-  dynamic(() => import('./WhatWouldChange').then(({ WhatWouldChange }) => WhatWouldChange), { ssr: false }),
+  dynamic(() => patiently(() => import('./WhatWouldChange')).then(({ WhatWouldChange }) => WhatWouldChange), {
+    ssr: false,
+  }),
 );
-const Handing = memo(dynamic(() => import('./HandOn').then(({ HandOn }) => HandOn), { ssr: false }));
-const Printed = memo(dynamic(() => import('./PrintSheet').then(({ PrintSheet }) => PrintSheet), { ssr: false }));
-const Offers = dynamic(() => import('./Offers').then(({ Offers }) => Offers), { ssr: false });
+const Handing = memo(dynamic(() => patiently(() => import('./HandOn')).then(({ HandOn }) => HandOn), { ssr: false }));
+const Printed = memo(
+  dynamic(() => patiently(() => import('./PrintSheet')).then(({ PrintSheet }) => PrintSheet), { ssr: false }),
+);
+const Offers = dynamic(() => patiently(() => import('./Offers')).then(({ Offers }) => Offers), { ssr: false });
 
 // What stands round the score is drawn anew after it, when nobody is pressing: an edit answers at once.
 const Request = memo(RequestBar);

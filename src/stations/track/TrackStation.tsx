@@ -15,12 +15,16 @@ import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
+import { patiently } from '@/parts/patiently';
 
 // Drawing lines weighs as much as the rest of the page: they follow once it stands.
-const LineChart = dynamic(() => import('@/parts/figures/LineChart').then(({ LineChart }) => LineChart), {
-  ssr: false,
-  loading: () => <div className="h-48" />,
-});
+const LineChart = dynamic(
+  () => patiently(() => import('@/parts/figures/LineChart')).then(({ LineChart }) => LineChart),
+  {
+    ssr: false,
+    loading: () => <div className="h-48" />,
+  },
+);
 
 /** Rows of a measure that are shown at once, the newest first. */
 const rowsShown = 12;

@@ -6,9 +6,12 @@ import { type Booking, type Rooms, mostCalendarCharacters } from '@/core/diary';
 import { Beside, opener } from '@/parts/Beside';
 import { Button, LinkButton } from '@/parts/Button';
 import { type Read } from './CalendarReading';
+import { patiently } from '@/parts/patiently';
 
 // What reads calendar files is heavy, and seldom wanted; a file is read against the server, so it must be there anyway.
-const CalendarReading = dynamic(() => import('./CalendarReading').then(({ CalendarReading }) => CalendarReading));
+const CalendarReading = dynamic(() =>
+  patiently(() => import('./CalendarReading')).then(({ CalendarReading }) => CalendarReading),
+);
 
 /** Bookings out to other calendars, and in from them. */
 export function CalendarFiles({ rooms, bookings }: { rooms: Rooms; bookings: readonly Booking[] }) {
