@@ -11,13 +11,15 @@ const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/
 /** Fails with what axe found, in words. */
 export async function expectAccessible(page: Page, where: string) {
   // A message that comes or goes is half see-through for a moment: what is judged is what stands.
-  await page.evaluate(() =>
-    Promise.all(
+  await page.evaluate(() => {
+    // One that has gone is taken off the page by a timer, which a test's clock may never reach.
+    document.querySelectorAll('[data-sonner-toast][data-removed="true"]').forEach((gone) => gone.remove());
+    return Promise.all(
       [...document.querySelectorAll('[data-sonner-toast]')]
         .flatMap((message) => message.getAnimations({ subtree: true }))
         .map((moving) => moving.finished.catch(() => undefined)),
-    ),
-  );
+    );
+  });
   // The page's own policy allows nothing from outside; the checker is brought in through the debugger.
   await page.evaluate(axeSource);
   const found = await page.evaluate(async () => {

@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { TapNote } from './TapNote';
+import { useShield } from './shield';
 
 beforeEach(() => {
   globalThis.ResizeObserver = class {
@@ -64,4 +65,25 @@ test('a press elsewhere closes it and leaves the focus there', async () => {
   await press(elsewhere);
   expect(told()).toBeNull();
   expect(document.activeElement).toBe(elsewhere);
+});
+
+test('the second tap of a double one falls on nothing that lay under what the first one closed', async () => {
+  jest.useFakeTimers();
+  function Standing({ open }: { open: boolean }) {
+    useShield(open);
+    return open ? <p>A dialog</p> : null;
+  }
+  const pane = () => document.querySelector('body > div[aria-hidden][style*="fixed"]');
+  try {
+    const shown = render(<Standing open={false} />);
+    expect(pane()).toBeNull();
+    shown.rerender(<Standing open />);
+    expect(pane()).toBeNull();
+    shown.rerender(<Standing open={false} />);
+    expect(pane()).not.toBeNull();
+    jest.advanceTimersByTime(700);
+    expect(pane()).toBeNull();
+  } finally {
+    jest.useRealTimers();
+  }
 });

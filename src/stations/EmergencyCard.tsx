@@ -1,6 +1,7 @@
 'use client';
 
 import { AlertDialog } from 'radix-ui';
+import { useShield } from '@/parts/shield';
 import { emergencySteps, signInWords } from '@/core/safety';
 
 /** What to do about an emergency sign, before anything is logged: the number, the steps, and one tap for “it is happening”. */
@@ -18,6 +19,7 @@ export function EmergencyCard({
   onMistake: () => void;
   mistake?: string;
 }) {
+  useShield(sign !== null);
   return (
     <AlertDialog.Root open={sign !== null} onOpenChange={(shown) => !shown && onMistake()}>
       <AlertDialog.Portal>

@@ -5,6 +5,7 @@ import { Dialog } from 'radix-ui';
 import { useRouter } from 'next/navigation';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { type StationId } from '@/core/safety';
+import { useShield } from '../shield';
 import { stationList } from './stations';
 
 interface Hit {
@@ -32,6 +33,7 @@ export function FindBox({
   stations: readonly StationId[];
 }) {
   const router = useRouter();
+  useShield(open);
   const [words, setWords] = useState('');
   const [hits, setHits] = useState<Hit[]>([]);
   const going = useRef(false);

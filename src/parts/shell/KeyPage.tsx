@@ -2,6 +2,7 @@
 
 import { Dialog } from 'radix-ui';
 import { type RefObject } from 'react';
+import { useShield } from '../shield';
 import { KeyList } from './KeyList';
 import { type KeyGroup, keyGroups } from './keys';
 
@@ -16,6 +17,7 @@ export function KeyPage({
   open: boolean;
   onOpenChange: (open: boolean) => void;
 }) {
+  useShield(open);
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>

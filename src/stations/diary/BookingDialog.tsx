@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import { type ComponentProps, useEffect } from 'react';
 import { type BookingForm, type Wanted } from './BookingForm';
 import { patiently } from '@/parts/patiently';
+import { useShield } from '@/parts/shield';
 
 const Form = dynamic(() => patiently(() => import('./BookingForm')).then(({ BookingForm }) => BookingForm), {
   ssr: false,
@@ -14,6 +15,7 @@ export function BookingDialog({
   wanted,
   ...rest
 }: Omit<ComponentProps<typeof BookingForm>, 'wanted'> & { wanted: Wanted | null }) {
+  useShield(wanted !== null);
   useEffect(() => void patiently(() => import('./BookingForm')), []);
   return wanted && <Form wanted={wanted} {...rest} />;
 }

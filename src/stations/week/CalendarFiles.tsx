@@ -7,6 +7,7 @@ import { Beside, opener } from '@/parts/Beside';
 import { Button, LinkButton } from '@/parts/Button';
 import { type Read } from './CalendarReading';
 import { patiently } from '@/parts/patiently';
+import { useShield } from '@/parts/shield';
 
 // What reads calendar files is heavy, and seldom wanted; a file is read against the server, so it must be there anyway.
 const CalendarReading = dynamic(() =>
@@ -19,6 +20,7 @@ export function CalendarFiles({ rooms, bookings }: { rooms: Rooms; bookings: rea
   const [read, setRead] = useState<Read | null>(null);
   const [error, setError] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
+  useShield(read !== null);
   const anchor = useRef<HTMLButtonElement>(null);
 
   const take = async (chosen: File) => {
