@@ -4,7 +4,7 @@ import { instantAt } from '@/core/diary';
 import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
 import { chanceFrom } from '@/core/numbers';
 import { type ProtocolId, blankRaw } from '@/core/look';
-import { likelyPatterns, readFindings, scorePatterns, snapshotOf } from '@/core/read';
+import { readVisit } from '@/core/read';
 import { type Gates, conditionIds } from '@/core/safety';
 import { type Plan, type PlanRequest, knownDrill, makePlan } from '@/core/sequence';
 import { visitNote } from '@/core/track';
@@ -193,8 +193,7 @@ class Loader {
 
   /** The reading as it stood when it was confirmed. */
   private snapshot(visitId: string) {
-    const findings = readFindings(looksOf(this.store, [visitId]));
-    return snapshotOf(findings, likelyPatterns(scorePatterns(findings), findings).shown);
+    return readVisit({ looks: looksOf(this.store, [visitId]), judgements: [] }, {}).snapshot;
   }
 
   private readonly plans = new Map<string, Plan>();

@@ -265,10 +265,12 @@ function takeRecent(recent: readonly Said[]) {
 
 export const saidNow = () => said;
 
-/** Whether this page was asked for before the last thing said was taken in: what it can't lay over, it doesn't show. */
+/** Whether this page was asked for before the last thing said was taken in: what it can't lay over, it doesn't show. Told once. */
 export function wasOvertaken(): boolean {
   void recall();
-  return overtaken;
+  const was = overtaken;
+  overtaken = false;
+  return was;
 }
 
 export function onSaid(listener: () => void): () => void {

@@ -2,6 +2,7 @@
 
 import { Popover } from 'radix-ui';
 import { type ReactNode, type RefObject, useRef } from 'react';
+import { useShield } from './shield';
 
 export interface BesideProps {
   /** What was pressed: it opens beside this, which gets the focus back. */
@@ -18,6 +19,7 @@ export interface BesideProps {
 /** What {@link Beside} fetches. */
 export function BesidePopover({ anchor, open, onOpenChange, label, className, arrow = false, children }: BesideProps) {
   const elsewhere = useRef(false);
+  useShield(open, true);
   return (
     <Popover.Root open={open} onOpenChange={onOpenChange}>
       <Popover.Anchor virtualRef={anchor as RefObject<HTMLElement>} />

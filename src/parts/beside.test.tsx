@@ -67,23 +67,41 @@ test('a press elsewhere closes it and leaves the focus there', async () => {
   expect(document.activeElement).toBe(elsewhere);
 });
 
-test('the second tap of a double one falls on nothing that lay under what the first one closed', async () => {
-  jest.useFakeTimers();
-  function Standing({ open }: { open: boolean }) {
-    useShield(open);
-    return open ? <p>A dialog</p> : null;
+describe('the second tap of a double one falls on nothing that lay under what the first one closed', () => {
+  function Standing({ open, letsThrough = false }: { open: boolean; letsThrough?: boolean }) {
+    useShield(open, letsThrough);
+    return open ? <p role="dialog">A dialog</p> : null;
   }
-  const pane = () => document.querySelector('body > div[aria-hidden][style*="fixed"]');
-  try {
-    const shown = render(<Standing open={false} />);
-    expect(pane()).toBeNull();
-    shown.rerender(<Standing open />);
+  const pane = () => document.querySelector<HTMLElement>('body > div[aria-hidden][style*="fixed"]');
+  beforeEach(() => jest.useFakeTimers());
+  afterEach(() => {
+    jest.runAllTimers();
+    jest.useRealTimers();
+  });
+  const pressed = (on: Element) =>
+    on.dispatchEvent(new MouseEvent('pointerdown', { bubbles: true, clientX: 300, clientY: 200 }));
+
+  test('where it was pressed, and for a moment', () => {
+    const shown = render(<Standing open />);
+    pressed(screen.getByRole('dialog'));
     expect(pane()).toBeNull();
     shown.rerender(<Standing open={false} />);
-    expect(pane()).not.toBeNull();
+    const { left, top, width, height } = pane()!.style;
+    expect([left, top, width, height].map((size) => Number.parseInt(size, 10))).toEqual([264, 164, 72, 72]);
     jest.advanceTimersByTime(700);
     expect(pane()).toBeNull();
-  } finally {
-    jest.useRealTimers();
-  }
+  });
+
+  test('closed by a key it shields nothing', () => {
+    const shown = render(<Standing open />);
+    shown.rerender(<Standing open={false} />);
+    expect(pane()).toBeNull();
+  });
+
+  test('a press beside what opens beside a button is for whatever was pressed', () => {
+    const shown = render(<Standing open letsThrough />);
+    pressed(document.body);
+    shown.rerender(<Standing open={false} letsThrough />);
+    expect(pane()).toBeNull();
+  });
 });

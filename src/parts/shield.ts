@@ -1,28 +1,42 @@
 'use client';
 
-import { useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect } from 'react';
 
-/** As long as the second tap of a double one may be late. */
+/** As long as the second tap of a double one may be late, and as far from the first as it may fall. */
 const shieldMs = 600;
+const shieldPx = 72;
 
-/**
- * Lies over the page for a moment: the second tap of a double one must not fall on what lay under something that the first one
- * closed.
- */
-export function shield() {
+/** Lies for a moment where somebody has just pressed; everywhere else, and by keys, the page can be worked on at once. */
+function shieldAt({ clientX, clientY }: PointerEvent) {
   const pane = document.createElement('div');
   pane.setAttribute('aria-hidden', 'true');
-  pane.style.cssText = 'position:fixed;inset:0;z-index:60';
+  const [left, top] = [clientX, clientY].map((at) => at - shieldPx / 2);
+  pane.style.cssText = `position:fixed;left:${left}px;top:${top}px;width:${shieldPx}px;height:${shieldPx}px;z-index:60`;
   document.body.append(pane);
   setTimeout(() => pane.remove(), shieldMs);
 }
 
-/** A {@link shield} whenever something that stood over the page closes. */
-export function useShield(open: boolean) {
-  const was = useRef(open);
-  // Before the browser takes the next tap.
+const standing = '[role="dialog"], [role="alertdialog"]';
+
+/**
+ * Keeps the second tap of a double one from falling on what lay under something that the first one closed.
+ *
+ * @param open whether it stands over the page
+ * @param letsThrough whether a press beside it belongs to what was pressed there, as with what opens beside a button
+ */
+export function useShield(open: boolean, letsThrough = false) {
+  // Its clean-up comes before the browser takes the next tap.
   useLayoutEffect(() => {
-    if (was.current && !open) shield();
-    was.current = open;
-  }, [open]);
+    if (!open) return;
+    let last: PointerEvent | null = null;
+    const note = (event: PointerEvent) => {
+      const inside = event.target instanceof Element && event.target.closest(standing) !== null;
+      last = inside || !letsThrough ? event : null;
+    };
+    document.addEventListener('pointerdown', note, true);
+    return () => {
+      document.removeEventListener('pointerdown', note, true);
+      if (last && performance.now() - last.timeStamp < shieldMs) shieldAt(last);
+    };
+  }, [open, letsThrough]);
 }

@@ -12,7 +12,7 @@ interface Looked {
 }
 
 /**
- * What a visit found, as the coach left it. There is one way to read a visit: page, note, thread and recheck all ask here.
+ * What a visit found, as the coach left it. There is one way to read a visit: page, note and recheck all ask here.
  *
  * @param answers what was told on Screen
  * @returns `all` with what was rejected or is explained, `read` what counts

@@ -8,7 +8,6 @@ import { Beside, opener } from '@/parts/Beside';
 import { Button } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
 import { say } from '@/parts/say';
-import { shield } from '@/parts/shield';
 
 /** What is said most often; anything else is typed. */
 const usualReasons = ['ill', 'work', 'the road', 'no reason given'] as const;
@@ -23,7 +22,6 @@ export function NotComing({ booking, zone }: { booking: Booking; zone: string })
     send('appointment.cancel', { appointmentId, how, reason: reason.trim() });
     say(`${name}, ${timeIn(startsAt, zone)}: ${how}.`, () => send('appointment.restore', { appointmentId }));
     setOpen(false);
-    shield();
   };
   return (
     <>

@@ -58,11 +58,11 @@ const Offers = dynamic(() => patiently(() => import('./Offers')).then(({ Offers 
 const Request = memo(RequestBar);
 const Worth = memo(WorthLine);
 
-const { bar, score } = keyGroups;
+const { bar, anywhere } = keyGroups;
 const keysInShort =
   `drag a bar or ${bar.keys.earlier.written}, ${bar.keys.later.written}; ` +
   `pull its end or ${bar.keys.more.written} ${bar.keys.fewer.written}; ` +
-  `${bar.keys.lock.written} lock, ${bar.keys.swap.written} swap, ${bar.keys.takeOut.written}, ${score.keys.undo.written}`;
+  `${bar.keys.lock.written} lock, ${bar.keys.swap.written} swap, ${bar.keys.takeOut.written}; all: ${anywhere.keys.help.written}`;
 
 /** Sequence: drills for the intent, in an order that fits the time, with a reason for each and for each that is absent. */
 export function SequenceStation({ view: served }: { view: ClientView }) {
