@@ -16,6 +16,9 @@ type Written = Omit<
   | 'steps'
   | 'cues'
   | 'movement'
+  | 'hands'
+  | 'legs'
+  | 'band'
   | 'breath'
   | 'stances'
   | 'props'
@@ -45,6 +48,9 @@ type Written = Omit<
     Pick<
       Drill,
       | 'movement'
+      | 'hands'
+      | 'legs'
+      | 'band'
       | 'provenance'
       | 'props'
       | 'sets'
@@ -96,6 +102,9 @@ export const teaches = <A extends AxisId>(cue: string | Cue, axis: A, stance: St
 export function drill({ steps, cues, breath, rungs, stances, everyday = [], ...rest }: Written): Drill {
   return {
     movement: 'none',
+    hands: 'at rest',
+    legs: 'as the position',
+    band: 'lower ribs',
     props: [],
     sets: range(1, 1, 3),
     restSeconds: 20,

@@ -37,6 +37,7 @@ export { componentsOf, pauses } from './contains';
 export { inProps } from './inProps';
 export { remade } from './remake';
 export { startCadence } from './drill';
+export { type BandLevel, type HandsId, type LegsId, bandLevelIds, handIds, legIds } from './figure';
 export { movementWords } from './movements';
 export { type FaultId, correctionLadder, faultIds, faults } from './faults';
 export { type PositionId, changeSeconds, placeInOrder, positionIds, positionList, positions } from './positions';

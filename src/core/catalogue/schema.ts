@@ -5,6 +5,7 @@ import { provenanceSchema, showsSomething } from '../reasons';
 import { type Stances, axes, axisIds } from '../schools';
 import { regionIds } from '../trunk';
 import { faultIds } from './faults';
+import { bandLevelIds, handIds, legIds } from './figure';
 import { positionIds } from './positions';
 import { propIds } from './props';
 
@@ -150,6 +151,10 @@ export const drillSchema = z.strictObject({
   positions: z.array(z.enum(positionIds)).check(z.minLength(1)),
   props: z.array(z.enum(propIds)),
   movement: z.enum(movementIds),
+  /** What the figure shows beside position, props and movement. */
+  hands: z._default(z.enum(handIds), 'at rest'),
+  legs: z._default(z.enum(legIds), 'as the position'),
+  band: z._default(z.enum(bandLevelIds), 'lower ribs'),
   setUp: z.string().check(z.minLength(10), z.maxLength(400)),
   setUpSeconds: z.number().check(z.int(), z.minimum(5), z.maximum(180)),
   steps: z

@@ -6,7 +6,7 @@ import { type FoundHere } from './finding';
 import { type LookPosition, lookPositions } from './positions';
 
 /** Small pictures that help a set-up. */
-export type LookPictureId = 'tape' | 'hands' | 'fingers' | 'sideBend' | 'posture' | 'march';
+export type LookPictureId = 'tape' | 'hands' | 'fingers' | 'sideBend' | 'posture' | 'march' | 'rock' | 'lines';
 
 /** A result in one short sentence, with where its edges come from. */
 export interface LookResult {

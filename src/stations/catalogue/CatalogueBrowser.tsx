@@ -11,7 +11,8 @@ import { regionIds, regions } from '@/core/trunk';
 import { Button, LinkButton } from '@/parts/Button';
 import { Field, NamedSelect, TextInput } from '@/parts/Field';
 import { EmptyState } from '@/parts/Notice';
-import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { specOf } from '@/core/body';
+import { LateBody } from '@/parts/figures/body/LateBody';
 import { type Hit, type Wishes, browse, noWishes } from './browse';
 import { DrillFiles } from './DrillFiles';
 
@@ -142,12 +143,11 @@ function DrillRow({ hit: { drill, own, suit }, ticked, onTick }: { hit: Hit; tic
         <span className="sr-only">Compare {drill.name}</span>
       </label>
       <Link href={`/catalogue/${drill.id}`} className="group flex min-w-0 grow gap-3">
-        <Mannequin
+        <LateBody
           className="h-16 w-24 shrink-0"
-          position={position}
-          movement={drill.movement}
-          props={drill.props}
-          tinted={partsToTint(openedRegions(drill, 'left'))}
+          small
+          spec={specOf(drill, position)}
+          opened={openedRegions(drill, 'left')}
         />
         <span className="min-w-0">
           <span className="block font-semibold underline decoration-transparent underline-offset-4 group-hover:decoration-ink">

@@ -2,7 +2,8 @@ import Link from 'next/link';
 import { type Drill } from '@/core/catalogue';
 import { axes, axisIds, clashes, everydayRules } from '@/core/schools';
 import { openedRegions } from '@/core/sequence';
-import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { specOf } from '@/core/body';
+import { BodyFigure } from '@/parts/figures/body/BodyFigure';
 import { factsOfDrill } from './drillFacts';
 
 /** Two drills side by side; what is the same is said softly, what differs stands out. */
@@ -36,12 +37,10 @@ export function Compare({ pair, names }: { pair: readonly [Drill, Drill]; names:
               <td className="w-40" />
               {pair.map((drill) => (
                 <th key={drill.id} scope="col" className="px-3 pb-2 font-semibold">
-                  <Mannequin
+                  <BodyFigure
                     className="mb-1 h-36 w-full"
-                    position={drill.positions[0]!}
-                    movement={drill.movement}
-                    props={drill.props}
-                    tinted={partsToTint(openedRegions(drill, 'left'))}
+                    spec={specOf(drill, drill.positions[0]!)}
+                    opened={openedRegions(drill, 'left')}
                   />
                   <Link
                     href={`/catalogue/${drill.id}`}

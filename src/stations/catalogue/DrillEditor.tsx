@@ -7,8 +7,11 @@ import {
   drills as builtIn,
   faultIds,
   faults as allFaults,
+  bandLevelIds,
   families,
   familyIds,
+  handIds,
+  legIds,
   movementIds,
   movementWords,
   openedIds,
@@ -30,7 +33,8 @@ import { Field, NamedSelect, Select, TextArea, TextInput } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
 import { Stepper } from '@/parts/Stepper';
 import { say } from '@/parts/say';
-import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { specOf } from '@/core/body';
+import { BodyFigure } from '@/parts/figures/body/BodyFigure';
 import { draftFaults, tidied } from './draft';
 import { containedOf } from './drillFacts';
 import { CueRow, ErrorLine, Gains, Group, RangeRow } from './DrillRows';
@@ -127,6 +131,27 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
               choices={movementIds.map((id) => [id, movementWords[id]] as const)}
               onChange={(movement) => movement && set({ movement })}
             />
+            <NamedSelect
+              label="Hands"
+              value={draft.hands}
+              choices={handIds.map((id) => [id, id] as const)}
+              onChange={(hands) => hands && set({ hands })}
+            />
+            <NamedSelect
+              label="Legs"
+              value={draft.legs}
+              choices={legIds.map((id) => [id, id] as const)}
+              onChange={(legs) => legs && set({ legs })}
+            />
+            <NamedSelect
+              label="Band or towel lies"
+              value={draft.band}
+              choices={bandLevelIds.map(
+                (id) =>
+                  [id, id === 'lower ribs' ? 'round the lower ribs' : id === 'waist' ? 'round the waist' : id] as const,
+              )}
+              onChange={(band) => band && set({ band })}
+            />
             <Stepper label="Level (1 to 6)" value={draft.level} min={1} max={6} onChange={(level) => set({ level })} />
           </div>
           <TickChips
@@ -154,12 +179,10 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
           />
         </div>
         <figure>
-          <Mannequin
+          <BodyFigure
             className="w-full border-y border-rule"
-            position={draft.positions[0] ?? 'sitting'}
-            movement={draft.movement}
-            props={draft.props}
-            tinted={partsToTint(openedRegions(draft, 'left'))}
+            spec={specOf(draft, draft.positions[0] ?? 'sitting')}
+            opened={openedRegions(draft, 'left')}
             title="The drill as its figure shows it"
           />
           <figcaption className="text-sm text-ink2">As it will be shown.</figcaption>

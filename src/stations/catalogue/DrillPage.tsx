@@ -7,27 +7,22 @@ import { type Drill, type PositionId, correctionLadder, faults, movementWords, p
 import { capital, listed } from '@/core/reasons';
 import { axes, type AxisId } from '@/core/schools';
 import { openedRegions, startCadences } from '@/core/sequence';
-import { regions, trunkMotion } from '@/core/trunk';
+import { regions, type TrunkMotion, trunkMotion } from '@/core/trunk';
 import { send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { say } from '@/parts/say';
-import { Mannequin, partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { specOf } from '@/core/body';
+import { BreathingBody } from '@/parts/figures/body/BreathingBody';
+import { partsToTint } from '@/parts/figures/body/tint';
+import { type AskMoment } from '@/parts/figures/Tide';
 import { TrunkSection } from '@/parts/figures/trunk/TrunkSection';
 import { teachingMoment } from '../teaching';
 import { factsOfDrill } from './drillFacts';
 
 /** How the canister moves in this drill, from both views: its own breath, round and round. */
-function BreathOfDrill({ drill, side }: { drill: Drill; side: 'left' | 'right' }) {
-  const motion = useMemo(
-    () => trunkMotion(drill.stances, openedRegions(drill, drill.sides === 'none' ? 'none' : side)),
-    [drill, side],
-  );
-  const ask = useCallback(
-    () => teachingMoment(startCadences(drill), performance.timeOrigin + performance.now()),
-    [drill],
-  );
+function BreathOfDrill({ motion, ask }: { motion: TrunkMotion; ask: AskMoment }) {
   return (
     <figure className="mt-3">
       <div className="flex justify-around gap-4">
@@ -52,7 +47,15 @@ export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; n
   const router = useRouter();
   const [position, setPosition] = useState<PositionId>(drill.positions[0]!);
   const [side, setSide] = useState<'left' | 'right'>('left');
-  const tinted = partsToTint(openedRegions(drill, drill.sides === 'none' ? 'none' : side));
+  const figure = useMemo(() => {
+    const opened = openedRegions(drill, drill.sides === 'none' ? 'none' : side);
+    return { spec: specOf(drill, position, side), opened, motion: trunkMotion(drill.stances, opened) };
+  }, [drill, position, side]);
+  const ask = useCallback(
+    () => teachingMoment(startCadences(drill), performance.timeOrigin + performance.now()),
+    [drill],
+  );
+  const tinted = partsToTint(figure.opened);
   const nameOf = (id: string) => names[id] ?? id;
   const remove = () => {
     send('drill.remove', { drillId: drill.id });
@@ -75,13 +78,12 @@ export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; n
 
       <div className="mt-4 grid gap-x-10 gap-y-5 lg:grid-cols-[26rem_minmax(0,1fr)]">
         <div>
-          <Mannequin
-            className="w-full border-y border-rule"
-            position={position}
-            movement={drill.movement}
-            props={drill.props}
-            side={side}
-            tinted={tinted}
+          <BreathingBody
+            className="aspect-[3/2] w-full border-y border-rule"
+            spec={figure.spec}
+            opened={figure.opened}
+            motion={figure.motion}
+            ask={ask}
             title={`${drill.name}, ${position}${drill.movement === 'none' ? '' : `: ${movementWords[drill.movement]}`}`}
           />
           <p className="mt-1 text-sm text-ink2">
@@ -89,7 +91,7 @@ export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; n
               `Tinted: where the breath should go, ${listed(tinted.map((id) => regions[id].name))}. `}
             {drill.movement !== 'none' && 'Dotted: the other end of the movement.'}
           </p>
-          <BreathOfDrill drill={drill} side={side} />
+          <BreathOfDrill motion={figure.motion} ask={ask} />
           <div className="mt-3 flex flex-wrap gap-4">
             {drill.positions.length > 1 && (
               <ChoiceChips

@@ -11,7 +11,7 @@ import {
 } from '@/core/catalogue';
 import { capital } from '@/core/reasons';
 import { axes } from '@/core/schools';
-import { Mannequin } from '@/parts/figures/mannequin/Mannequin';
+import { BodyFigure } from '@/parts/figures/body/BodyFigure';
 
 /** Every position with its figure and set-up, in the order a plan goes through them. */
 export function Positions({ drills }: { drills: readonly Drill[] }) {
@@ -21,7 +21,7 @@ export function Positions({ drills }: { drills: readonly Drill[] }) {
         const own = drills.filter(({ positions }) => (positions as readonly string[]).includes(id));
         return (
           <li key={id} className="border-t border-rule py-3">
-            <Mannequin className="h-40 w-full" position={id} title={id} />
+            <BodyFigure className="h-40 w-full" spec={{ position: id }} title={id} />
             <h2 className="mt-1 text-base">{capital(id)}</h2>
             <p>{setUp}</p>
             <p className="text-sm text-ink2">

@@ -13,6 +13,9 @@ export function blankDrill(id: string): Drill {
     positions: ['sitting'],
     props: [],
     movement: 'none',
+    hands: 'at rest',
+    legs: 'as the position',
+    band: 'lower ribs',
     setUp: '',
     setUpSeconds: 20,
     steps: [

@@ -9,7 +9,8 @@ import { type PlanItem, drillOf } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { Ribbon } from '@/parts/figures/Ribbon';
 import { TrunkSection } from '@/parts/figures/trunk/TrunkSection';
-import { motionOf, teachingMoment } from '../teaching';
+import { motionOf } from '../teaching';
+import { useBreathShown } from './useBreathShown';
 import { Tick } from './Tick';
 import { type Naming } from './useCoaching';
 import { type LiveRun } from './useRun';
@@ -39,7 +40,7 @@ interface Props {
 /** The middle of the screen: the phase and the count; between drills what comes next; in a talk the trunk that teaches. */
 export function Middle(props: Props) {
   const { run, shown, item, side, onPress, tight = false } = props;
-  const { state, place, nowMs } = run;
+  const { state, place } = run;
   const motion = useMemo(() => motionOf(item, side), [item, side]);
   // For a frame after a swap the words lag behind the plan, which may have become shorter.
   const segment = run.timeline.segments[shown.segment] ?? place().timed;
@@ -50,11 +51,7 @@ export function Middle(props: Props) {
     return moment ? String(Math.floor(moment.intoSeconds) + 1) : '';
   }, [place]);
   const { status } = state;
-  /** The drill's own breath, round and round, while the pacer does not pace it. */
-  const askBreath = useCallback(
-    () => (status === 'running' && place().moment !== null ? place().moment : teachingMoment(item.cadences, nowMs())),
-    [status, place, item, nowMs],
-  );
+  const askBreath = useBreathShown(run, item);
 
   if (status === 'ready') return <Ready {...props} ask={askBreath} motion={motion} />;
   if (status === 'paused' && state.pausedBy === 'talk') return <Talk {...props} ask={askBreath} motion={motion} />;

@@ -30,6 +30,7 @@ import { EffortPanel, HelpedPanel, KeysPanel, NotePanel, PacePanel, Panel, Sound
 import { RunHeader } from './RunHeader';
 import { RunZones } from './RunZones';
 import { StopPanel } from './StopPanel';
+import { shownWeek } from '../shownWeek';
 import { ThisDrill } from './ThisDrill';
 import { TouchChoice, TouchWords } from '../TouchBadge';
 import { useActions, useKeys } from './useActions';
@@ -250,6 +251,7 @@ export function RunScreen({
         />
         <ThisDrill
           {...{ run, shown, item, side, cues, naming, neighbours }}
+          week={group.length > 0 ? undefined : shownWeek(view).week}
           panel={panelShown}
           whole={stopped !== null}
         />

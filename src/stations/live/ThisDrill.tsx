@@ -1,12 +1,14 @@
 'use client';
 
-import { type ReactNode, memo } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { countedAt, modeOf } from '@/core/coach';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, openedRegions } from '@/core/sequence';
 import { Button } from '@/parts/Button';
-import { LateMannequin } from '@/parts/figures/mannequin/LateMannequin';
-import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { specOf } from '@/core/body';
+import { BreathingBody } from '@/parts/figures/body/BreathingBody';
+import { motionOf } from '../teaching';
+import { useBreathShown } from './useBreathShown';
 import { type Naming, type Neighbours, type useCues } from './useCoaching';
 import { type LiveRun } from './useRun';
 import { type ShownMoment } from './useMoment';
@@ -27,6 +29,7 @@ export function ThisDrill({
   naming,
   neighbours,
   panel,
+  week,
   whole = false,
 }: {
   run: LiveRun;
@@ -37,6 +40,8 @@ export function ThisDrill({
   naming: Naming;
   neighbours: Neighbours;
   panel: ReactNode;
+  /** Of a client who is pregnant: their week, for the figure. */
+  week: number | undefined;
   /** The panel needs the whole height: the breaths are only read out meanwhile. */
   whole?: boolean;
 }) {
@@ -48,7 +53,7 @@ export function ThisDrill({
       </div>
       {panel ?? (
         <>
-          <Figure item={item} side={side} />
+          <Figure run={run} item={item} side={side} week={week} />
           <p className="text-3xl leading-[1.06] font-semibold sm:text-4xl lg:text-[2.9rem]" aria-live="polite" data-cue>
             {naming.remedy?.words ?? cues.words}
           </p>
@@ -90,22 +95,33 @@ export function ThisDrill({
   );
 }
 
-/** The pose: drawn anew only for another drill or side, not with every count. */
-const Figure = memo(function Figure({ item, side }: { item: PlanItem; side: PlanItem['side'] }) {
-  const drill = drillOf(item);
+/** The body in this drill, breathing with the run; laid out anew only for another drill or side. */
+function Figure({
+  run,
+  item,
+  side,
+  week,
+}: {
+  run: LiveRun;
+  item: PlanItem;
+  side: PlanItem['side'];
+  week: number | undefined;
+}) {
+  const ask = useBreathShown(run, item);
+  const { spec, opened, motion } = useMemo(() => {
+    const drill = drillOf(item);
+    return {
+      spec: { ...specOf(drill, item.position, side, item.props), ...(week === undefined ? {} : { week }) },
+      opened: openedRegions(drill, side),
+      motion: motionOf(item, side),
+    };
+  }, [item, side, week]);
   return (
     <figure className="my-2 min-h-0 grow max-lg:hidden" aria-hidden>
-      <LateMannequin
-        className="mx-auto h-full max-h-64 w-full"
-        position={item.position}
-        movement={drill.movement}
-        props={item.props}
-        side={side === 'right' ? 'right' : 'left'}
-        tinted={partsToTint(openedRegions(drill, side))}
-      />
+      <BreathingBody className="mx-auto h-full max-h-64 w-full" spec={spec} opened={opened} motion={motion} ask={ask} />
     </figure>
   );
-});
+}
 
 function Counter({ run, shown, item }: { run: LiveRun; shown: ShownMoment; item: PlanItem }) {
   const mode = modeOf(run.state, shown.item);

@@ -12,10 +12,12 @@ import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { ReasonList } from '@/parts/ReasonList';
 import { Stepper } from '@/parts/Stepper';
-import { LateMannequin } from '@/parts/figures/mannequin/LateMannequin';
-import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
+import { specOf } from '@/core/body';
+import { LateBody } from '@/parts/figures/body/LateBody';
+import { partsToTint } from '@/parts/figures/body/tint';
 import { type ClientView } from '../view';
 import { BreathEditor } from './BreathEditor';
+import { shownWeek } from '../shownWeek';
 
 /** One item of the plan: everything about it that can be turned by hand, why it is there, and how it is done. */
 export function ItemPanel({
@@ -52,7 +54,8 @@ export function ItemPanel({
   // Of the drill as it is written: a stay that was taken out can be put back.
   const stay = plainDrill(item)?.stay ?? null;
   const index = plan.items.findIndex(({ id }) => id === item.id);
-  const tinted = partsToTint(openedRegions(drill, item.side));
+  const opened = openedRegions(drill, item.side);
+  const tinted = partsToTint(opened);
   return (
     <section aria-label={drill.name} className="mt-3 border-t-2 border-ink pt-3">
       <div className="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
@@ -88,13 +91,10 @@ export function ItemPanel({
 
       <div className="mt-3 grid gap-x-8 gap-y-4 lg:grid-cols-[14rem_minmax(0,1fr)]">
         <figure className="order-last lg:order-first">
-          <LateMannequin
+          <LateBody
             className="aspect-[6/5] w-full"
-            position={item.position}
-            movement={drill.movement}
-            props={item.props}
-            side={item.side === 'right' ? 'right' : 'left'}
-            tinted={tinted}
+            spec={{ ...specOf(drill, item.position, item.side, item.props), ...shownWeek(view) }}
+            opened={opened}
             title={`${drill.name}, ${item.position}`}
           />
           <figcaption className="text-center text-sm text-ink2">

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { type Alternative } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { TextInput } from '@/parts/Field';
-import { Mannequin } from '@/parts/figures/mannequin/Mannequin';
+import { specOf } from '@/core/body';
+import { BodyFigure } from '@/parts/figures/body/BodyFigure';
 
 /** What an alternative costs, in words. */
 export function priceInWords({ worth, seconds, changes }: Pick<Alternative, 'worth' | 'seconds' | 'changes'>): string {
@@ -72,10 +73,15 @@ export function Offers({
               onClick={() => onTake(alternative)}
               className="flex min-h-14 w-full items-center gap-3 px-1 py-1 text-left hover:bg-leaf"
             >
-              <Mannequin
+              <BodyFigure
                 className="h-12 w-20 shrink-0"
-                position={alternative.item.position}
-                props={alternative.item.props}
+                small
+                spec={specOf(
+                  alternative.drill,
+                  alternative.item.position,
+                  alternative.item.side,
+                  alternative.item.props,
+                )}
               />
               <span className="grow">
                 <span className="font-semibold">{alternative.drill.name}</span>

@@ -1,3 +1,4 @@
+import { specOf } from '@/core/body';
 import { cadencesInWords, doseInWords } from '@/core/coach';
 import {
   type Plan,
@@ -11,7 +12,6 @@ import {
 } from '@/core/sequence';
 import { type FloorStance } from '@/parts/figures/score/score.geometry';
 import { type ScoreItem } from '@/parts/figures/score/ScoreBar';
-import { partsToTint } from '@/parts/figures/mannequin/Mannequin';
 
 /** Bars made before, by the item they were made of: an item that did not change keeps its bar, and is not drawn anew. */
 const made = new WeakMap<PlanItem, { context: string; bar: ScoreItem }>();
@@ -47,7 +47,8 @@ function barOf(item: PlanItem, previous: PlanItem['position'] | null, problem: S
     cue: cueWords(item)[0] ?? '',
     floor: (drill.stances.pelvicFloor?.stance as FloorStance | undefined) ?? null,
     tone: drill.stances.abdominalStrategy?.stance ?? null,
-    tinted: partsToTint(openedRegions(drill, item.side)),
+    opened: openedRegions(drill, item.side),
+    figure: specOf(drill, item.position, item.side, item.props),
     segments: itemSegments(item, previous),
     locked: item.locked ?? false,
     contrast: item.contrast ?? false,

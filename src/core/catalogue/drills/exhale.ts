@@ -38,6 +38,7 @@ export const exhaleDrills: readonly Drill[] = [
     purpose: 'Arms carried, lips pursed: the out-breath gets time and the neck gets off duty.',
     positions: ['leaning forward', 'sitting'],
     props: ['table'],
+    hands: 'forearms on the thighs',
     setUp: 'Forearms on the table or on the thighs, head as it likes. Inhaler at hand where there is one.',
     setUpSeconds: 25,
     steps: [
@@ -169,6 +170,7 @@ export const exhaleDrills: readonly Drill[] = [
     family: 'exhale',
     purpose: 'An even hiss, one breath at a time, no pause.',
     positions: ['hook-lying', 'legs on a chair', 'side-lying', 'sitting', 'propped', 'leaning forward'],
+    hands: 'round the lower ribs',
     setUp: 'Own hands on the lower ribs to feel them come down.',
     setUpSeconds: 15,
     steps: [

@@ -16,6 +16,7 @@ export const floorDrills: readonly Drill[] = [
     family: 'floor',
     purpose: 'A visible drawing-in is kept while the breath comes in; the hand only monitors.',
     positions: ['crossed-leg tuck'],
+    hands: 'low belly',
     setUp: 'As the tuck breath. Draw the low belly in, lay a hand on it and keep it there while you breathe.',
     setUpSeconds: 35,
     steps: [
@@ -115,6 +116,7 @@ export const floorDrills: readonly Drill[] = [
     purpose: 'The smallest lever: a heel slides away on the exhale and nothing else moves.',
     positions: ['hook-lying', 'propped'],
     movement: 'heelSlide',
+    hands: 'hip bones',
     setUp: 'Hands on the hip bones. A sock or a cloth under the heel helps it slide.',
     setUpSeconds: 20,
     steps: [
@@ -179,6 +181,7 @@ export const floorDrills: readonly Drill[] = [
     purpose: 'The lower abdominals come before the upper ones, at a small load.',
     positions: ['hook-lying', 'side-lying', 'propped'],
     props: ['ball'],
+    hands: 'low belly',
     setUp: 'Ball between the knees, feet as tripods, one hand low above the pubic bone.',
     setUpSeconds: 25,
     steps: [
@@ -209,6 +212,7 @@ export const floorDrills: readonly Drill[] = [
     purpose: 'One foot leaves the floor on the exhale and nothing else moves.',
     positions: ['hook-lying'],
     movement: 'march',
+    hands: 'hip bones',
     setUp: 'Hands on the hip bones, low back quiet. The foot lifts 8 to 10 cm, no more.',
     setUpSeconds: 20,
     steps: [

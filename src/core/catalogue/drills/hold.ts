@@ -38,6 +38,7 @@ export const holdDrills: readonly Drill[] = [
     family: 'hold',
     purpose: 'One calm hold after an ordinary exhale, three times at most, ended at the first clear wish to breathe.',
     positions: ['legs on a chair', 'hook-lying', 'propped', 'sitting'],
+    hands: 'pinching the nose',
     setUp:
       'Lying or seated. An ordinary exhale, not deep; pinch the nose. Longer by two seconds at most, and only after two calm sessions. Never in water, driving, on stairs, or alone when light-headed.',
     setUpSeconds: 30,
@@ -102,6 +103,7 @@ export const holdDrills: readonly Drill[] = [
     purpose: 'A few seconds after the inhale show whether the low tension is still there.',
     positions: ['sitting', 'standing'],
     props: ['band'],
+    hands: 'low belly',
     setUp: 'As the sternum and shoulder-blade breath, one hand low in front.',
     setUpSeconds: 25,
     steps: [
@@ -136,6 +138,7 @@ export const holdDrills: readonly Drill[] = [
     purpose: 'Lung flexibility, advanced: on a comfortable fill lean and turn a little, one side, then the other.',
     positions: ['sitting'],
     movement: 'sideBend',
+    hands: 'behind the head',
     setUp:
       'Never alone the first time. Once a side and no more. Back to the centre, where a breath may be taken. No topping up by mouth.',
     setUpSeconds: 45,

@@ -9,6 +9,7 @@ export const moveDrills: readonly Drill[] = [
     family: 'move',
     purpose: 'The belly wall goes all the way out and all the way in, ten times, to wake it.',
     positions: ['hook-lying', 'sitting'],
+    hands: 'belly',
     setUp: 'Hands on the belly. Larger than daily breathing on purpose; ten and no more.',
     setUpSeconds: 15,
     steps: [
@@ -157,6 +158,7 @@ export const moveDrills: readonly Drill[] = [
     purpose: 'The trunk tips as one piece over the hips, inhale down, exhale up.',
     positions: ['standing', 'loaded stand'],
     movement: 'hinge',
+    hands: 'hip folds',
     setUp: 'Hands on the folds of the hips. Push the hips back as if closing a drawer behind.',
     setUpSeconds: 20,
     steps: [
@@ -337,6 +339,7 @@ export const moveDrills: readonly Drill[] = [
     purpose: 'Open on the inhale, close on the exhale, and the spine stays still.',
     positions: ['sitting', 'standing'],
     movement: 'armsOpen',
+    hands: 'on the shoulders',
     setUp: 'Hands on the shoulders, elbows in front. Behind the head where that is easy.',
     setUpSeconds: 10,
     steps: [
@@ -367,6 +370,7 @@ export const moveDrills: readonly Drill[] = [
     purpose: 'The breastbone lifts on the inhale, shoulders down, ribs still over the pelvis.',
     positions: ['sitting'],
     movement: 'chestLift',
+    hands: 'breastbone and low ribs',
     setUp: 'Sit as for the desk. One hand on the breastbone, one on the low ribs.',
     setUpSeconds: 10,
     steps: [
@@ -396,6 +400,7 @@ export const moveDrills: readonly Drill[] = [
     purpose: 'Both together, with a chin nod on the exhale: the desk set, whole.',
     positions: ['sitting'],
     movement: 'chestLift',
+    hands: 'on the shoulders',
     setUp:
       'Elbows and breastbone together on the inhale, a small nod on the exhale. Three times a day, or after each hour of sitting.',
     setUpSeconds: 10,

@@ -11,6 +11,7 @@ export const openDrills: readonly Drill[] = [
     positions: ['hook-lying', 'sitting', 'standing'],
     props: ['band'],
     movement: 'armsOpen',
+    band: 'waist',
     setUp: 'Band flat round the waist, crossed in front, only as snug as a sleeve.',
     setUpSeconds: 35,
     steps: [
@@ -72,6 +73,7 @@ export const openDrills: readonly Drill[] = [
     family: 'open',
     purpose: 'The hands press lightly in, the ribs push them apart.',
     positions: ['hook-lying', 'side-lying', 'sitting', 'standing', 'propped', 'long kneel'],
+    hands: 'round the lower ribs',
     setUp: 'Hands round the lower ribs, thumbs behind, a light pressure in. One finger on the last rib is enough.',
     setUpSeconds: 20,
     steps: [
@@ -130,6 +132,7 @@ export const openDrills: readonly Drill[] = [
     purpose: 'The closed side on top, where it has room.',
     positions: ['side-lying'],
     props: ['towel'],
+    hands: 'upper ribs',
     setUp: 'Closed side up, towel under the waist, own upper hand on the upper ribs.',
     setUpSeconds: 35,
     steps: [
@@ -159,6 +162,7 @@ export const openDrills: readonly Drill[] = [
     purpose: 'Bend away and let the breath into the long side.',
     positions: ['sitting', 'standing', 'long kneel'],
     movement: 'sideBend',
+    hands: 'open side',
     setUp: 'Tall, own hand on the side to open. Bend away, a little, no load.',
     setUpSeconds: 20,
     steps: [
@@ -246,6 +250,7 @@ export const openDrills: readonly Drill[] = [
       'First the whole band widens and narrows; then the low ribs stay quiet and the chest moves front and back.',
     positions: ['sitting', 'standing'],
     props: ['band'],
+    hands: 'breastbone and back',
     setUp: 'Band snug round the lower ribs, own hand on the breastbone, other hand behind if it reaches.',
     setUpSeconds: 35,
     steps: [
@@ -277,6 +282,7 @@ export const openDrills: readonly Drill[] = [
     family: 'open',
     purpose: 'One fingertip on each lowest rib is enough to find where the breath should widen.',
     positions: ['hook-lying', 'propped', 'side-lying', 'sitting', 'standing'],
+    hands: 'last ribs',
     setUp: 'Index fingers on the lowest ribs at the sides. Feel them leave the fingers and come back.',
     setUpSeconds: 15,
     steps: [
@@ -304,6 +310,7 @@ export const openDrills: readonly Drill[] = [
     purpose: 'Pillows behind the ribs give sides and back something to widen into, without lying flat.',
     positions: ['propped', 'side-lying'],
     props: ['pillow'],
+    hands: 'round the lower ribs',
     setUp: 'Pillows up to the shoulder blades, one under each arm. Hands on the side ribs, thumbs behind.',
     setUpSeconds: 30,
     steps: [
@@ -361,6 +368,7 @@ export const openDrills: readonly Drill[] = [
     positions: ['standing'],
     props: ['wall'],
     movement: 'sideBend',
+    legs: 'feet together',
     setUp: 'A hand’s width from the wall, side-on, feet together. The shoulder stays where it is.',
     setUpSeconds: 20,
     steps: [
@@ -421,6 +429,7 @@ export const openDrills: readonly Drill[] = [
     purpose: 'A few breaths at each level of the upper back, up to below the tips of the shoulder blades.',
     positions: ['hook-lying'],
     props: ['twinBalls'],
+    hands: 'behind the head',
     setUp:
       'Two balls in a sock, one each side of the spine, never on it. Hands behind the head; move up a level each set.',
     setUpSeconds: 40,
@@ -455,6 +464,7 @@ export const openDrills: readonly Drill[] = [
     positions: ['sitting'],
     props: ['chair'],
     movement: 'chestLift',
+    hands: 'behind the head',
     setUp: 'Chair back just below the shoulder blades, hands behind the head, ribs in front kept quiet.',
     setUpSeconds: 25,
     steps: [
@@ -485,6 +495,7 @@ export const openDrills: readonly Drill[] = [
     positions: ['sitting', 'standing', 'long kneel'],
     props: ['band'],
     movement: 'armsOpen',
+    band: 'under the chest',
     setUp: 'Band flat just under the chest, crossed in front, elbows in, collarbones wide.',
     setUpSeconds: 35,
     steps: [
@@ -513,6 +524,7 @@ export const openDrills: readonly Drill[] = [
     positions: ['side-lying'],
     props: ['pillow'],
     movement: 'armsOpen',
+    hands: 'arm along the floor',
     setUp: 'Knees stacked and heavy, top arm along the floor in front. The arm goes no further than is easy.',
     setUpSeconds: 30,
     steps: [

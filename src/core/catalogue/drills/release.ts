@@ -13,6 +13,7 @@ export const releaseDrills: readonly Drill[] = [
     purpose: 'Sit bones felt to widen on the inhale and to come home on the exhale; sensing, no work.',
     positions: ['sitting'],
     props: ['chair'],
+    hands: 'side ribs and low belly',
     setUp:
       'Firm stable seat, flesh drawn clear of the sit bones, one hand on the side ribs, one low. Feel both sit bones.',
     setUpSeconds: 35,
@@ -104,6 +105,7 @@ export const releaseDrills: readonly Drill[] = [
     purpose: 'Ankles apart, knees closer: the back of the pelvic floor gets room.',
     positions: ['quadruped'],
     movement: 'rockBack',
+    legs: 'ankles wide',
     setUp:
       'Knees under the hips, ankles wider than the knees. Rock a little toward the heels, stay if it is comfortable.',
     setUpSeconds: 25,
@@ -135,6 +137,7 @@ export const releaseDrills: readonly Drill[] = [
     purpose:
       'The ankles drift apart and come home, ten times; nothing else moves, and the back of the floor gets room.',
     positions: ['quadruped'],
+    legs: 'ankles wide',
     setUp: 'Knees under the hips and still, feet sliding on the floor. No rocking yet.',
     setUpSeconds: 20,
     steps: [
@@ -163,6 +166,7 @@ export const releaseDrills: readonly Drill[] = [
     purpose: 'One leg out to the side, slow rocking: the inner thigh and the floor let go together.',
     positions: ['quadruped'],
     movement: 'legOut',
+    legs: 'one leg out',
     setUp: 'One leg straight out to the side, foot flat, the other knee under its hip. Small rocks, thirty seconds.',
     setUpSeconds: 25,
     steps: [
@@ -191,6 +195,8 @@ export const releaseDrills: readonly Drill[] = [
     family: 'release',
     purpose: 'The outer hip lets go; the breath goes to the low back and the floor.',
     positions: ['hook-lying', 'propped'],
+    legs: 'figure four',
+    hands: 'behind the thigh',
     setUp: 'One ankle on the other knee, both hands behind that thigh, pull until it is felt, not further.',
     setUpSeconds: 25,
     steps: [

@@ -60,6 +60,7 @@ export const settleDrills: readonly Drill[] = [
     family: 'settle',
     purpose: 'The lower hand moves, the upper hand stays.',
     positions: ['hook-lying', 'legs on a chair', 'side-lying', 'sitting', 'propped'],
+    hands: 'breastbone and navel',
     setUp: 'Own hands: one on the breastbone, one over the navel. 2 in, 6 out.',
     setUpSeconds: 25,
     steps: [
@@ -98,6 +99,7 @@ export const settleDrills: readonly Drill[] = [
     family: 'settle',
     purpose: 'The low breath spreads until the back is felt on the floor.',
     positions: ['hook-lying', 'legs on a chair', 'crossed-leg tuck', 'propped'],
+    hands: 'round the lower ribs',
     setUp: 'Hands round the lower ribs. Think of a paper lantern that widens all round.',
     setUpSeconds: 20,
     steps: [
@@ -214,6 +216,7 @@ export const settleDrills: readonly Drill[] = [
     family: 'settle',
     purpose: 'The low breath found by a picture instead of an instruction.',
     positions: ['hook-lying', 'legs on a chair', 'propped', 'side-lying', 'sitting'],
+    hands: 'low belly',
     setUp:
       'One hand low on the belly. The belly is the jetty; the tide comes in under it and lifts it, and nobody pushes.',
     setUpSeconds: 20,
@@ -270,6 +273,7 @@ export const settleDrills: readonly Drill[] = [
     purpose: 'Half the size, inclined, so that the belly comes out with the air instead of in.',
     positions: ['propped', 'sitting'],
     props: ['pillow'],
+    hands: 'belly',
     setUp: 'Inclined on pillows, both hands on the belly. Half of an ordinary breath.',
     setUpSeconds: 30,
     steps: [
@@ -386,6 +390,7 @@ export const settleDrills: readonly Drill[] = [
     purpose: 'The low breath again, lying on one side, then on the other.',
     positions: ['side-lying'],
     props: ['pillow'],
+    hands: 'top hand on the belly',
     setUp: 'Pillow between the knees, top hand on the belly, the shoulder heavy.',
     setUpSeconds: 30,
     steps: [

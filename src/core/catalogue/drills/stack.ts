@@ -177,6 +177,7 @@ export const stackDrills: readonly Drill[] = [
     purpose: 'Rock, smaller each time, and settle: front hip points and pubic joint share one plane.',
     positions: ['hook-lying', 'sitting', 'standing'],
     movement: 'pelvicRock',
+    hands: 'hip triangle',
     setUp:
       'Heels of the hands on the front hip points, fingertips on the pubic joint; sitting, the triangle of pubis and sit bones lies flat on the seat. Rock, smaller each time.',
     setUpSeconds: 20,

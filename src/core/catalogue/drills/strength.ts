@@ -207,6 +207,7 @@ export const strengthDrills: readonly Drill[] = [
     purpose: 'Lifts of under a centimetre wake the back without arching it.',
     positions: ['prone'],
     movement: 'headLift',
+    hands: 'by the ears',
     setUp:
       'Forehead on the floor, hands by the ears. Three lifts of head and hands, then three hovers of a leg, under a centimetre; end in child’s pose.',
     setUpSeconds: 25,

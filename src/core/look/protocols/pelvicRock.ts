@@ -7,6 +7,7 @@ export const pelvicRock = protocol({
   name: 'Pelvic rock',
   minutes: 0.7,
   positions: ['hook-lying'],
+  picture: 'rock',
   setUp: 'Rock the pelvis gently with the feet. Does the head nod?',
   means: 'Whether movement passes through the spine. A little faster and a softer back often frees it.',
   takenTwice: true,

@@ -20,6 +20,7 @@ export const twoLine = protocol({
   name: 'Two-line hand estimate',
   minutes: 1,
   positions: ['sitting'],
+  picture: 'lines',
   setUp:
     'Sit behind, hands on the lower ribs and waist, thumbs to the spine. Draw what the upper and the lower ribs do.',
   means: 'How the motion is shared between upper and lower ribs, as the hands felt it.',

@@ -3,8 +3,9 @@
 import { memo, useId } from 'react';
 import { type MovementId, type PositionId, type PropId, movementWords, props as allProps } from '@/core/catalogue';
 import { type Segment } from '@/core/dose';
-import { type RegionId } from '@/core/trunk';
-import { LateMannequin } from '../mannequin/LateMannequin';
+import { type FigureSpec } from '@/core/body';
+import { LateBody } from '../body/LateBody';
+import { type Opened } from '../body/tint';
 import { type BreathPiece, type FloorStance, breathPieces, floorLine, pointList, toneShapes } from './score.geometry';
 
 /** One drill of a plan as the score shows it. */
@@ -20,7 +21,9 @@ export interface ScoreItem {
   cue: string;
   floor: FloorStance | null;
   tone: string | null;
-  tinted: readonly RegionId[];
+  /** How the drill looks in this item, and what it opens. */
+  figure: FigureSpec;
+  opened: Opened;
   segments: readonly Segment[];
   locked: boolean;
   contrast: boolean;
@@ -103,13 +106,11 @@ export const ScoreBar = memo(function ScoreBar({ item, pxPerSecond }: { item: Sc
       </svg>
       <div className="overflow-hidden border-t border-rule" style={{ height: heightOf('position') }}>
         {width >= 56 && (
-          <LateMannequin
+          <LateBody
             className={`mt-1 h-10 ${width > 200 ? 'ml-1.5' : 'mx-auto'}`}
-            position={item.position}
-            movement={item.movement}
-            props={item.props}
-            side={item.side === 'right' ? 'right' : 'left'}
-            tinted={item.tinted}
+            small
+            spec={item.figure}
+            opened={item.opened}
           />
         )}
         <div className={line}>{item.position}</div>

@@ -60,7 +60,7 @@ export const TrunkSection = memo(function TrunkSection({
 
   const strokeOf: Record<string, { stroke: string; width: number; fill?: string; dashes?: string }> = {
     body: { stroke: 'none', width: 0, fill: 'var(--leaf)' },
-    spine: { stroke: 'var(--far)', width: 9, dashes: '7 5' },
+    spine: { stroke: 'var(--bodyfar)', width: 9, dashes: '7 5' },
     lungs: { stroke: 'none', width: 0, fill: 'var(--exhalew)' },
     outline: { stroke: 'var(--body)', width: 3 },
     ribs: { stroke: 'var(--line)', width: 2 },

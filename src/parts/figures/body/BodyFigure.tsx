@@ -1,0 +1,148 @@
+import { type ReactNode } from 'react';
+import { type FigureSpec } from '@/core/body';
+import { type Shape, type Tone } from './draw';
+import { type Picture, pictureFor } from './picture';
+import { type Opened } from './tint';
+
+interface BodyFigureProps {
+  spec: FigureSpec;
+  /** What the breath should open: tinted as far as it is seen. */
+  opened?: Opened;
+  /** What the picture shows, in words; none where it stands beside the words already. */
+  title?: string;
+  /** Drawn a few centimetres wide: its lines are heavier for their size. */
+  small?: boolean;
+  className?: string;
+  /** What is written on it, in its own centimetres. */
+  children?: ReactNode;
+}
+
+/** A person in a position, hands and props where a drill has them, what opens tinted; a movement as a pale second pose with an arrow. */
+export function BodyFigure({ spec, opened, title, small = false, className, children }: BodyFigureProps) {
+  return (
+    <Drawn picture={pictureFor(spec, opened)} title={title} small={small} className={className}>
+      {children}
+    </Drawn>
+  );
+}
+
+const fills: Readonly<Record<Tone, string>> = {
+  floor: 'var(--mat)',
+  wall: 'var(--wall)',
+  wood: 'var(--wood)',
+  woodSide: 'var(--woodside)',
+  soft: 'var(--cushion)',
+  band: 'var(--strap)',
+  rubber: 'var(--rubber)',
+  metal: 'var(--metal)',
+  air: 'var(--rubber)',
+  shadow: 'var(--shade)',
+  leg: 'var(--leg)',
+  legFar: 'var(--legfar)',
+  trunk: 'var(--body)',
+  trunkFar: 'var(--bodyfar)',
+  skin: 'var(--skin)',
+  skinFar: 'var(--skinfar)',
+  hand: 'var(--hand)',
+  hair: 'var(--hair)',
+  tint: 'var(--open)',
+  core: 'var(--opencore)',
+  line: 'var(--figureink)',
+  fine: 'var(--figureink)',
+  ghost: 'var(--leaf)',
+};
+
+/** Widths of lines in centimetres of the drawn world. */
+const pens = {
+  usual: { halo: 0.9, ink: 0.45, arrow: 1.7 },
+  small: { halo: 1.3, ink: 0.7, arrow: 2.6 },
+} as const;
+
+function Drawn({
+  picture,
+  title,
+  small,
+  className,
+  children,
+}: { picture: Picture; small: boolean } & Pick<BodyFigureProps, 'title' | 'className' | 'children'>) {
+  const { frame, shapes, ghost, arrow } = picture;
+  const pen = small ? pens.small : pens.usual;
+  const ground = shapes.filter(({ tone }) => isGround(tone));
+  const rest = shapes.filter(({ tone }) => !isGround(tone));
+  return (
+    <svg
+      viewBox={[frame.x, frame.y, frame.width, frame.height].map((value) => Math.round(value * 10) / 10).join(' ')}
+      className={className}
+      role={title ? 'img' : undefined}
+      aria-label={title}
+      aria-hidden={title ? undefined : true}
+      strokeLinejoin="round"
+    >
+      {ground.map(({ d, tone }, at) => (
+        <path key={`ground${at}`} d={d} fill={fills[tone]} />
+      ))}
+      {ghost && (
+        <path
+          d={ghost}
+          fill="var(--leaf)"
+          stroke="var(--line)"
+          strokeWidth={pen.ink * 3}
+          strokeDasharray="2 1.5"
+          paintOrder="stroke"
+        />
+      )}
+      {rest.map((shape, at) => (
+        <ShapeOf key={at} shape={shape} pen={pen} />
+      ))}
+      {arrow && (
+        <>
+          <path d={arrow.line} fill="none" stroke="var(--paper)" strokeWidth={pen.arrow + pen.halo * 2} />
+          <path d={arrow.tip} fill="var(--paper)" stroke="var(--paper)" strokeWidth={pen.halo * 2} />
+          <path d={arrow.line} fill="none" stroke="var(--ink)" strokeWidth={pen.arrow} />
+          <path d={arrow.tip} fill="var(--ink)" />
+        </>
+      )}
+      {children}
+    </svg>
+  );
+}
+
+/** How many paths of the picture a shape is, from the first to the last; what lies under the body comes before all others. */
+export const pathsOf = ({ edge, wide }: Shape): number => (edge === 'both' || (wide && edge === 'halo') ? 2 : 1);
+
+export const isGround = (tone: Tone) => tone === 'floor' || tone === 'wall' || tone === 'shadow';
+
+function ShapeOf({ shape: { d, tone, edge, wide }, pen }: { shape: Shape; pen: (typeof pens)[keyof typeof pens] }) {
+  if (wide) {
+    return (
+      <>
+        {edge === 'halo' && <path d={d} fill="none" stroke="var(--paper)" strokeWidth={wide + pen.halo * 2} />}
+        <path
+          d={d}
+          fill="none"
+          stroke={fills[tone]}
+          strokeWidth={wide}
+          strokeLinecap={edge === 'halo' ? 'butt' : 'round'}
+        />
+      </>
+    );
+  }
+  if (edge === 'both') {
+    return (
+      <>
+        <path d={d} stroke="var(--paper)" strokeWidth={(pen.halo + pen.ink) * 2} fill="none" />
+        <path d={d} stroke="var(--figureink)" strokeWidth={pen.ink * 2} fill={fills[tone]} style={underFill} />
+      </>
+    );
+  }
+  const line =
+    edge === 'halo'
+      ? { stroke: 'var(--paper)', strokeWidth: pen.halo * 2 }
+      : edge === 'ink'
+        ? { stroke: 'var(--figureink)', strokeWidth: pen.ink }
+        : {};
+  return <path d={d} fill={fills[tone]} {...line} style={edge === 'none' ? undefined : underFill} />;
+}
+
+/** The fill lies over the inner half of the line, so that pieces of one path show no seams. */
+const underFill = { paintOrder: 'stroke' } as const;
