@@ -37,8 +37,8 @@ export interface Figure {
   other: Body | null;
   things: Thing[];
   arrow: Vec[] | null;
-  /** Only the upper body matters: the picture may end at the knees. */
-  upper: boolean;
+  /** What of the body matters: the picture may end at the knees, or show the trunk alone. */
+  shows: 'all' | 'upper' | 'trunk';
   camera: { turn: number; height: number };
 }
 
@@ -341,19 +341,12 @@ const wholeBody: readonly MovementId[] = [
 ];
 
 /** Hands on an upright body are shown large: legs that only carry are cut off below the knees. */
-const showsUpperBody = ({
-  position,
-  movement = 'none',
-  hands = 'at rest',
-  props = [],
-  posture,
-  tapes,
-}: FigureSpec): boolean =>
+const showsUpperBody = ({ position, movement = 'none', hands = 'at rest', props = [], posture }: FigureSpec): boolean =>
   (position === 'sitting' || position === 'standing' || position === 'long kneel') &&
   !posture &&
   !wholeBody.includes(movement) &&
   !props.includes('wall') &&
-  (hands !== 'at rest' || tapes !== undefined || loops.some((id) => props.includes(id)));
+  (hands !== 'at rest' || loops.some((id) => props.includes(id)));
 
 /** From where a drill is seen best, where that is not where its position is. */
 function cameraOf({
@@ -459,14 +452,14 @@ export function figureOf(
     }
   }
   const camera = cameraOf(spec);
-  const upper = showsUpperBody(spec);
-  if (!right) return { body, other: second, things, arrow, upper, camera };
+  const shows = spec.tapes ? 'trunk' : showsUpperBody(spec) ? 'upper' : 'all';
+  if (!right) return { body, other: second, things, arrow, shows, camera };
   return {
     body: solve(mirrored(pose), build, swelling),
     other: other ? solve(mirrored(other), build, swelling) : null,
     things: things.map(mirroredThing),
     arrow: arrow?.map(acrossPoint) ?? null,
-    upper,
+    shows,
     camera: { turn: 180 - camera.turn, height: camera.height },
   };
 }

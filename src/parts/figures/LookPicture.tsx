@@ -31,7 +31,7 @@ const pictures: Readonly<Record<LookPictureId, LookPictureRow>> = {
   },
   lines: {
     title: 'Two levels that hands feel: upper ribs and lower ribs',
-    figures: [{ spec: { position: 'sitting', tapes: heights(ribLevels) } }],
+    figures: [{ spec: { position: 'standing', tapes: heights(ribLevels) } }],
     levels: ribLevels,
   },
   hands: {
@@ -70,11 +70,15 @@ export function LookPicture({ picture, className = '' }: { picture: LookPictureI
   return (
     <figure role="img" aria-label={title} className={`flex gap-2 ${className}`}>
       {figures.map(({ spec, words }) => (
-        <div key={words ?? 'one'} className="flex h-full flex-col items-center">
-          <BodyFigure spec={spec} className={`min-h-0 grow ${figures.length > 1 ? 'w-28' : ''}`}>
+        <div key={words ?? 'one'} className="h-full text-center">
+          <BodyFigure
+            spec={spec}
+            className={words ? 'h-[85%] w-28' : 'h-full w-auto'}
+            room={levels.length > 0 ? 36 : 0}
+          >
             <Levels spec={spec} levels={levels} />
           </BodyFigure>
-          {words && <span className="text-sm">{words}</span>}
+          {words && <span className="text-sm leading-none">{words}</span>}
         </div>
       ))}
     </figure>
@@ -92,12 +96,12 @@ function Levels({ spec, levels }: { spec: FigureSpec; levels: NonNullable<LookPi
     return (
       <g key={words}>
         <path
-          d={`M${x + 20} ${y}H${frame.x + frame.width - 24}`}
+          d={`M${x + 17} ${y}H${frame.x + frame.width - 5}`}
           stroke="var(--strap)"
           strokeWidth="0.8"
           strokeDasharray="2 1.5"
         />
-        <text x={frame.x + frame.width - 1} y={y + 2} textAnchor="end" fontSize="7" fill="var(--ink)">
+        <text x={frame.x + frame.width - 3} y={y + 2.2} fontSize="6.6" fill="var(--ink)">
           {words}
         </text>
       </g>

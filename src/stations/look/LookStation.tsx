@@ -140,7 +140,7 @@ export function LookStation({ view: served }: { view: ClientView }) {
             line={setUpFor(current, allowedPositions(view, current), view.known.profile.touch)}
           />
           {protocol.picture && (
-            <LookPicture picture={protocol.picture} className="-mt-1 hidden h-36 shrink-0 md:block" />
+            <LookPicture picture={protocol.picture} className="-mt-1 hidden h-36 shrink-0 md:flex" />
           )}
         </div>
         {takenBefore && <Readings href={`/clients/${view.id}/look?protocol=${current}`} again={again} />}

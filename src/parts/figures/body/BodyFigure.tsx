@@ -13,14 +13,15 @@ interface BodyFigureProps {
   /** Drawn a few centimetres wide: its lines are heavier for their size. */
   small?: boolean;
   className?: string;
-  /** What is written on it, in its own centimetres. */
+  /** What is written on it, in its own centimetres, and how much room it needs beside the figure. */
   children?: ReactNode;
+  room?: number;
 }
 
 /** A person in a position, hands and props where a drill has them, what opens tinted; a movement as a pale second pose with an arrow. */
-export function BodyFigure({ spec, opened, title, small = false, className, children }: BodyFigureProps) {
+export function BodyFigure({ spec, opened, title, small = false, className, children, room = 0 }: BodyFigureProps) {
   return (
-    <Drawn picture={pictureFor(spec, opened)} title={title} small={small} className={className}>
+    <Drawn picture={pictureFor(spec, opened)} title={title} small={small} className={className} room={room}>
       {children}
     </Drawn>
   );
@@ -64,14 +65,17 @@ function Drawn({
   small,
   className,
   children,
-}: { picture: Picture; small: boolean } & Pick<BodyFigureProps, 'title' | 'className' | 'children'>) {
+  room,
+}: { picture: Picture; small: boolean; room: number } & Pick<BodyFigureProps, 'title' | 'className' | 'children'>) {
   const { frame, shapes, ghost, arrow } = picture;
   const pen = small ? pens.small : pens.usual;
   const ground = shapes.filter(({ tone }) => isGround(tone));
   const rest = shapes.filter(({ tone }) => !isGround(tone));
   return (
     <svg
-      viewBox={[frame.x, frame.y, frame.width, frame.height].map((value) => Math.round(value * 10) / 10).join(' ')}
+      viewBox={[frame.x, frame.y, frame.width + room, frame.height]
+        .map((value) => Math.round(value * 10) / 10)
+        .join(' ')}
       className={className}
       role={title ? 'img' : undefined}
       aria-label={title}

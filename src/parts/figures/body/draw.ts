@@ -199,46 +199,54 @@ function roundOutline(frame: Frame, axes: readonly [number, number, number], eye
   });
 }
 
+/** Of a closed line, the stretch that is kept, in order; all of it where all is. */
+function stretchOf(points: readonly Vec[], kept: (point: Vec) => boolean): Vec[] {
+  const yes = points.map(kept);
+  const start = yes.findIndex((now, at) => now && !yes[(at + points.length - 1) % points.length]);
+  if (start < 0) return yes[0] ? [...points] : [];
+  const stretch: Vec[] = [];
+  for (let at = start; yes[at % points.length] && stretch.length < points.length; at += 1)
+    stretch.push(points[at % points.length]!);
+  return stretch;
+}
+
+/** Hair: what of the head lies above a plane from brow to nape and is seen. */
 function hairPath(frame: Frame, eye: Eye): string {
-  // Hair lies above a plane that runs from the brow to the nape.
-  const high = (point: Vec) => {
-    const way = minus(point, frame.at);
-    return dot(way, frame.head) * 0.72 - dot(way, frame.front) * 0.7 - 0.012;
-  };
-  const edge = Array.from({ length: 48 }, (_, at) => {
-    const turn = (at * 360) / 48;
-    // Around the ellipsoid in the plane: a point of a circle across it, moved onto the surface.
-    const across = add(
-      times(frame.left, cosine(turn)),
-      times(add(times(frame.head, 0.7), times(frame.front, 0.72)), sine(turn)),
-    );
-    const [h, f, l] = [dot(across, frame.head), dot(across, frame.front), dot(across, frame.left)];
-    const base = add(times(frame.head, 0.0087), times(frame.front, -0.0083));
-    const out = 1 / Math.hypot(h / headAxes[0], f / headAxes[1], l / headAxes[2]);
-    return add(frame.at, add(base, times(across, out)));
-  }).filter((point) => {
-    const way = minus(point, frame.at);
-    const normal = add(
-      times(frame.head, dot(way, frame.head) / headAxes[0] ** 2),
-      add(
-        times(frame.front, dot(way, frame.front) / headAxes[1] ** 2),
-        times(frame.left, dot(way, frame.left) / headAxes[2] ** 2),
-      ),
-    );
-    return dot(normal, eye.toward) >= 0;
+  const across = add(times(frame.head, 0.72), times(frame.front, -0.69));
+  const down = add(times(frame.head, 0.69), times(frame.front, 0.72));
+  const base = add(frame.at, times(across, 0.012));
+  const hairline = Array.from({ length: 48 }, (_, at) => {
+    const way = add(times(frame.left, cosine(at * 7.5)), times(down, sine(at * 7.5)));
+    const off = minus(base, frame.at);
+    // Where the line from the plane's middle meets the ellipsoid: a quadratic in the distance.
+    const scaled = (vector: Vec) =>
+      [
+        dot(vector, frame.head) / headAxes[0],
+        dot(vector, frame.front) / headAxes[1],
+        dot(vector, frame.left) / headAxes[2],
+      ] as const;
+    const [w, o] = [scaled(way), scaled(off)];
+    const a = dot(w, w);
+    const b = dot(w, o);
+    const out = (-b + Math.sqrt(b * b - a * (dot(o, o) - 1))) / a;
+    return add(base, times(way, out));
   });
-  const rim = roundOutline(frame, headAxes, eye, 48).filter((point) => high(point) >= 0);
-  const spots = [...edge, ...rim].map((point) => flat(eye.see(point)));
-  if (spots.length < 6) return '';
-  const middle: Flat = [
-    spots.reduce((sum, [x]) => sum + x, 0) / spots.length,
-    spots.reduce((sum, [, y]) => sum + y, 0) / spots.length,
-  ];
-  return closedPath(
-    spots.sort(
-      (a, b) => Math.atan2(a[1] - middle[1], a[0] - middle[0]) - Math.atan2(b[1] - middle[1], b[0] - middle[0]),
-    ),
-  );
+  const towardViewer = (point: Vec) => {
+    const way = minus(point, frame.at);
+    return (
+      [frame.head, frame.front, frame.left].reduce(
+        (sum, axis, at) => sum + (dot(way, axis) / headAxes[at]! ** 2) * dot(axis, eye.toward),
+        0,
+      ) >= 0
+    );
+  };
+  const edge = stretchOf(hairline, towardViewer);
+  const rim = stretchOf(roundOutline(frame, headAxes, eye, 48), (point) => dot(minus(point, base), across) >= 0);
+  // The rim leads from one end of the seen hairline to the other; where they meet decides which way it is walked.
+  const apartBy = (a: Vec | undefined, b: Vec | undefined) => (a && b ? Math.hypot(...minus(a, b)) : 0);
+  const onward = apartBy(rim.at(-1), edge[0]) <= apartBy(rim.at(-1), edge.at(-1)) ? edge : [...edge].reverse();
+  const spots = [...rim, ...onward].map((point) => flat(eye.see(point)));
+  return spots.length < 6 ? '' : closedPath(spots);
 }
 
 function headPart(body: Body, eye: Eye): Part {

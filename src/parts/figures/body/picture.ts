@@ -26,20 +26,25 @@ interface Frame {
 }
 
 /** Every point that must be in the picture. */
-function extent(body: Body, eye: Eye, upper: boolean): [number, number, number][] {
+function extent(body: Body, eye: Eye, shows: Figure['shows']): [number, number, number][] {
   const spots: [number, number, number][] = [];
   const put = (at: Vec, radius: number) => {
     const [x, y] = eye.see(at);
     spots.push([x, y, radius]);
   };
   for (const height of ringHeights) for (const point of ringAt(body.spine, height, 8, body.build)) put(point, 0);
+  if (shows === 'trunk') {
+    put(inFrame(body.head, -0.06, 0, 0), 4);
+    for (const side of sides) put(body.arms[side].shoulder, 6);
+    return spots;
+  }
   put(inFrame(body.head, 0.02, 0, 0), 11);
   put(inFrame(body.head, 0.085, -0.092, 0), 4);
   for (const side of sides) {
     const { knee, ankle, toe, heel } = body.legs[side];
     const { elbow, wrist, tips } = body.arms[side];
     put(knee, 6);
-    if (!upper) {
+    if (shows === 'all') {
       put(ankle, 4);
       put(toe, 2);
       put(heel, 4);
@@ -52,7 +57,11 @@ function extent(body: Body, eye: Eye, upper: boolean): [number, number, number][
 }
 
 /** Smallest picture, so that a figure folded up is not blown up beside one stretched out. */
-const least = { width: 118, height: 78 };
+const least = {
+  all: { width: 118, height: 78 },
+  upper: { width: 90, height: 78 },
+  trunk: { width: 50, height: 50 },
+} as const;
 const margin = 5;
 
 const spotsOf = (thing: Thing): readonly Vec[] => {
@@ -83,17 +92,17 @@ function frameOf(
   things: readonly Thing[],
   way: readonly Vec[],
   eye: Eye,
-  upper: boolean,
+  shows: Figure['shows'],
 ): Frame {
-  const spots = bodies.flatMap((body) => extent(body, eye, upper));
+  const spots = bodies.flatMap((body) => extent(body, eye, shows));
   for (const point of way) spots.push([eye.see(point)[0], eye.see(point)[1], 3]);
   for (const thing of things) for (const point of spotsOf(thing)) spots.push([eye.see(point)[0], eye.see(point)[1], 0]);
   const left = Math.min(...spots.map(([x, , r]) => x - r)) - margin;
   const right = Math.max(...spots.map(([x, , r]) => x + r)) + margin;
   const top = Math.min(...spots.map(([, y, r]) => y - r)) - margin;
   const bottom = Math.max(...spots.map(([, y, r]) => y + r)) + margin;
-  const width = Math.max(upper ? 90 : least.width, right - left);
-  const height = Math.max(least.height, bottom - top);
+  const width = Math.max(least[shows].width, right - left);
+  const height = Math.max(least[shows].height, bottom - top);
   return { x: (left + right) / 2 - width / 2, y: bottom - height, width, height };
 }
 
@@ -106,13 +115,13 @@ export interface Picture extends Drawing {
 }
 
 /** Draws a figure, with what it opens tinted as far as it is seen. */
-function pictureOf({ body, other, things, arrow: way, camera, upper }: Figure, opened: Opened = {}): Picture {
+function pictureOf({ body, other, things, arrow: way, camera, shows }: Figure, opened: Opened = {}): Picture {
   const eye = eyeOf(camera);
   const tinted = partsSeen(opened, (region) => regionPath(body, eye, region, 1) !== '');
   return {
     ...drawn(body, things, eye, tinted),
     eye,
-    frame: frameOf(other ? [body, other] : [body], upper ? [] : things, way ?? [], eye, upper),
+    frame: frameOf(other ? [body, other] : [body], shows === 'all' ? things : [], way ?? [], eye, shows),
     ghost: other ? ghostPath(other, eye) : '',
     arrow: way && way.length > 1 ? arrow(way, eye) : null,
   };
