@@ -10,8 +10,14 @@ const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/
 
 /** Fails with what axe found, in words. */
 export async function expectAccessible(page: Page, where: string) {
-  // A message that comes or goes is half see-through for a moment: what is judged is what stands.
+  // A message that comes or goes is half see-through for a moment, and one may go while the checker reads: what is judged is
+  // A message that comes or goes is half see-through for a moment, also one that goes while the checker reads: what stands is judged.
   await page.evaluate(() => {
+    const standing = new CSSStyleSheet();
+    standing.replaceSync(
+      '[data-sonner-toast], [data-sonner-toast] * { transition: none !important; animation: none !important; }',
+    );
+    document.adoptedStyleSheets = [standing];
     // One that has gone is taken off the page by a timer, which a test's clock may never reach.
     document.querySelectorAll('[data-sonner-toast][data-removed="true"]').forEach((gone) => gone.remove());
     return Promise.all(
@@ -38,6 +44,7 @@ export async function expectAccessible(page: Page, where: string) {
     });
     return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
   });
+  await page.evaluate(() => (document.adoptedStyleSheets = []));
   expect(found, where).toEqual([]);
 }
 

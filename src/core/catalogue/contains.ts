@@ -2,7 +2,8 @@ import { naturalPauseSeconds } from '../dose';
 import { type Component } from '../safety';
 import { type AxisId, type StanceOf } from '../schools';
 import { props } from './props';
-import { type Drill, type MovementId } from './schema';
+import { type MovementId } from './movements';
+import { type Drill } from './schema';
 
 /** What a movement asks of a body. */
 const ofMovement: Readonly<Partial<Record<MovementId, readonly Component[]>>> = {

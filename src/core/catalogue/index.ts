@@ -38,7 +38,7 @@ export { inProps } from './inProps';
 export { remade } from './remake';
 export { startCadence } from './drill';
 export { type BandLevel, type HandsId, type LegsId, bandLevelIds, handIds, legIds } from './figure';
-export { movementWords } from './movements';
+export { type MovementId, movementIds, movementWords } from './movements';
 export { type FaultId, correctionLadder, faultIds, faults } from './faults';
 export { type PositionId, changeSeconds, placeInOrder, positionIds, positionList, positions } from './positions';
 export { type PropId, asGood, bodyProps, propIds, propList, props, substituteFor } from './props';
@@ -46,12 +46,10 @@ export {
   type Cue,
   type Drill,
   type FamilyId,
-  type MovementId,
   type Range,
   cueKinds,
   families,
   familyIds,
-  movementIds,
   openedIds,
   skillIds,
 } from './schema';

@@ -1,4 +1,34 @@
-import { type MovementId } from './schema';
+/** How a drill moves besides the breath; the figure has a second pose for each. */
+export const movementIds = [
+  'none',
+  'bridge',
+  'march',
+  'heelSlide',
+  'sideBend',
+  'sideReach',
+  'headTurn',
+  'nod',
+  'pelvicRock',
+  'rockBack',
+  'armsOpen',
+  'armsUp',
+  'chestLift',
+  'forwardFold',
+  'kneesFloat',
+  'hipsLift',
+  'headLift',
+  'squat',
+  'hinge',
+  'press',
+  'row',
+  'chairRise',
+  'legOut',
+  'heelDrag',
+  'handsPress',
+  'elbowsLeave',
+  'step',
+] as const;
+export type MovementId = (typeof movementIds)[number];
 
 /** What a movement is called in a lane of the score and on a drill's page. */
 export const movementWords: Readonly<Record<MovementId, string>> = {

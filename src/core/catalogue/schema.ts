@@ -6,6 +6,7 @@ import { type Stances, axes, axisIds } from '../schools';
 import { regionIds } from '../trunk';
 import { faultIds } from './faults';
 import { bandLevelIds, handIds, legIds } from './figure';
+import { movementIds } from './movements';
 import { positionIds } from './positions';
 import { propIds } from './props';
 
@@ -71,38 +72,6 @@ export const families = {
 } as const;
 export type FamilyId = keyof typeof families;
 export const familyIds = Object.keys(families) as [FamilyId, ...FamilyId[]];
-
-/** How a drill moves besides the breath; the figure has a second pose for each. */
-export const movementIds = [
-  'none',
-  'bridge',
-  'march',
-  'heelSlide',
-  'sideBend',
-  'sideReach',
-  'headTurn',
-  'nod',
-  'pelvicRock',
-  'rockBack',
-  'armsOpen',
-  'armsUp',
-  'chestLift',
-  'forwardFold',
-  'kneesFloat',
-  'hipsLift',
-  'headLift',
-  'squat',
-  'hinge',
-  'press',
-  'row',
-  'chairRise',
-  'legOut',
-  'heelDrag',
-  'handsPress',
-  'elbowsLeave',
-  'step',
-] as const;
-export type MovementId = (typeof movementIds)[number];
 
 export const cueKinds = ['image', 'touch', 'instruction', 'sound', 'count'] as const;
 export type CueKind = (typeof cueKinds)[number];

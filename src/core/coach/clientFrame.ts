@@ -1,5 +1,8 @@
 import { type Segment } from '../dose';
-import { type ClientFrame } from './clientMessage';
+import { specOf } from '../body';
+import { type PlanItem, drillOf, openedRegions } from '../sequence';
+import { trunkMotion } from '../trunk';
+import { type ClientFigure, type ClientFrame } from './clientMessage';
 import { type RunState, cursorAt } from './run';
 import { locate, timelineOf } from './timeline';
 
@@ -7,12 +10,12 @@ import { locate, timelineOf } from './timeline';
  * The client's view of a run at a moment.
  *
  * @param nowEpochMs by the run's clock
- * @example clientFrame(state, nineSecondsIn, { showCount: true, cue: 'Fill the towel behind' }).kind // 'breathing'
+ * @example clientFrame(state, nineSecondsIn, { showCount: true, cue: 'Fill the towel behind', figure: null }).kind // 'breathing'
  */
 export function clientFrame(
   state: RunState,
   nowEpochMs: number,
-  { showCount, cue }: { showCount: boolean; cue: string },
+  { showCount, cue, figure }: { showCount: boolean; cue: string; figure: ClientFigure | null },
 ): ClientFrame {
   if (state.status === 'stopped') return { kind: 'stopped' };
   const talk = state.status === 'paused' && state.pausedBy === 'talk';
@@ -29,6 +32,34 @@ export function clientFrame(
     stillAtSeconds: state.status === 'running' ? null : intoSeconds,
     showCount,
     cue,
+    figure,
+  };
+}
+
+/**
+ * The body of an item of a plan as the client sees it: how it is done, what opens, how its breath moves.
+ *
+ * @param side the side that is worked just now
+ * @param week of a pregnancy, where there is one
+ * @example clientFigure(item, 'none').spec.position === item.position // true
+ */
+export function clientFigure(item: PlanItem, side: PlanItem['side'], week?: number): ClientFigure {
+  const drill = drillOf(item);
+  const opened = openedRegions(drill, side);
+  const { position, movement, hands, legs, band } = { ...drill, position: item.position };
+  return {
+    spec: {
+      position,
+      movement,
+      hands,
+      legs,
+      band,
+      props: [...item.props],
+      side: specOf(drill, position, side).side,
+      week,
+    },
+    opened,
+    motion: trunkMotion(drill.stances, opened),
   };
 }
 

@@ -1,5 +1,7 @@
 import * as z from 'zod/mini';
 import { longestPhaseSeconds, shortestPhaseSeconds } from '../cadence';
+import { bandLevelIds, handIds, legIds, movementIds, positionIds, propIds } from '../catalogue';
+import { regionIds } from '../trunk';
 
 const phase = z.number().check(z.gte(0), z.lte(longestPhaseSeconds));
 const breath = z.object({
@@ -8,6 +10,38 @@ const breath = z.object({
   exhaleSeconds: phase.check(z.gte(shortestPhaseSeconds)),
   bottomPauseSeconds: phase,
 });
+
+/** The body of the drill under way: how it lies or stands, what the breath should open, how far each part moves. */
+const clientFigureSchema = z.object({
+  spec: z.object({
+    position: z.enum(positionIds),
+    movement: z.enum(movementIds),
+    props: z.array(z.enum(propIds)),
+    hands: z.enum(handIds),
+    legs: z.enum(legIds),
+    band: z.enum(bandLevelIds),
+    side: z.optional(z.enum(['left', 'right'])),
+    week: z.optional(z.number()),
+  }),
+  opened: z.partialRecord(z.enum(regionIds), z.number()),
+  motion: z.object({
+    dome: z.number(),
+    belly: z.number(),
+    bellyOffset: z.number(),
+    lowToHigh: z.boolean(),
+    wall: z.enum(['soft', 'light', 'firm']),
+    chestFront: z.number(),
+    chestBack: z.number(),
+    sides: z.object({ left: z.number(), right: z.number() }),
+    lowBack: z.number(),
+    ribsAfterExhale: z.number(),
+    floorDown: z.number(),
+    floorLift: z.number(),
+    floorOffset: z.number(),
+    words: z.array(z.string()),
+  }),
+});
+export type ClientFigure = z.infer<typeof clientFigureSchema>;
 
 /**
  * What the client's own window is told: enough to pace and a few plain words. No name, fault, caution, total or time left
@@ -25,6 +59,7 @@ const clientFrameSchema = z.discriminatedUnion('kind', [
     stillAtSeconds: z.nullable(z.number()),
     showCount: z.boolean(),
     cue: z.string().check(z.maxLength(160)),
+    figure: z.nullable(clientFigureSchema),
   }),
   z.object({ kind: z.literal('hold') }),
   z.object({ kind: z.literal('stopped') }),

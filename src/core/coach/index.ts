@@ -1,6 +1,6 @@
 export { type RunPerson, eventDenied, foreignTo, itemOff, steering } from './admit';
 export { announcement } from './announce';
-export { clientFrame } from './clientFrame';
+export { clientFigure, clientFrame } from './clientFrame';
 export {
   type ClientFrame,
   type ClientMessage,

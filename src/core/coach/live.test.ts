@@ -8,6 +8,7 @@ import {
   type PedalState,
   type RunEvent,
   announcement,
+  clientFigure,
   clientFrame,
   clientMessageSchema,
   cueAnswer,
@@ -194,7 +195,7 @@ describe('what a screen reader is told', () => {
 });
 
 describe('the client’s window', () => {
-  const say = { showCount: true, cue: 'Fill the towel behind' };
+  const say = { showCount: true, cue: 'Fill the towel behind', figure: clientFigure(item(), 'none') };
   test('is paced by the run’s clock, and nothing else of the run goes into it', () => {
     const state = run([0, { type: 'start' }], [12, { type: 'fault', item: 0, fault: 'neck' }]);
     const frame = clientFrame(state, 13_000, say);
@@ -202,6 +203,7 @@ describe('the client’s window', () => {
     expect(Object.keys(frame).sort()).toEqual([
       'cadences',
       'cue',
+      'figure',
       'kind',
       'showCount',
       'startEpochMs',

@@ -1,8 +1,9 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type Phase, type PhaseMoment, phaseAt, planBreaths } from '@/core/cadence';
 import { type ClientFrame, clientChannel, clientMessageSchema, silentAfterMs } from '@/core/coach';
+import { BreathingBody } from '@/parts/figures/body/BreathingBody';
 import { Tide } from '@/parts/figures/Tide';
 import { RunClock } from './runClock';
 import { useAwake } from './useMoment';
@@ -96,6 +97,9 @@ function Breathing({ frame, nowMs }: { frame: BreathingFrame; nowMs: () => numbe
   }, [ask]);
 
   const waits = frame.stillAtSeconds !== null;
+  // The same figure in every frame is the same to the page: it is laid out once a drill.
+  const told = JSON.stringify(frame.figure);
+  const figure = useMemo(() => JSON.parse(told) as BreathingFrame['figure'], [told]);
   return (
     <main
       id="main"
@@ -115,7 +119,18 @@ function Breathing({ frame, nowMs }: { frame: BreathingFrame; nowMs: () => numbe
             {shown?.count}
           </p>
         )}
-        <p className="text-3xl leading-tight lg:text-[max(3rem,4.5vw)]">{frame.cue}</p>
+        <div className="flex min-h-0 items-end justify-between gap-6">
+          <p className="text-3xl leading-tight lg:text-[max(3rem,4.5vw)]">{frame.cue}</p>
+          {figure && (
+            <BreathingBody
+              spec={figure.spec}
+              opened={figure.opened}
+              motion={figure.motion}
+              ask={ask}
+              className="h-[30vh] w-[34vw] shrink-0 max-sm:hidden"
+            />
+          )}
+        </div>
       </div>
     </main>
   );

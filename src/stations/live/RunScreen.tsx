@@ -7,6 +7,7 @@ import {
   type RunPerson,
   type RunState,
   announcement,
+  clientFigure,
   clientFrame,
   endedByStop,
   mostInGroup,
@@ -110,10 +111,12 @@ export function RunScreen({
   usePedal(view.settings.pedalKeys, actions.press, writes && ready && (live || state.status === 'ready'));
 
   const { clientCount } = view.settings;
+  const week = group.length > 0 ? undefined : shownWeek(view).week;
+  const figure = useMemo(() => clientFigure(item, side, week), [item, side, week]);
   useClientWindow(
     useCallback(
-      () => clientFrame(state, nowMs(), { showCount: clientCount, cue: cues.words }),
-      [state, nowMs, clientCount, cues.words],
+      () => clientFrame(state, nowMs(), { showCount: clientCount, cue: cues.words, figure }),
+      [state, nowMs, clientCount, cues.words, figure],
     ),
     nowMs,
     [state.status, state.anchorEpochMs, state.cursorSeconds, shown.segment, cues.words],
@@ -251,7 +254,7 @@ export function RunScreen({
         />
         <ThisDrill
           {...{ run, shown, item, side, cues, naming, neighbours }}
-          week={group.length > 0 ? undefined : shownWeek(view).week}
+          week={week}
           panel={panelShown}
           whole={stopped !== null}
         />

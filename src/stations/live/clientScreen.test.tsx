@@ -14,6 +14,7 @@ const breathing = (rest: Partial<Extract<ClientFrame, { kind: 'breathing' }>> = 
   stillAtSeconds: null,
   showCount: true,
   cue: 'Wide like a lantern',
+  figure: null,
   ...rest,
 });
 
