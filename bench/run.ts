@@ -5,6 +5,7 @@
 import { spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { cadence, phaseAt, planBreaths } from '@/core/cadence';
+import { bodies } from './body';
 import { coachScreen, eventAppend } from './coach';
 import { day, dayPage } from './day';
 import { firstLoad } from './firstLoad';
@@ -42,6 +43,8 @@ const only = (flag: string) => process.argv.includes(flag);
 if (only('--reading')) reading();
 else if (only('--day')) writeFileSync('docs/day.md', dayPage(await day()));
 else if (only('--first-load')) await firstLoad();
+else if (only('--body')) bodies();
+else if (only('--coach')) await coachScreen();
 else if (only('--plans')) writeFileSync('docs/plans-reviewed.md', plansPage());
 else if (!only('--load')) {
   phases();
@@ -52,6 +55,7 @@ else if (!only('--load')) {
   growth();
   rereading();
   sweep();
+  bodies();
   sound();
   eventAppend();
   await firstLoad();
@@ -61,4 +65,5 @@ else if (!only('--load')) {
 }
 // The long part, whole studios and a million events, can be left out or asked for alone; ten minutes of memory only when asked for.
 const minutes = process.argv.includes('--memory') ? 10 : 1;
-if (!['--quick', '--reading', '--plans', '--day', '--first-load'].some(only)) await underLoad({ large: true, minutes });
+if (!['--quick', '--reading', '--plans', '--day', '--first-load', '--body', '--coach'].some(only))
+  await underLoad({ large: true, minutes });

@@ -10,8 +10,8 @@ const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/
 
 /** Fails with what axe found, in words. */
 export async function expectAccessible(page: Page, where: string) {
-  // A message that comes or goes is half see-through for a moment, and one may go while the checker reads: what is judged is
-  // A message that comes or goes is half see-through for a moment, also one that goes while the checker reads: what stands is judged.
+  // A message that comes or goes is half see-through for a moment, also one that goes while
+  // the checker reads: what stands is judged.
   await page.evaluate(() => {
     const standing = new CSSStyleSheet();
     standing.replaceSync(

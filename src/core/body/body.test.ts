@@ -1,6 +1,9 @@
 import { drills } from '../catalogue';
 import { builds, withBump } from './build';
-import { type Figure, figureOf, specOf } from './figure';
+import { type Figure, figureOf } from './figure';
+import { midway } from './midway';
+import { movesOn } from './moves';
+import { specOf } from './spec';
 import { type Body } from './solve';
 import { ringAt, ringHeights } from './trunk';
 
@@ -313,4 +316,38 @@ test('a hand that lies on the trunk lies on its skin', () => {
       });
   });
   expect(wrong).toEqual([]);
+});
+
+test('on its way a body keeps its limbs, and begins and ends where the two poses are', () => {
+  let seen = 0;
+  const wrong: string[] = [];
+  for (const drill of drills) {
+    for (const position of drill.positions) {
+      const spec = specOf(drill, position);
+      const { body, other } = figureOf(spec);
+      if (!other || movesOn(spec) === 'not') continue;
+      seen += 1;
+      const ways = [0, 0.25, 0.5, 0.75, 1].map((part) => midway(body, other, part));
+      for (const side of sidesOf) {
+        for (const joint of ['knee', 'ankle'] as const) {
+          for (const [found, meant] of [
+            [ways[0]!, body],
+            [ways[4]!, other],
+          ] as const) {
+            const off = apart(found.legs[side][joint], meant.legs[side][joint]);
+            if (off > 0.012) wrong.push(`${drill.id}, ${position}: ${side} ${joint} ${cm(off)} off`);
+          }
+        }
+      }
+      for (const way of ways) {
+        const { hip, knee, ankle, toe } = way.legs.right;
+        expect(apart(hip, knee)).toBeCloseTo(0.416);
+        expect(apart(knee, ankle)).toBeCloseTo(0.416);
+        const low = Math.min(way.head.at[2] - 0.075, knee[2] - 0.052, ankle[2] - 0.034, toe[2] - 0.017);
+        if (low < -0.03) wrong.push(`${drill.id}, ${position}: ${cm(-low)} under the floor on the way`);
+      }
+    }
+  }
+  expect(wrong).toEqual([]);
+  expect(seen).toBeGreaterThan(25);
 });

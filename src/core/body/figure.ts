@@ -1,10 +1,11 @@
-import { type BandLevel, type HandsId, type LegsId, type MovementId, type PositionId, type PropId } from '../catalogue';
+import { type BandLevel, type MovementId, type PositionId, type PropId } from '../catalogue';
 import { type Build, builds, radii, withBump } from './build';
 import { handsIn } from './hands';
 import { withLegs } from './legs';
 import { movedFrom } from './movements';
 import { type Arm, type Leg, type Pose, mirrored } from './pose';
 import { positionPoses } from './positions';
+import { type FigureSpec } from './spec';
 import { type Body, solve } from './solve';
 import { type Thing, ball, box, seat, wall } from './things';
 import { type Swelling, frameAt, ringHeights, ringAt, surfaceAt } from './trunk';
@@ -13,28 +14,12 @@ import { type Vec, add, between, cross, far, inFrame, minus, times, unit } from 
 /** How high a band or towel lies round the trunk, in metres above the hip joints. */
 const bandLevels: Readonly<Record<BandLevel, number>> = { waist: 0.13, 'lower ribs': 0.235, 'under the chest': 0.315 };
 
-/** What a figure shows: a position and what a drill makes of it. */
-export interface FigureSpec {
-  position: PositionId;
-  movement?: MovementId;
-  props?: readonly PropId[];
-  hands?: HandsId;
-  legs?: LegsId;
-  band?: BandLevel;
-  /** The side that is worked, where one is. */
-  side?: 'left' | 'right';
-  /** How somebody sits: hollow-backed, or let down. */
-  posture?: 'arched' | 'slouched';
-  /** Completed week of a pregnancy: the belly stands forward by it. */
-  week?: number;
-  /** Tapes round the trunk at heights above the hip joints, in metres. */
-  tapes?: readonly number[];
-}
-
 /** A figure laid out: its pose, where a movement comes from or goes to, what stands about it, and from where it is seen. */
 export interface Figure {
   body: Body;
   other: Body | null;
+  /** Which end of the movement is drawn full. */
+  full: 'start' | 'end';
   things: Thing[];
   arrow: Vec[] | null;
   /** What of the body matters: the picture may end at the knees, or show the trunk alone. */
@@ -195,7 +180,7 @@ function betweenKnees(body: Body, position: PositionId): Thing {
 
 /** What a drill's props add to a position, where the body has them. */
 function propThings(
-  { position, props = [], hands = 'at rest', band = 'lower ribs', tapes = [] }: FigureSpec,
+  { position, props = [], hands = 'at rest', band = 'lower ribs', tapes = [], side: worked }: FigureSpec,
   body: Body,
 ): Thing[] {
   const things: Thing[] = tapes.map((height) => ({ ...loop(body, height), name: 'tape', width: 0.02 }) as Thing);
@@ -275,7 +260,8 @@ function propThings(
     );
     things.push(wall(back - 0.012, true, -0.5, 0.5, 1.35));
   }
-  if (props.includes('wall') && position === 'standing') things.push(wall(0.4, false, -0.5, 0.5, 1.95));
+  if (props.includes('wall') && position === 'standing')
+    things.push(wall(worked === 'right' ? -0.4 : 0.4, false, -0.5, 0.5, 1.95));
   if (props.includes('twinBalls')) {
     for (const side of [1, -1]) {
       const at = surfaceAt(body.spine, 0.36, 180 - side * 24, body.build);
@@ -392,36 +378,21 @@ function cameraOf({
   return own;
 }
 
-/** What of a drill its figure shows. */
-interface Shown {
-  movement: MovementId;
-  props: readonly PropId[];
-  hands: HandsId;
-  legs: LegsId;
-  band: BandLevel;
-  sides: 'none' | 'one or both';
-}
+/** What stands about a body: what its position needs, and the props where the body has them. */
+const thingsOf = (spec: FigureSpec, body: Body): Thing[] => [
+  ...positionPoses[spec.position].things(body),
+  ...propThings(spec, body),
+];
 
 /**
- * The figure of a drill in a position.
+ * Props of a figure at a moment of its movement: furniture stays, what is held or lies on the body goes with it.
  *
- * @param side the side that is worked; counts only where the drill has sides
- * @example specOf(findDrill('side-bend-open')!, 'sitting', 'right').side // 'right'
+ * @param still what stood about the figure at rest
  */
-export const specOf = (
-  { movement, props, hands, legs, band, sides }: Shown,
-  position: PositionId,
-  side: 'left' | 'right' | 'both' | 'none' = 'left',
-  used: readonly PropId[] = props,
-): FigureSpec => ({
-  position,
-  movement,
-  props: used,
-  hands,
-  legs,
-  band,
-  ...(sides === 'none' ? {} : { side: side === 'right' ? 'right' : 'left' }),
-});
+export function thingsWith(spec: FigureSpec, body: Body, still: readonly Thing[]): Thing[] {
+  const own = propThings(spec, body);
+  return [...still.slice(0, still.length - own.length), ...own];
+}
 
 /**
  * Lays a figure out.
@@ -439,10 +410,10 @@ export function figureOf(
   const move = movedFrom(spec.movement ?? 'none', still, spec.position);
   const pose = move ? (move.full === 'end' ? (move.end ?? move.start) : move.start) : still;
   const other = move ? (move.full === 'end' ? (move.end ? move.start : null) : move.end) : null;
-  // What is worked on the right is laid out for the left and mirrored whole: bodies, things, arrow and viewer.
+  // What is worked on the right is laid out for the left and mirrored whole: bodies, arrow and viewer; things stand about the body.
   const body = solve(pose, build, swelling);
   const second = other ? solve(other, build, swelling) : null;
-  const things = [...positionPoses[spec.position].things(body), ...propThings(spec, body)];
+  const things = thingsOf(spec, body);
   let arrow: Vec[] | null = null;
   if (move) {
     if ('way' in move.arrow) arrow = move.arrow.way(body);
@@ -451,13 +422,16 @@ export function figureOf(
       arrow = bowed(move.arrow.follow(from), move.arrow.follow(to), move.arrow.bow ?? [0, 0, 0]);
     }
   }
+  const full = move?.full ?? 'start';
   const camera = cameraOf(spec);
   const shows = spec.tapes ? 'trunk' : showsUpperBody(spec) ? 'upper' : 'all';
-  if (!right) return { body, other: second, things, arrow, shows, camera };
+  if (!right) return { body, other: second, full, things, arrow, shows, camera };
+  const mirroredBody = solve(mirrored(pose), build, swelling);
   return {
-    body: solve(mirrored(pose), build, swelling),
+    body: mirroredBody,
     other: other ? solve(mirrored(other), build, swelling) : null,
-    things: things.map(mirroredThing),
+    full,
+    things: thingsOf(spec, mirroredBody),
     arrow: arrow?.map(acrossPoint) ?? null,
     shows,
     camera: { turn: 180 - camera.turn, height: camera.height },
@@ -472,32 +446,3 @@ function bowed(from: Vec, to: Vec, toward: Vec): Vec[] {
 }
 
 const acrossPoint = ([x, y, z]: Vec): Vec => [x, -y, z];
-
-function mirroredThing(thing: Thing): Thing {
-  switch (thing.form) {
-    case 'sheet':
-      return { ...thing, corners: thing.corners.map(acrossPoint) };
-    case 'ball':
-      return { ...thing, at: acrossPoint(thing.at) };
-    case 'rod':
-      return { ...thing, from: acrossPoint(thing.from), to: acrossPoint(thing.to) };
-    case 'strap':
-      return {
-        ...thing,
-        points: thing.points.map(acrossPoint),
-        ...(thing.round ? { round: acrossPoint(thing.round) } : {}),
-      };
-    case 'solid':
-      return { ...thing, points: thing.points.map(acrossPoint) };
-    default:
-      return {
-        ...thing,
-        frame: {
-          at: acrossPoint(thing.frame.at),
-          head: acrossPoint(thing.frame.head),
-          front: acrossPoint(thing.frame.front),
-          left: acrossPoint(thing.frame.left),
-        },
-      };
-  }
-}

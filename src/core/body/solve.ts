@@ -78,6 +78,8 @@ export interface Body {
   neckBase: Vec;
   legs: Record<Side, SolvedLeg>;
   arms: Record<Side, SolvedArm>;
+  /** The pose as it came to stand: what was solved for is in it. */
+  stands: Pick<Pose, 'root' | 'lumbar' | 'thoracic' | 'neck' | 'head'>;
   /** Places out of reach: which limb, and by how many metres. */
   missed: { limb: string; by: number }[];
 }
@@ -464,9 +466,22 @@ function handJoints(
  * @param swelling how far parts of the trunk stand out by the breath, in metres
  */
 export function solve(pose: Pose, build: Build = builds.middle, swelling: Swelling = {}): Body {
-  const core = coreOf(pose, build, settled(pose, build));
+  const unknown = settled(pose, build);
+  const core = coreOf(pose, build, unknown);
   const missed = [...core.missed];
   const arms: Partial<Record<Side, SolvedArm>> = {};
   for (const side of sides) arms[side] = armOf(pose.arms[side], side, core, build, swelling, missed, arms);
-  return { build, swelling, ...core, arms: arms as Record<Side, SolvedArm>, missed };
+  const { root } = pose;
+  const stands: Body['stands'] = {
+    root: {
+      ...root,
+      pitch: root.pitch + unknown.pitch,
+      at: [root.at[0] + unknown.ahead, root.at[1], root.at[2] + unknown.up],
+    },
+    lumbar: pose.lumbar,
+    thoracic: pose.thoracic,
+    neck: { ...pose.neck, forward: (pose.neck?.forward ?? 0) + unknown.nod },
+    head: pose.head,
+  };
+  return { build, swelling, ...core, stands, arms: arms as Record<Side, SolvedArm>, missed };
 }

@@ -1,6 +1,6 @@
 import { type RegionId } from '../trunk';
 import { type Build, profile, squareness } from './build';
-import { type Frame, type Vec, cosine, inFrame, sine, turnedFrame } from './vector';
+import { type Frame, type Vec, cosine, inFrame, minus, sine, turnedFrame } from './vector';
 
 /** Degrees of bending: forward, to the left, turning to the left. */
 export interface Bend {
@@ -132,8 +132,9 @@ function outward(height: number, round: number, build: Build, swelling: Swelling
   const [half, front, back] = profileAt(height);
   const [c, s] = [cosine(round), sine(round)];
   let out = build.bump > 0 ? build.bump * weightOf(bumpPlace, height, round) : 0;
-  for (const [region, by] of Object.entries(swelling) as [RegionId, number][]) {
-    out += by * weightOf(regionPlaces[region], height, round, 1.7);
+  for (const region in swelling) {
+    const by = swelling[region as RegionId];
+    if (by) out += by * weightOf(regionPlaces[region as RegionId], height, round, 1.7);
   }
   const thick = build.breadth;
   return [signed(c) * (c > 0 ? front : back) * thick + c * out, signed(s) * half * thick + s * out];
@@ -150,6 +151,24 @@ export function surfaceAt(
 ): Vec {
   const [front, left] = outward(height, round, build, swelling);
   return inFrame(frameAt(spine, height), 0, front + cosine(round) * beyond, left + sine(round) * beyond);
+}
+
+const steepness = (2 * (squareness - 1)) / squareness;
+
+/**
+ * Which way the trunk's surface faces at a place, level with its ring: how the trunk gets thinner upward is left out.
+ *
+ * @param height above the hip joints, in metres
+ * @param round degrees from the front to the left
+ */
+export function facing(spine: Spine, height: number, round: number): Vec {
+  const [half, front, back] = profileAt(height);
+  const [c, s] = [cosine(round), sine(round)];
+  const ahead = (Math.sign(c) * Math.abs(c) ** steepness) / (c > 0 ? front : back);
+  const aside = (Math.sign(s) * Math.abs(s) ** steepness) / half;
+  const long = Math.sqrt(ahead * ahead + aside * aside);
+  const frame = frameAt(spine, height);
+  return minus(inFrame(frame, 0, ahead / long, aside / long), frame.at);
 }
 
 /** A ring of the trunk at a height, from the front round to the left. */

@@ -25,8 +25,8 @@ export const cross = (a: Vec, b: Vec): Vec => [
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ];
-export const length = (a: Vec): number => Math.hypot(a[0], a[1], a[2]);
-export const far = (a: Vec, b: Vec): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+export const length = (a: Vec): number => Math.sqrt(a[0] * a[0] + a[1] * a[1] + a[2] * a[2]);
+export const far = (a: Vec, b: Vec): number => length(minus(a, b));
 /** A point on the way, from 0 at the first to 1 at the second. @example between([0, 0, 0], [2, 0, 0], 0.5) // [1, 0, 0] */
 export const between = (a: Vec, b: Vec, part: number): Vec => [
   a[0] + (b[0] - a[0]) * part,

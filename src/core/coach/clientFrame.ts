@@ -56,6 +56,7 @@ export function clientFigure(item: PlanItem, side: PlanItem['side'], week?: numb
       band,
       props: [...item.props],
       side: specOf(drill, position, side).side,
+      breathsEach: specOf(drill, position, side).breathsEach,
       week,
     },
     opened,

@@ -22,6 +22,7 @@ const clientFigureSchema = z.object({
     band: z.enum(bandLevelIds),
     side: z.optional(z.enum(['left', 'right'])),
     week: z.optional(z.number()),
+    breathsEach: z.optional(z.literal([1, 2])),
   }),
   opened: z.partialRecord(z.enum(regionIds), z.number()),
   motion: z.object({

@@ -30,7 +30,7 @@ import { Fence } from '@/parts/Fence';
 import { ChoiceChips } from '@/parts/Chips';
 import { EmptyState } from '@/parts/Notice';
 import { WayOn } from '@/parts/WayOn';
-import { LookPicture } from '@/parts/figures/LookPicture';
+import { LateLookPicture } from '@/parts/figures/LateLookPicture';
 import { BeginVisit } from '../BeginVisit';
 import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
@@ -140,7 +140,7 @@ export function LookStation({ view: served }: { view: ClientView }) {
             line={setUpFor(current, allowedPositions(view, current), view.known.profile.touch)}
           />
           {protocol.picture && (
-            <LookPicture picture={protocol.picture} className="-mt-1 hidden h-36 shrink-0 md:flex" />
+            <LateLookPicture picture={protocol.picture} className="-mt-1 hidden h-36 shrink-0 md:flex" />
           )}
         </div>
         {takenBefore && <Readings href={`/clients/${view.id}/look?protocol=${current}`} again={again} />}

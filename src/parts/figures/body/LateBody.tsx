@@ -1,13 +1,9 @@
 'use client';
 
-import { type ComponentProps } from 'react';
-import { useHydrated } from '../../useHydrated';
-import { BodyFigure } from './BodyFigure';
+import { late } from './late';
 
 /**
- * A figure that is drawn in the browser only: it takes some milliseconds to solve and more room than the rest of a page that has
- * several, and nobody reads it before the page can be used. Its place is kept.
+ * A figure that is fetched and drawn once the page stands: it takes some milliseconds to solve and more room than the rest of a page
+ * that has several, and nobody reads it before the page can be used.
  */
-export function LateBody(props: ComponentProps<typeof BodyFigure>) {
-  return useHydrated() ? <BodyFigure {...props} /> : <div className={props.className} aria-hidden />;
-}
+export const LateBody = late(() => import('./BodyFigure').then(({ BodyFigure }) => BodyFigure));

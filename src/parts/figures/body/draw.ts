@@ -2,7 +2,6 @@ import {
   type Body,
   type Frame,
   type Side,
-  type Swelling,
   type Thing,
   type Vec,
   add,
@@ -11,6 +10,7 @@ import {
   cosine,
   cross,
   dot,
+  facing,
   frameAt,
   inFrame,
   minus,
@@ -88,18 +88,13 @@ function trunkPath(body: Body, eye: Eye): string {
     .join('');
 }
 
-const normalAt = (body: Body, height: number, round: number, swelling: Swelling): Vec => {
-  const at = (dh: number, dr: number) => surfaceAt(body.spine, height + dh, round + dr, body.build, swelling);
-  return unit(cross(minus(at(0, 3), at(0, -3)), minus(at(0.008, 0), at(-0.008, 0))));
-};
-
 /** A part of the trunk as far as it is seen: an outline from its middle, or from its nearest place that is seen. Empty where none is. */
 export function regionPath(body: Body, eye: Eye, region: RegionId, size: number): string {
   const { swelling } = body;
   const place = regionPlaces[region];
   const seen = (h: number, r: number) =>
     dot(
-      normalAt(body, place.height + h * place.reach[0] * size, place.round + r * place.reach[1] * size, swelling),
+      facing(body.spine, place.height + h * place.reach[0] * size, place.round + r * place.reach[1] * size),
       eye.toward,
     ) > 0.06;
   let middle: readonly [number, number] | null = null;
@@ -112,7 +107,7 @@ export function regionPath(body: Body, eye: Eye, region: RegionId, size: number)
   }
   if (!middle) return '';
   const points: Flat[] = [];
-  for (let turn = 0; turn < 360; turn += 15) {
+  for (let turn = 0; turn < 360; turn += 20) {
     const [dh, dr] = [sine(turn), cosine(turn)];
     // From the middle outward to the edge of the part: |middle + t·d| = 1.
     const along = middle[0] * dh + middle[1] * dr;
@@ -120,7 +115,7 @@ export function regionPath(body: Body, eye: Eye, region: RegionId, size: number)
     let [low, high] = [0, edge];
     const at = (t: number) => [middle[0] + t * dh, middle[1] + t * dr] as const;
     if (!seen(...at(high))) {
-      for (let half = 0; half < 6; half += 1) {
+      for (let half = 0; half < 5; half += 1) {
         const t = (low + high) / 2;
         if (seen(...at(t))) low = t;
         else high = t;
@@ -160,7 +155,7 @@ const piece = (eye: Eye, from: Vec, to: Vec, ra: number, rb: number): string =>
 
 function trunkPart(body: Body, eye: Eye, tinted: readonly RegionId[]): Part {
   const samples: Sample[] = [];
-  for (const height of ringHeights) {
+  for (const height of drawnHeights) {
     const ring = ringAt(body.spine, height, 12, body.build, body.swelling);
     const middle = frameAt(body.spine, height).at;
     for (const point of ring) {
@@ -267,10 +262,10 @@ function headPart(body: Body, eye: Eye): Part {
   const bun = inFrame(head, 0.085, -0.092, 0);
   const bunPath = closedPath(disc(flat(eye.see(bun)), 3.4, 16));
   const bunNear = dot(minus(bun, head.at), eye.toward) > 0;
-  const hair = hairPath(head, eye);
-  if (!bunNear) shapes.unshift({ d: bunPath, tone: 'hair', edge: 'halo' });
-  if (hair) shapes.push({ d: hair, tone: 'hair', edge: 'none' });
-  if (bunNear) shapes.push({ d: bunPath, tone: 'hair', edge: 'halo' });
+  // What is turned away is an empty shape: a head that turns keeps the number of its shapes.
+  shapes.unshift({ d: bunNear ? '' : bunPath, tone: 'hair', edge: 'halo' });
+  shapes.push({ d: hairPath(head, eye), tone: 'hair', edge: 'none' });
+  shapes.push({ d: bunNear ? bunPath : '', tone: 'hair', edge: 'halo' });
   const visible = (h: number, f: number, l: number) => {
     const normal = unit(
       add(
@@ -281,23 +276,18 @@ function headPart(body: Body, eye: Eye): Part {
     return dot(normal, eye.toward) > 0.12;
   };
   for (const side of [1, -1]) {
-    if (visible(0.016, 0.085, side * 0.036)) {
-      const lid = [0.02, 0.034, 0.048].map((l, at) =>
-        flat(eye.see(inFrame(head, at === 1 ? 0.009 : 0.016, 0.09 - l * 0.25, side * l))),
-      );
-      shapes.push({ d: openPath(lid), tone: 'fine', edge: 'none', wide: 0.9 });
-    }
-    if (visible(0, -0.005, side * 0.077)) {
-      const [x, y] = eye.see(inFrame(head, -0.008, -0.008, side * 0.078));
-      shapes.push({ d: closedPath(disc([x, y], 1.7, 12)), tone: 'skin', edge: 'ink' });
-    }
-  }
-  if (visible(-0.06, 0.08, 0)) {
-    const mouth = [-0.018, 0, 0.018].map((l) =>
-      flat(eye.see(inFrame(head, -0.062 - (l === 0 ? 0.003 : 0), 0.085 - Math.abs(l) * 0.3, l))),
+    const lid = [0.02, 0.034, 0.048].map((l, at) =>
+      flat(eye.see(inFrame(head, at === 1 ? 0.009 : 0.016, 0.09 - l * 0.25, side * l))),
     );
-    shapes.push({ d: openPath(mouth), tone: 'fine', edge: 'none', wide: 0.8 });
+    shapes.push({ d: visible(0.016, 0.085, side * 0.036) ? openPath(lid) : '', tone: 'fine', edge: 'none', wide: 0.9 });
+    const [x, y] = eye.see(inFrame(head, -0.008, -0.008, side * 0.078));
+    const ear = visible(0, -0.005, side * 0.077) ? closedPath(disc([x, y], 1.7, 12)) : '';
+    shapes.push({ d: ear, tone: 'skin', edge: 'ink' });
   }
+  const mouth = [-0.018, 0, 0.018].map((l) =>
+    flat(eye.see(inFrame(head, -0.062 - (l === 0 ? 0.003 : 0), 0.085 - Math.abs(l) * 0.3, l))),
+  );
+  shapes.push({ d: visible(-0.06, 0.08, 0) ? openPath(mouth) : '', tone: 'fine', edge: 'none', wide: 0.8 });
   const [x, y, near] = eye.see(head.at);
   return { name: 'head', samples: [{ x, y, near, radius: 9 }, ...sampled(eye, neckTo, head.at, 0.05, 0.08)], shapes };
 }
@@ -609,7 +599,7 @@ function shadows(body: Body, eye: Eye): Shape[] {
       ),
     )
     .join('');
-  return d ? [{ d, tone: 'shadow', edge: 'none' }] : [];
+  return [{ d, tone: 'shadow', edge: 'none' }];
 }
 
 export interface Drawing {

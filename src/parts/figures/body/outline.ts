@@ -55,10 +55,8 @@ export const disc = ([x, y]: Flat, radius: number, points = 16): Flat[] =>
     y + radius * sine((at * 360) / points),
   ]);
 
-const short = (value: number) => {
-  const text = value.toFixed(1);
-  return text.endsWith('.0') ? text.slice(0, -2) : text;
-};
+/** A millimetre is finer than any pen here. */
+const short = (value: number) => String(Math.round(value * 10) / 10);
 
 /** Corners as a closed path of short relative steps. Rounding is carried over, so that it doesn't add up. */
 export function closedPath(points: readonly Flat[]): string {

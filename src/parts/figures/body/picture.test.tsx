@@ -16,6 +16,9 @@ const specs = drills.flatMap((drill) =>
   })),
 );
 
+/** Each drill once, in the position it is shown in first. */
+const firsts = specs.filter(({ drill, spec }) => spec.position === drill.positions[0]);
+
 test('drills that are done differently never give the same drawing', () => {
   const seen = new Map<string, string>();
   const same: string[] = [];
@@ -44,7 +47,7 @@ const drawn = (props: readonly string[] = []) =>
   props.filter((prop) => isBand(prop) || prop === 'straw' || prop === 'balloon');
 
 test('every figure is smaller than six kilobytes on its way', () => {
-  const heavy = specs
+  const heavy = firsts
     .map(
       ({ name, spec, opened }) =>
         [name, gzipSync(renderToStaticMarkup(<BodyFigure spec={spec} opened={opened} />)).length] as const,
@@ -81,4 +84,32 @@ test('a part stands out by as much as it is told, at its middle, and its neighbo
   };
   expect(front(0.13, 0.038) - front(0.13, 0)).toBeCloseTo(0.038, 3);
   expect(front(0.36, 0.038) - front(0.36, 0)).toBeLessThan(0.001);
+});
+
+test('whatever moves, a picture keeps its shapes, so that each path stays what it was', () => {
+  let moving = 0;
+  for (const { name, drill, spec, opened } of firsts) {
+    const { rest, at } = breathing(spec, opened, trunkMotion(drill.stances, opened));
+    for (const [level, exhaling, breath] of [
+      [0, true, 0],
+      [1, false, 0],
+      [0.5, true, 1],
+    ] as const) {
+      const shapes = at(level, exhaling, breath);
+      expect([name, shapes.length]).toEqual([name, rest.shapes.length]);
+      if (rest.shapes.some(({ tone }, k) => tone.startsWith('leg') && shapes[k] !== rest.shapes[k]!.d)) moving += 1;
+    }
+  }
+  expect(moving).toBeGreaterThan(20);
+});
+
+test('of a repetition of two breaths the first exhale takes the foot up, the second brings it down', () => {
+  const march = specs.find(({ drill }) => drill.id === 'exhale-then-foot')!;
+  const { at, rest } = breathing(march.spec, march.opened, trunkMotion(march.drill.stances, march.opened));
+  const leg = rest.shapes.findIndex(({ tone }) => tone === 'leg');
+  const up = at(0, true, 0)[leg];
+  const down = at(0, true, 1)[leg];
+  expect(up).not.toBe(down);
+  expect(at(0, false, 0)[leg]).toBe(down);
+  expect(at(1, false, 1)[leg]).toBe(up);
 });

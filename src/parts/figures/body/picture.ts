@@ -7,10 +7,14 @@ import {
   type Vec,
   cornersOf,
   figureOf,
+  type Moves,
   inFrame,
+  midway,
+  movesOn,
   ringAt,
   ringHeights,
   sides,
+  thingsWith,
 } from '@/core/body';
 import { type TrunkMoment, type TrunkMotion, trunkAt } from '@/core/trunk';
 import { type Drawing, drawn, ghostPath, regionPath } from './draw';
@@ -145,28 +149,47 @@ function swellingOf(moment: TrunkMoment, opened: Opened): Swelling {
 /** Steps from empty to full that are drawn. */
 const levels = 30;
 
+const eased = (part: number) => part * part * (3 - 2 * part);
+
+/** How far a movement has gone at a moment of a breath, 0 to 1. */
+function gone(moves: Moves, breathsEach: 1 | 2, level: number, exhaling: boolean, breath: number): number {
+  if (moves === 'in') return eased(level);
+  if (breathsEach === 1) return eased(1 - level);
+  // Of two breaths the first takes it out on the exhale, the second brings it back on its own.
+  const back = breath % 2 === 1;
+  return exhaling ? eased(back ? level : 1 - level) : back ? 1 : 0;
+}
+
 /**
- * A figure that breathes: its picture at rest, and what its shapes are at a moment of a breath. A moment is drawn once and kept;
- * shapes keep their number and order, so that a page only has to put in what has changed.
+ * A figure that breathes, and moves as its drill does on the breath: its picture at rest, and what its shapes are at a moment. A moment
+ * is drawn once and kept; shapes keep their number and order, so that a page only has to put in what has changed.
  */
 export function breathing(spec: FigureSpec, opened: Opened, motion: TrunkMotion) {
   const rest = pictureFor(spec, opened);
-  const tinted = partsSeen(opened, (region) => regionPath(figureOf(spec).body, rest.eye, region, 1) !== '');
-  const moments = new Map<number, readonly string[]>();
-  return {
-    rest,
-    at(level: number, exhaling: boolean): readonly string[] {
-      const step = Math.round(level * levels);
-      const key = exhaling && motion.lowToHigh ? step + 100 : step;
-      const before = moments.get(key);
-      if (before) return before;
-      const swelling = swellingOf(trunkAt(motion, step / levels, exhaling), opened);
-      const { body, things } = figureOf(spec, undefined, swelling);
-      const shapes = drawn(body, things, rest.eye, tinted, rest.order).shapes.map(({ d }) => d);
-      moments.set(key, shapes);
-      return shapes;
-    },
+  const { body: shown, other, full, things: still } = figureOf(spec);
+  const moves = other ? movesOn(spec) : 'not';
+  const [start, end] = full === 'start' ? [shown, other] : [other, shown];
+  const tinted = partsSeen(opened, (region) => regionPath(shown, rest.eye, region, 1) !== '');
+  const moments = new Map<string, readonly string[]>();
+  const at = (level: number, exhaling: boolean, breath = 0): readonly string[] => {
+    const step = Math.round(level * levels);
+    const late = exhaling && motion.lowToHigh;
+    const part = moves === 'not' ? 0 : gone(moves, spec.breathsEach ?? 1, step / levels, exhaling, breath);
+    const key = `${step} ${late} ${part.toFixed(3)}`;
+    const before = moments.get(key);
+    if (before) return before;
+    const swelling = swellingOf(trunkAt(motion, step / levels, exhaling), opened);
+    let body: Body;
+    let things: Thing[];
+    if (moves !== 'not' && start && end) {
+      body = midway(start, end, part, swelling);
+      things = thingsWith(spec, body, still);
+    } else ({ body, things } = figureOf(spec, undefined, swelling));
+    const shapes = drawn(body, things, rest.eye, tinted, rest.order).shapes.map(({ d }) => d);
+    moments.set(key, shapes);
+    return shapes;
   };
+  return { rest, at };
 }
 
 const known = new Map<string, Picture>();
