@@ -35,7 +35,7 @@ import { Stepper } from '@/parts/Stepper';
 import { say } from '@/parts/say';
 import { specOf } from '@/core/body';
 import { BodyFigure } from '@/parts/figures/body/BodyFigure';
-import { draftFaults, tidied } from './draft';
+import { draftFaults, tidied, outOfReach } from './draft';
 import { containedOf } from './drillFacts';
 import { CueRow, ErrorLine, Gains, Group, RangeRow } from './DrillRows';
 
@@ -185,7 +185,9 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
             opened={openedRegions(draft, 'left')}
             title="The drill as its figure shows it"
           />
-          <figcaption className="text-sm text-ink2">As it will be shown.</figcaption>
+          <figcaption className="text-sm text-ink2" role="status">
+            {outOfReach(draft) ?? 'As it will be shown.'}
+          </figcaption>
         </figure>
       </div>
 

@@ -1,6 +1,7 @@
+import { figureOf, specOf } from '@/core/body';
 import { type Drill, drillSchema } from '@/core/catalogue';
 import { type Fault, drillFaults } from '@/core/formats';
-import { inEnglish, setByYou } from '@/core/reasons';
+import { inEnglish, listed, setByYou } from '@/core/reasons';
 
 /** An empty drill of the coach's own: what every drill has, and nothing chosen yet. */
 export function blankDrill(id: string): Drill {
@@ -120,4 +121,14 @@ export function draftFaults(draft: Drill, known: ReadonlyMap<string, Drill>): Fa
       : (fieldWords[first ?? ''] ?? `${first}: ${message}`);
     return [{ path: path.filter((step) => typeof step !== 'symbol'), what }];
   });
+}
+
+/** What of a drill's figure can't be done as it is asked, in one sentence; null where all of it can. */
+export function outOfReach(draft: Drill): string | null {
+  const missed = draft.positions.flatMap((position) =>
+    figureOf(specOf(draft, position)).body.missed.map(
+      ({ limb, by }) => `the ${limb} by ${Math.max(1, Math.round(by * 100))} cm in ${position}`,
+    ),
+  );
+  return missed.length === 0 ? null : `Out of reach: ${listed(missed)}. The nearest that can be reached is shown.`;
 }
