@@ -30,8 +30,11 @@ test('a new coach takes a new client from the first question to a measured chang
   await expect(page.getByRole('complementary', { name: 'So far today' })).toContainText('Stiff ribs');
 
   // Look: quiet rate by Space; fewer than four taps give none
-  await page.keyboard.press('2');
-  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+  // A page just loaded anew answers to keys a moment after it can be read.
+  await expect(async () => {
+    await page.keyboard.press('2');
+    await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible({ timeout: 2000 });
+  }).toPass();
   // By a clock of the test's own: on a slow machine a double tap would be none.
   await page.clock.install();
   await page.clock.pauseAt(new Date(Date.now() + 30_000));
