@@ -185,8 +185,8 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
             opened={openedRegions(draft, 'left')}
             title="The drill as its figure shows it"
           />
-          <figcaption className="text-sm text-ink2" role="status">
-            {outOfReach(draft) ?? 'As it will be shown.'}
+          <figcaption className="text-sm text-ink2">
+            <span role="status">{outOfReach(draft) ?? 'As it will be shown.'}</span>
           </figcaption>
         </figure>
       </div>
