@@ -15,5 +15,8 @@ export function motionOf(item: PlanItem, side: PlanItem['side']): TrunkMotion {
  */
 export function teachingMoment(cadences: readonly Cadence[], nowMs: number): PhaseMoment {
   const breaths = planBreaths(cadences.map((cadence) => ({ cadence, breaths: 1 })));
-  return phaseAt(breaths, (nowMs / 1000) % breaths.totalSeconds);
+  const seconds = nowMs / 1000;
+  const moment = phaseAt(breaths, seconds % breaths.totalSeconds);
+  // Counted on from round to round: a repetition may take two breaths.
+  return { ...moment, breath: moment.breath + Math.floor(seconds / breaths.totalSeconds) * cadences.length };
 }

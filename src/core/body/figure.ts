@@ -67,7 +67,7 @@ const kneesApart = (leg: Leg): Leg => {
     : leg;
 };
 
-const between2 = (spec: FigureSpec): boolean => {
+const heldBetweenKnees = (spec: FigureSpec): boolean => {
   const props = spec.props ?? [];
   if (props.includes('ball')) return true;
   return props.includes('pillow') && spec.position === 'side-lying';
@@ -93,7 +93,7 @@ const postures: Readonly<Record<'arched' | 'slouched', Partial<Pose>>> = {
 function poseOf(spec: FigureSpec): Pose {
   const { position, props = [], hands = 'at rest', legs = 'as the position', band = 'lower ribs' } = spec;
   let pose = withLegs(positionPoses[position].pose, legs);
-  if (between2(spec)) {
+  if (heldBetweenKnees(spec)) {
     pose =
       position === 'side-lying'
         ? {
@@ -378,21 +378,15 @@ function cameraOf({
   return own;
 }
 
-/** What stands about a body: what its position needs, and the props where the body has them. */
-const thingsOf = (spec: FigureSpec, body: Body): Thing[] => [
-  ...positionPoses[spec.position].things(body),
+/**
+ * What stands about a body: furniture as the position needs it, and the props where the body has them.
+ *
+ * @param about whom the furniture stands: on the way of a movement the body at rest, since furniture stays
+ */
+export const thingsOf = (spec: FigureSpec, body: Body, about: Body = body): Thing[] => [
+  ...positionPoses[spec.position].things(about),
   ...propThings(spec, body),
 ];
-
-/**
- * Props of a figure at a moment of its movement: furniture stays, what is held or lies on the body goes with it.
- *
- * @param still what stood about the figure at rest
- */
-export function thingsWith(spec: FigureSpec, body: Body, still: readonly Thing[]): Thing[] {
-  const own = propThings(spec, body);
-  return [...still.slice(0, still.length - own.length), ...own];
-}
 
 /**
  * Lays a figure out.

@@ -1,5 +1,5 @@
 export { radii } from './build';
-export { type Figure, figureOf, thingsWith } from './figure';
+export { type Figure, figureOf, thingsOf } from './figure';
 export { type FigureSpec, specOf } from './spec';
 export { midway } from './midway';
 export { type Moves, movesOn } from './moves';

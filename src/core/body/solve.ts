@@ -75,7 +75,6 @@ export interface Body {
   chest: Frame;
   /** The head's own directions; `at` is its middle. */
   head: Frame;
-  neckBase: Vec;
   legs: Record<Side, SolvedLeg>;
   arms: Record<Side, SolvedArm>;
   /** The pose as it came to stand: what was solved for is in it. */
@@ -107,7 +106,6 @@ interface Core {
   spine: Spine;
   chest: Frame;
   head: Frame;
-  neckBase: Vec;
   legs: Record<Side, SolvedLeg>;
   missed: { limb: string; by: number }[];
 }
@@ -125,7 +123,7 @@ function coreOf(pose: Pose, build: Build, unknown: Readonly<Record<Unknown, numb
   const nodded = bentFrame(neck, { ...pose.head, forward: (pose.head?.forward ?? 0) - build.stoop });
   const middle = inFrame({ ...neck, at: inFrame(neck, lengths.neck, 0, 0) }, 0, 0, 0);
   const head: Frame = { ...nodded, at: add(middle, add(times(nodded.head, 0.075), times(nodded.front, 0.022))) };
-  return { spine, chest: frameAt(spine, 0.4), head, neckBase: base.at, legs, missed };
+  return { spine, chest: frameAt(spine, 0.4), head, legs, missed };
 }
 
 /** Where a piece of a limb ends. */

@@ -46,7 +46,9 @@ export function clientFrame(
 export function clientFigure(item: PlanItem, side: PlanItem['side'], week?: number): ClientFigure {
   const drill = drillOf(item);
   const opened = openedRegions(drill, side);
-  const { position, movement, hands, legs, band } = { ...drill, position: item.position };
+  const { position } = item;
+  const { movement, hands, legs, band } = drill;
+  const { side: worked, breathsEach } = specOf(drill, position, side);
   return {
     spec: {
       position,
@@ -55,8 +57,8 @@ export function clientFigure(item: PlanItem, side: PlanItem['side'], week?: numb
       legs,
       band,
       props: [...item.props],
-      side: specOf(drill, position, side).side,
-      breathsEach: specOf(drill, position, side).breathsEach,
+      side: worked,
+      breathsEach,
       week,
     },
     opened,

@@ -2,6 +2,7 @@ export { type RunPerson, eventDenied, foreignTo, itemOff, steering } from './adm
 export { announcement } from './announce';
 export { clientFigure, clientFrame } from './clientFrame';
 export {
+  type ClientFigure,
   type ClientFrame,
   type ClientMessage,
   clientChannel,

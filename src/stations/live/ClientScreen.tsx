@@ -1,12 +1,13 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Phase, type PhaseMoment, phaseAt, planBreaths } from '@/core/cadence';
 import { type ClientFrame, clientChannel, clientMessageSchema, silentAfterMs } from '@/core/coach';
 import { BreathingBody } from '@/parts/figures/body/BreathingBody';
 import { Tide } from '@/parts/figures/Tide';
 import { RunClock } from './runClock';
 import { useAwake } from './useMoment';
+import { useSame } from './useSame';
 
 const blank: ClientFrame = { kind: 'rest', words: 'Rest' };
 const phaseWords: Record<Phase, string> = { inhale: 'In', topPause: 'Wait', exhale: 'Out', bottomPause: 'Wait' };
@@ -98,8 +99,7 @@ function Breathing({ frame, nowMs }: { frame: BreathingFrame; nowMs: () => numbe
 
   const waits = frame.stillAtSeconds !== null;
   // The same figure in every frame is the same to the page: it is laid out once a drill.
-  const told = JSON.stringify(frame.figure);
-  const figure = useMemo(() => JSON.parse(told) as BreathingFrame['figure'], [told]);
+  const figure = useSame(frame.figure);
   return (
     <main
       id="main"

@@ -33,6 +33,7 @@ import { RunZones } from './RunZones';
 import { StopPanel } from './StopPanel';
 import { shownWeek } from '../shownWeek';
 import { ThisDrill } from './ThisDrill';
+import { useSame } from './useSame';
 import { TouchChoice, TouchWords } from '../TouchBadge';
 import { useActions, useKeys } from './useActions';
 import { useClientWindow, useOpenClientWindow } from './useClientWindow';
@@ -112,7 +113,7 @@ export function RunScreen({
 
   const { clientCount } = view.settings;
   const week = group.length > 0 ? undefined : shownWeek(view).week;
-  const figure = useMemo(() => clientFigure(item, side, week), [item, side, week]);
+  const figure = useSame(clientFigure(item, side, week));
   useClientWindow(
     useCallback(
       () => clientFrame(state, nowMs(), { showCount: clientCount, cue: cues.words, figure }),
@@ -253,8 +254,7 @@ export function RunScreen({
           onTalkOver={actions.talk}
         />
         <ThisDrill
-          {...{ run, shown, item, side, cues, naming, neighbours }}
-          week={week}
+          {...{ run, shown, item, cues, naming, neighbours, figure }}
           panel={panelShown}
           whole={stopped !== null}
         />

@@ -1,13 +1,11 @@
 'use client';
 
-import { type ReactNode, useMemo } from 'react';
-import { countedAt, modeOf } from '@/core/coach';
+import { type ReactNode } from 'react';
+import { type ClientFigure, countedAt, modeOf } from '@/core/coach';
 import { capital } from '@/core/reasons';
-import { type PlanItem, drillOf, openedRegions } from '@/core/sequence';
+import { type PlanItem, drillOf } from '@/core/sequence';
 import { Button } from '@/parts/Button';
-import { specOf } from '@/core/body';
 import { BreathingBody } from '@/parts/figures/body/BreathingBody';
-import { motionOf } from '../teaching';
 import { useBreathShown } from './useBreathShown';
 import { type Naming, type Neighbours, type useCues } from './useCoaching';
 import { type LiveRun } from './useRun';
@@ -24,24 +22,21 @@ export function ThisDrill({
   run,
   shown,
   item,
-  side,
   cues,
   naming,
   neighbours,
   panel,
-  week,
+  figure,
   whole = false,
 }: {
   run: LiveRun;
   shown: ShownMoment;
   item: PlanItem;
-  side: PlanItem['side'];
   cues: ReturnType<typeof useCues>;
   naming: Naming;
   neighbours: Neighbours;
   panel: ReactNode;
-  /** Of a client who is pregnant: their week, for the figure. */
-  week: number | undefined;
+  figure: ClientFigure;
   /** The panel needs the whole height: the breaths are only read out meanwhile. */
   whole?: boolean;
 }) {
@@ -53,7 +48,7 @@ export function ThisDrill({
       </div>
       {panel ?? (
         <>
-          <Figure run={run} item={item} side={side} week={week} />
+          <Figure run={run} item={item} figure={figure} />
           <p className="text-3xl leading-[1.06] font-semibold sm:text-4xl lg:text-[2.9rem]" aria-live="polite" data-cue>
             {naming.remedy?.words ?? cues.words}
           </p>
@@ -95,30 +90,18 @@ export function ThisDrill({
   );
 }
 
-/** The body in this drill, breathing with the run; laid out anew only for another drill or side. */
-function Figure({
-  run,
-  item,
-  side,
-  week,
-}: {
-  run: LiveRun;
-  item: PlanItem;
-  side: PlanItem['side'];
-  week: number | undefined;
-}) {
+/** The body in this drill, breathing with the run, as the client's window shows it too. */
+function Figure({ run, item, figure }: { run: LiveRun; item: PlanItem; figure: ClientFigure }) {
   const ask = useBreathShown(run, item);
-  const { spec, opened, motion } = useMemo(() => {
-    const drill = drillOf(item);
-    return {
-      spec: { ...specOf(drill, item.position, side, item.props), ...(week === undefined ? {} : { week }) },
-      opened: openedRegions(drill, side),
-      motion: motionOf(item, side),
-    };
-  }, [item, side, week]);
   return (
     <figure className="my-2 min-h-0 grow max-lg:hidden" aria-hidden>
-      <BreathingBody className="mx-auto h-full max-h-64 w-full" spec={spec} opened={opened} motion={motion} ask={ask} />
+      <BreathingBody
+        className="mx-auto h-full max-h-64 w-full"
+        spec={figure.spec}
+        opened={figure.opened}
+        motion={figure.motion}
+        ask={ask}
+      />
     </figure>
   );
 }

@@ -48,9 +48,7 @@ const fills: Readonly<Record<Tone, string>> = {
   hair: 'var(--hair)',
   tint: 'var(--open)',
   core: 'var(--opencore)',
-  line: 'var(--figureink)',
   fine: 'var(--figureink)',
-  ghost: 'var(--leaf)',
 };
 
 /** Widths of lines in centimetres of the drawn world. */

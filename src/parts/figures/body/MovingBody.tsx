@@ -9,7 +9,8 @@ import { breathing } from './picture';
 import { type Opened } from './tint';
 
 /**
- * A figure that breathes with a clock: trunk, what is tinted and the hands that lie on it, as the drill's stances move them. It teaches and does not pace: thirty steps from empty to full, two for who wants no motion.
+ * A figure that breathes with a clock: trunk, what is tinted and the hands that lie on it, as the drill's stances move them. It teaches
+ * and does not pace: thirty steps from empty to full, two for who wants no motion.
  */
 export const MovingBody = memo(function MovingBody({
   spec,

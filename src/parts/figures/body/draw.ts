@@ -50,9 +50,7 @@ export type Tone =
   | 'hair'
   | 'tint'
   | 'core'
-  | 'line'
-  | 'fine'
-  | 'ghost';
+  | 'fine';
 
 export interface Shape {
   d: string;

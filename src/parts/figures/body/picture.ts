@@ -14,9 +14,9 @@ import {
   ringAt,
   ringHeights,
   sides,
-  thingsWith,
+  thingsOf,
 } from '@/core/body';
-import { type TrunkMoment, type TrunkMotion, trunkAt } from '@/core/trunk';
+import { type RegionId, type TrunkMoment, type TrunkMotion, trunkAt } from '@/core/trunk';
 import { type Drawing, drawn, ghostPath, regionPath } from './draw';
 import { type Opened, partsSeen } from './tint';
 import { type Eye, eyeOf } from './outline';
@@ -113,6 +113,8 @@ function frameOf(
 export interface Picture extends Drawing {
   eye: Eye;
   frame: Frame;
+  /** Parts that are tinted: what opens most of what is seen. */
+  tinted: readonly RegionId[];
   ghost: string;
   /** Line and tip of the arrow. */
   arrow: { line: string; tip: string } | null;
@@ -124,6 +126,7 @@ function pictureOf({ body, other, things, arrow: way, camera, shows }: Figure, o
   const tinted = partsSeen(opened, (region) => regionPath(body, eye, region, 1) !== '');
   return {
     ...drawn(body, things, eye, tinted),
+    tinted,
     eye,
     frame: frameOf(other ? [body, other] : [body], shows === 'all' ? things : [], way ?? [], eye, shows),
     ghost: other ? ghostPath(other, eye) : '',
@@ -166,10 +169,9 @@ function gone(moves: Moves, breathsEach: 1 | 2, level: number, exhaling: boolean
  */
 export function breathing(spec: FigureSpec, opened: Opened, motion: TrunkMotion) {
   const rest = pictureFor(spec, opened);
-  const { body: shown, other, full, things: still } = figureOf(spec);
+  const { body: shown, other, full } = figureOf(spec);
   const moves = other ? movesOn(spec) : 'not';
   const [start, end] = full === 'start' ? [shown, other] : [other, shown];
-  const tinted = partsSeen(opened, (region) => regionPath(shown, rest.eye, region, 1) !== '');
   const moments = new Map<string, readonly string[]>();
   const at = (level: number, exhaling: boolean, breath = 0): readonly string[] => {
     const step = Math.round(level * levels);
@@ -183,9 +185,9 @@ export function breathing(spec: FigureSpec, opened: Opened, motion: TrunkMotion)
     let things: Thing[];
     if (moves !== 'not' && start && end) {
       body = midway(start, end, part, swelling);
-      things = thingsWith(spec, body, still);
+      things = thingsOf(spec, body, shown);
     } else ({ body, things } = figureOf(spec, undefined, swelling));
-    const shapes = drawn(body, things, rest.eye, tinted, rest.order).shapes.map(({ d }) => d);
+    const shapes = drawn(body, things, rest.eye, rest.tinted, rest.order).shapes.map(({ d }) => d);
     moments.set(key, shapes);
     return shapes;
   };
