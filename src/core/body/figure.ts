@@ -334,49 +334,53 @@ const showsUpperBody = ({ position, movement = 'none', hands = 'at rest', props 
   !props.includes('wall') &&
   (hands !== 'at rest' || loops.some((id) => props.includes(id)));
 
-/** From where a drill is seen best, where that is not where its position is. */
-function cameraOf({
-  position,
-  movement = 'none',
-  hands = 'at rest',
-  legs = 'as the position',
-  props = [],
-  posture,
-  tapes,
-}: FigureSpec): Figure['camera'] {
-  const own = positionPoses[position].camera;
-  if (posture) return { turn: 6, height: 6 };
-  if (tapes) return { turn: 78, height: 8 };
-  if (movement === 'sideBend' || movement === 'sideReach') {
-    if (position === "child's pose") return { turn: -16, height: 50 };
-    return { turn: 100, height: 8 };
-  }
-  if (legs === 'figure four') return { turn: 40, height: 48 };
-  if (legs === 'one leg out') return { turn: 128, height: 20 };
-  if (legs === 'ankles wide') return { turn: -74, height: 40 };
-  if (movement === 'heelDrag') return { turn: 14, height: 14 };
-  if (props.includes('twinBalls')) return { turn: 12, height: 9 };
-  const handsSeen = hands !== 'at rest' || loops.some((id) => props.includes(id)) || props.includes('balloon');
-  if (uprights.includes(position)) {
-    if (
-      movement === 'hinge' ||
-      movement === 'squat' ||
-      movement === 'forwardFold' ||
-      movement === 'chestLift' ||
-      movement === 'pelvicRock'
-    )
-      return { turn: 18, height: 9 };
-    if (movement === 'chairRise' || movement === 'row') return { turn: 16, height: 9 };
-    if (props.includes('wall') || position === 'standing at a wall') return { turn: 40, height: 9 };
-    if (handsSeen || movement === 'press' || movement === 'armsUp' || movement === 'armsOpen')
-      return { turn: 64, height: 11 };
-    return own;
-  }
-  if (position === 'propped' && handsSeen) return { turn: 26, height: 30 };
-  if (onBack.includes(position) && handsSeen && position !== 'bridge' && position !== '90/90')
-    return { turn: -4, height: position === 'legs on a chair' ? 40 : 50 };
-  return own;
-}
+/** Whether where the hands are is what the picture must show. */
+const handsMatter = ({ hands = 'at rest', props = [] }: FigureSpec): boolean =>
+  hands !== 'at rest' || props.includes('balloon') || loops.some((id) => props.includes(id));
+
+const isUpright = ({ position }: FigureSpec): boolean => uprights.includes(position);
+const moving =
+  (...movements: MovementId[]) =>
+  ({ movement = 'none' }: FigureSpec): boolean =>
+    movements.includes(movement);
+const uprightMoving =
+  (...movements: MovementId[]) =>
+  (spec: FigureSpec): boolean =>
+    isUpright(spec) && moving(...movements)(spec);
+
+/** From where a drill is seen best, where that is not where its position is: the first that holds. */
+const cameras: readonly (readonly [(spec: FigureSpec) => boolean, Figure['camera']])[] = [
+  [({ posture }) => posture !== undefined, { turn: 6, height: 6 }],
+  [({ tapes }) => tapes !== undefined, { turn: 78, height: 8 }],
+  [(spec) => moving('sideReach', 'sideBend')(spec) && spec.position === "child's pose", { turn: -16, height: 50 }],
+  [moving('sideBend', 'sideReach'), { turn: 100, height: 8 }],
+  [({ legs }) => legs === 'figure four', { turn: 40, height: 48 }],
+  [({ legs }) => legs === 'one leg out', { turn: 128, height: 20 }],
+  [({ legs }) => legs === 'ankles wide', { turn: -74, height: 40 }],
+  [moving('pelvicClock'), { turn: -4, height: 46 }],
+  [moving('heelDrag'), { turn: 14, height: 14 }],
+  [({ props }) => props?.includes('twinBalls') ?? false, { turn: 12, height: 9 }],
+  [uprightMoving('hinge', 'squat', 'forwardFold', 'chestLift', 'pelvicRock'), { turn: 18, height: 9 }],
+  [uprightMoving('chairRise', 'row'), { turn: 16, height: 9 }],
+  [
+    (spec) => isUpright(spec) && (spec.props?.includes('wall') || spec.position === 'standing at a wall'),
+    { turn: 40, height: 9 },
+  ],
+  [
+    (spec) => isUpright(spec) && (handsMatter(spec) || moving('press', 'armsUp', 'armsOpen')(spec)),
+    { turn: 64, height: 11 },
+  ],
+  [(spec) => spec.position === 'propped' && handsMatter(spec), { turn: 26, height: 30 }],
+  [(spec) => spec.position === 'legs on a chair' && handsMatter(spec), { turn: -4, height: 40 }],
+  [
+    (spec) =>
+      onBack.includes(spec.position) && handsMatter(spec) && spec.position !== 'bridge' && spec.position !== '90/90',
+    { turn: -4, height: 50 },
+  ],
+];
+
+const cameraOf = (spec: FigureSpec): Figure['camera'] =>
+  cameras.find(([holds]) => holds(spec))?.[1] ?? positionPoses[spec.position].camera;
 
 /**
  * What stands about a body: furniture as the position needs it, and the props where the body has them.

@@ -2,7 +2,7 @@ import { type MovementId, type PositionId } from '../catalogue';
 import { lengths } from './build';
 import { type Arm, type Leg, type Pose } from './pose';
 import { type Body } from './solve';
-import { type Vec, add, inFrame } from './vector';
+import { type Vec, add, cosine, inFrame, sine } from './vector';
 
 /** A movement: from where to where, which of the two is drawn full, and the way an arrow takes. */
 export interface Move {
@@ -37,6 +37,13 @@ const goes = (
 const only =
   (way: (body: Body) => Vec[]): Moving =>
   (pose) => ({ start: pose, end: null, full: 'start', arrow: { way } });
+
+/** Points of an arc by its angles in degrees. */
+const around = (from: number, to: number, at: (s: number, c: number) => Vec): Vec[] =>
+  Array.from({ length: 13 }, (_, step) => {
+    const turn = from + ((to - from) * step) / 12;
+    return at(sine(turn), cosine(turn));
+  });
 
 const hip = ({ spine }: Body): Vec => spine.pelvis.at;
 const beyondHead = ({ head }: Body): Vec => inFrame(head, 0.2, 0, 0);
@@ -175,21 +182,19 @@ const moves: Readonly<Record<MovementId, Moving>> = {
             ],
           },
         },
-  headTurn: goes(
-    (pose) => ({ head: { ...pose.head, turn: 42 } }),
-    ({ head }) => inFrame(head, 0.05, 0.22, 0),
-    { bow: [0, 0, 0.06] },
-  ),
+  headTurn: (pose) => ({
+    start: pose,
+    end: { ...pose, head: { ...pose.head, turn: 42 } },
+    full: 'start',
+    // Round the crown, in front of the face: as far as the nose goes and a little further.
+    arrow: { way: ({ head }) => around(-40, 64, (s, c) => inFrame(head, 0.03, 0.2 * c, 0.2 * s)) },
+  }),
   nod: (pose) => ({
     start: pose,
     end: { ...pose, head: { ...pose.head, forward: (pose.head?.forward ?? 0) + 16 } },
     full: 'start',
     arrow: {
-      way: ({ head }) =>
-        [80, 62, 44, 26].map((turn) => {
-          const radians = (turn * Math.PI) / 180;
-          return inFrame(head, 0.2 * Math.sin(radians), 0.2 * Math.cos(radians), 0);
-        }),
+      way: ({ head }) => around(80, 26, (s, c) => inFrame(head, 0.2 * s, 0.2 * c, 0)),
     },
   }),
   pelvicRock: (pose, position) =>
@@ -200,10 +205,7 @@ const moves: Readonly<Record<MovementId, Moving>> = {
           full: 'start',
           arrow: {
             way: ({ spine }) =>
-              [-20, 5, 30, 55].map((turn) => {
-                const radians = (turn * Math.PI) / 180;
-                return inFrame(spine.pelvis, 0.06 + 0.17 * Math.sin(radians), 0.06 + 0.17 * Math.cos(radians), -0.12);
-              }),
+              around(-20, 55, (s, c) => inFrame(spine.pelvis, 0.06 + 0.17 * s, 0.06 + 0.17 * c, -0.12)),
           },
         }
       : {
@@ -216,13 +218,13 @@ const moves: Readonly<Record<MovementId, Moving>> = {
           },
           full: 'start',
           arrow: {
-            way: ({ spine }) =>
-              [-30, 0, 30, 60].map((turn) => {
-                const radians = (turn * Math.PI) / 180;
-                return inFrame(spine.pelvis, 0.05 + 0.24 * Math.sin(radians), -0.24 * Math.cos(radians), 0);
-              }),
+            way: ({ spine }) => around(-30, 60, (s, c) => inFrame(spine.pelvis, 0.05 + 0.24 * s, -0.24 * c, 0)),
           },
         },
+  pelvicClock: only(({ spine }) =>
+    // The face of a clock lying on the lower belly, from past twelve round to it again.
+    around(20, 330, (s, c) => inFrame(spine.pelvis, 0.07 + 0.13 * c, 0.15, -0.13 * s)),
+  ),
   rockBack: goes(rockedBack, (body) => add(hip(body), [-0.02, 0, 0.2]), { full: 'end' }),
   armsOpen: (pose, position) => {
     if (position === 'side-lying') {
@@ -372,6 +374,7 @@ const moves: Readonly<Record<MovementId, Moving>> = {
       lumbar: { forward: 2 },
       thoracic: { forward: 2 },
       neck: { forward: -10 },
+      arms: { left: hangingDown(pose.arms.left), right: hangingDown(pose.arms.right) },
     },
     full: 'end',
     arrow: { follow: (body) => add(hip(body), [-0.14, -0.12, 0.06]) },

@@ -14,6 +14,7 @@ const byMovement: Readonly<Record<NonNullable<FigureSpec['movement']>, Moves>> =
   headTurn: 'out',
   nod: 'out',
   pelvicRock: 'not',
+  pelvicClock: 'not',
   rockBack: 'in',
   armsOpen: 'in',
   armsUp: 'in',

@@ -9,8 +9,8 @@ export type GroupForm =
   | { kind: 'same' }
   /** Another form: in words, and what is done and said in it. */
   | { kind: 'changed'; words: string[]; item: PlanItem }
-  /** Not this drill, and why. */
-  | { kind: 'not'; why: string; instead: string };
+  /** Not this drill, why, and what is done meanwhile where there is a drill for it. */
+  | { kind: 'not'; why: string; instead: string; item: PlanItem | null };
 
 /**
  * How a person does an item, by their own limits of the day: in the position of the group, in a form of their own where they
@@ -20,7 +20,7 @@ export type GroupForm =
  */
 export function groupForm(gates: Gates, item: PlanItem): GroupForm {
   if (!plainDrill(item)) {
-    return { kind: 'not', why: 'This drill is no longer in the catalogue.', instead: 'quiet breathing' };
+    return { kind: 'not', why: 'This drill is no longer in the catalogue.', instead: 'quiet breathing', item: null };
   }
   const against = refusalsOf(item, gates);
   if (against.length === 0) return { kind: 'same' };
@@ -32,6 +32,7 @@ export function groupForm(gates: Gates, item: PlanItem): GroupForm {
     kind: 'not',
     why: refusalInWords({ refusals: against }) ?? 'Not today.',
     instead: theirs ? `${drillOf(theirs).name} in ${theirs.position}` : 'quiet breathing',
+    item: theirs,
   };
 }
 

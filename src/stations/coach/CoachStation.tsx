@@ -14,7 +14,9 @@ import { Button, LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
 import { EmptyState, Notice } from '@/parts/Notice';
 import { WayOn } from '@/parts/WayOn';
+import { ItemFigure } from '../ItemFigure';
 import { PathStop } from '../PathStop';
+import { shownWeek } from '../shownWeek';
 import { StationHead } from '../StationHead';
 import { Marker } from '../taking/Marker';
 import { useShown } from '../useShown';
@@ -135,8 +137,9 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
     <>
       <ol className="border-t border-ink" data-plan>
         {plan.items.map((item, i) => (
-          <li key={item.id} className="flex flex-wrap items-baseline gap-x-4 border-b border-rule py-2">
+          <li key={item.id} className="flex flex-wrap items-center gap-x-4 border-b border-rule py-1">
             <span className="w-6 text-right text-ink2">{i + 1}</span>
+            <ItemFigure item={item} {...shownWeek(view)} className="h-16 w-24 shrink-0" />
             <span className="min-w-60 font-semibold">{drillOf(item).name}</span>
             <span className="text-ink2">
               {item.position}, {doseInWords(item)}, {cadencesInWords(item)}

@@ -3,6 +3,7 @@
 import { type GroupForm, groupForm } from '@/core/coach';
 import { type Fact, type Gates, type TouchConsent } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
+import { ItemFigure } from '../ItemFigure';
 
 /** One person of a group, with what the live screen needs of them. */
 export interface GroupMember {
@@ -11,6 +12,8 @@ export interface GroupMember {
   gates: Gates;
   touch: TouchConsent;
   latestTouch: Fact | undefined;
+  /** Of a pregnancy: the figure is drawn in it. */
+  week?: number;
 }
 
 const touchShort: Record<TouchConsent, string> = {
@@ -37,8 +40,9 @@ export function GroupTiles({
 }) {
   return (
     <div role="group" aria-label="Who is on this plan" className="grid grid-cols-3 gap-2 px-3 pt-2 lg:grid-cols-6">
-      {members.map(({ clientId, name, gates, touch }) => {
+      {members.map(({ clientId, name, gates, touch, week }) => {
         const form = groupForm(gates, item);
+        const own = form.kind === 'same' ? item : form.item;
         const on = chosen === clientId;
         const rests = resting.has(clientId);
         return (
@@ -47,15 +51,23 @@ export function GroupTiles({
             type="button"
             aria-pressed={on}
             onClick={() => onChoose(on ? null : clientId)}
-            className={`flex min-h-20 min-w-0 flex-col rounded-one border-2 px-2.5 py-1 text-left leading-tight ${
+            className={`flex min-h-20 min-w-0 items-center gap-1 rounded-one border-2 px-2.5 py-1 text-left leading-tight ${
               on ? 'border-ink bg-ink text-onink' : form.kind === 'same' && !rests ? 'border-line' : 'border-caution'
             }`}
           >
-            <span className="w-full truncate text-lg font-semibold">{name}</span>
-            <span className={`line-clamp-2 text-sm leading-tight ${on ? '' : 'text-ink2'}`}>
-              {rests ? 'stopped: breathes normally' : formInWords(form)}
+            <span className="flex min-w-0 grow flex-col">
+              <span className="w-full truncate text-lg font-semibold">{name}</span>
+              <span className={`line-clamp-2 text-sm leading-tight ${on ? '' : 'text-ink2'}`}>
+                {rests ? 'stopped: breathes normally' : formInWords(form)}
+              </span>
+              <span className={`block text-sm leading-tight ${on ? '' : 'text-ink2'}`}>{touchShort[touch]}</span>
             </span>
-            <span className={`block text-sm leading-tight ${on ? '' : 'text-ink2'}`}>{touchShort[touch]}</span>
+            {!rests && own && (
+              // On its own paper: a chosen tile is dark.
+              <span className="hidden shrink-0 rounded-one bg-paper sm:block">
+                <ItemFigure item={own} week={week} className="h-16 w-16" />
+              </span>
+            )}
           </button>
         );
       })}

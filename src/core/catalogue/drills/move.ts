@@ -95,7 +95,7 @@ export const moveDrills: readonly Drill[] = [
     family: 'move',
     purpose: 'The pelvis finds every hour of a clock face with the breath; the knees stay still.',
     positions: ['hook-lying'],
-    movement: 'pelvicRock',
+    movement: 'pelvicClock',
     setUp:
       'A clock lies on the low belly, 12 at the navel, 6 at the pubic joint, 9 at the right hip. Up and down, then from side to side, turn about.',
     setUpSeconds: 20,

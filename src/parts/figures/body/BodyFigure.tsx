@@ -1,6 +1,8 @@
 import { type ReactNode } from 'react';
 import { type FigureSpec } from '@/core/body';
-import { type Shape, type Tone } from './draw';
+import { type Paint, type PaintId, paints } from './paint';
+import { type Shape, type Tone } from './shapes';
+import { dotsIn } from './outline';
 import { type Picture, pictureFor } from './picture';
 import { type Opened } from './tint';
 
@@ -12,6 +14,8 @@ interface BodyFigureProps {
   title?: string;
   /** Drawn a few centimetres wide: its lines are heavier for their size. */
   small?: boolean;
+  /** What it is painted with: the screen's colours, or ink on paper. */
+  paint?: PaintId;
   className?: string;
   /** What is written on it, in its own centimetres, and how much room it needs beside the figure. */
   children?: ReactNode;
@@ -19,37 +23,29 @@ interface BodyFigureProps {
 }
 
 /** A person in a position, hands and props where a drill has them, what opens tinted; a movement as a pale second pose with an arrow. */
-export function BodyFigure({ spec, opened, title, small = false, className, children, room = 0 }: BodyFigureProps) {
+export function BodyFigure({
+  spec,
+  opened,
+  title,
+  small = false,
+  paint = 'screen',
+  className,
+  children,
+  room = 0,
+}: BodyFigureProps) {
   return (
-    <Drawn picture={pictureFor(spec, opened)} title={title} small={small} className={className} room={room}>
+    <Drawn
+      picture={pictureFor(spec, opened)}
+      title={title}
+      small={small}
+      paint={paints[paint]}
+      className={className}
+      room={room}
+    >
       {children}
     </Drawn>
   );
 }
-
-const fills: Readonly<Record<Tone, string>> = {
-  floor: 'var(--mat)',
-  wall: 'var(--wall)',
-  wood: 'var(--wood)',
-  woodSide: 'var(--woodside)',
-  soft: 'var(--cushion)',
-  band: 'var(--strap)',
-  rubber: 'var(--rubber)',
-  metal: 'var(--metal)',
-  air: 'var(--rubber)',
-  shadow: 'var(--shade)',
-  leg: 'var(--leg)',
-  legFar: 'var(--legfar)',
-  trunk: 'var(--body)',
-  trunkFar: 'var(--bodyfar)',
-  skin: 'var(--skin)',
-  skinFar: 'var(--skinfar)',
-  hand: 'var(--hand)',
-  hair: 'var(--hair)',
-  tint: 'var(--open)',
-  core: 'var(--opencore)',
-  fine: 'var(--figureink)',
-};
 
 /** Widths of lines in centimetres of the drawn world. */
 const pens = {
@@ -61,10 +57,14 @@ function Drawn({
   picture,
   title,
   small,
+  paint,
   className,
   children,
   room,
-}: { picture: Picture; small: boolean; room: number } & Pick<BodyFigureProps, 'title' | 'className' | 'children'>) {
+}: { picture: Picture; small: boolean; paint: Paint; room: number } & Pick<
+  BodyFigureProps,
+  'title' | 'className' | 'children'
+>) {
   const { frame, shapes, ghost, arrow } = picture;
   const pen = small ? pens.small : pens.usual;
   const ground = shapes.filter(({ tone }) => isGround(tone));
@@ -81,27 +81,32 @@ function Drawn({
       strokeLinejoin="round"
     >
       {ground.map(({ d, tone }, at) => (
-        <path key={`ground${at}`} d={d} fill={fills[tone]} />
+        <path
+          key={`ground${at}`}
+          d={d}
+          fill={paint.fills[tone]}
+          {...(paint.lines && tone !== 'shadow' ? { stroke: '#8c8c8c', strokeWidth: pen.ink } : {})}
+        />
       ))}
       {ghost && (
         <path
           d={ghost}
-          fill="var(--leaf)"
-          stroke="var(--line)"
+          fill={paint.lines ? paint.paper : 'var(--leaf)'}
+          stroke={paint.lines ? paint.ink : 'var(--line)'}
           strokeWidth={pen.ink * 3}
           strokeDasharray="2 1.5"
           paintOrder="stroke"
         />
       )}
       {rest.map((shape, at) => (
-        <ShapeOf key={at} shape={shape} pen={pen} />
+        <ShapeOf key={at} shape={paint.lines ? inLines(shape) : shape} pen={pen} paint={paint} />
       ))}
       {arrow && (
         <>
-          <path d={arrow.line} fill="none" stroke="var(--paper)" strokeWidth={pen.arrow + pen.halo * 2} />
-          <path d={arrow.tip} fill="var(--paper)" stroke="var(--paper)" strokeWidth={pen.halo * 2} />
-          <path d={arrow.line} fill="none" stroke="var(--ink)" strokeWidth={pen.arrow} />
-          <path d={arrow.tip} fill="var(--ink)" />
+          <path d={arrow.line} fill="none" stroke={paint.paper} strokeWidth={pen.arrow + pen.halo * 2} />
+          <path d={arrow.tip} fill={paint.paper} stroke={paint.paper} strokeWidth={pen.halo * 2} />
+          <path d={arrow.line} fill="none" stroke={paint.lines ? paint.ink : 'var(--ink)'} strokeWidth={pen.arrow} />
+          <path d={arrow.tip} fill={paint.lines ? paint.ink : 'var(--ink)'} />
         </>
       )}
       {children}
@@ -114,11 +119,27 @@ export const pathsOf = ({ edge, wide }: Shape): number => (edge === 'both' || (w
 
 export const isGround = (tone: Tone) => tone === 'floor' || tone === 'wall' || tone === 'shadow';
 
-function ShapeOf({ shape: { d, tone, edge, wide }, pen }: { shape: Shape; pen: (typeof pens)[keyof typeof pens] }) {
+/** A shape where nothing is told by colour. */
+const inLines = (shape: Shape): Shape =>
+  shape.tone === 'core'
+    ? { ...shape, d: dotsIn(shape.d) }
+    : shape.edge === 'halo' && !shape.wide
+      ? { ...shape, edge: 'both' }
+      : shape;
+
+function ShapeOf({
+  shape: { d, tone, edge, wide },
+  pen,
+  paint: { fills, paper, ink },
+}: {
+  shape: Shape;
+  pen: (typeof pens)[keyof typeof pens];
+  paint: Paint;
+}) {
   if (wide) {
     return (
       <>
-        {edge === 'halo' && <path d={d} fill="none" stroke="var(--paper)" strokeWidth={wide + pen.halo * 2} />}
+        {edge === 'halo' && <path d={d} fill="none" stroke={paper} strokeWidth={wide + pen.halo * 2} />}
         <path
           d={d}
           fill="none"
@@ -132,16 +153,16 @@ function ShapeOf({ shape: { d, tone, edge, wide }, pen }: { shape: Shape; pen: (
   if (edge === 'both') {
     return (
       <>
-        <path d={d} stroke="var(--paper)" strokeWidth={(pen.halo + pen.ink) * 2} fill="none" />
-        <path d={d} stroke="var(--figureink)" strokeWidth={pen.ink * 2} fill={fills[tone]} style={underFill} />
+        <path d={d} stroke={paper} strokeWidth={(pen.halo + pen.ink) * 2} fill="none" />
+        <path d={d} stroke={ink} strokeWidth={pen.ink * 2} fill={fills[tone]} style={underFill} />
       </>
     );
   }
   const line =
     edge === 'halo'
-      ? { stroke: 'var(--paper)', strokeWidth: pen.halo * 2 }
+      ? { stroke: paper, strokeWidth: pen.halo * 2 }
       : edge === 'ink'
-        ? { stroke: 'var(--figureink)', strokeWidth: pen.ink }
+        ? { stroke: ink, strokeWidth: pen.ink }
         : {};
   return <path d={d} fill={fills[tone]} {...line} style={edge === 'none' ? undefined : underFill} />;
 }

@@ -105,3 +105,27 @@ export function capsulePath(a: Flat, ra: number, b: Flat, rb: number): string {
     `L${at(a, ra, along + open)}A${short(ra)} ${short(ra)} 0 ${open < Math.PI / 2 ? 1 : 0} 1 ${at(a, ra, along - open)}Z`
   );
 }
+
+/** How far apart the dots of a dotted part are, in centimetres. */
+const dotEvery = 2.1;
+
+/** Dots spread over what a soft outline holds, for a picture that has no colour to say it with. */
+export function dotsIn(soft: string): string {
+  const corners = [...soft.matchAll(/Q\S+ \S+ (-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]): Flat => [Number(x), Number(y)]);
+  if (corners.length < 3) return '';
+  const [left, right] = [Math.min(...corners.map(([x]) => x)), Math.max(...corners.map(([x]) => x))];
+  const [top, bottom] = [Math.min(...corners.map(([, y]) => y)), Math.max(...corners.map(([, y]) => y))];
+  // A ray to the right crosses the outline of what holds the point an odd number of times.
+  const holds = (x: number, y: number) =>
+    corners.filter(([ax, ay], at) => {
+      const [bx, by] = corners[(at + 1) % corners.length]!;
+      return ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax);
+    }).length %
+      2 ===
+    1;
+  let dots = '';
+  for (let y = top + dotEvery / 2; y < bottom; y += dotEvery)
+    for (let x = left + dotEvery / 2; x < right; x += dotEvery)
+      if (holds(x, y)) dots += `M${short(x - 0.5)} ${short(y)}a.5 .5 0 0 1 1 0a.5 .5 0 0 1 -1 0Z`;
+  return dots;
+}

@@ -113,3 +113,30 @@ test('of a repetition of two breaths the first exhale takes the foot up, the sec
   expect(at(0, false, 0)[leg]).toBe(down);
   expect(at(1, false, 1)[leg]).toBe(up);
 });
+
+test.each(['print', 'lowInk'] as const)('in %s every part has an ink edge and nothing is told by a colour', (paint) => {
+  const faults: string[] = [];
+  for (const { name, spec, opened } of firsts) {
+    const markup = renderToStaticMarkup(<BodyFigure spec={spec} opened={opened} paint={paint} />);
+    if (/var\(/.test(markup)) faults.push(`${name}: a colour of the screen's theme`);
+    const colours = [...markup.matchAll(/(?:fill|stroke)="#(\w\w)(\w\w)(\w\w)"/g)];
+    if (colours.some(([, r, g, b]) => r !== g || g !== b)) faults.push(`${name}: a hue`);
+    const limbs = pictureFor(spec, opened).shapes.filter(({ tone, d }) => d !== '' && /leg|trunk/i.test(tone));
+    const edged = [...markup.matchAll(/<path d="([^"]+)" stroke="#000000"/g)].map(([, d]) => d);
+    const bare = limbs.filter(({ d, edge }) => edge !== 'none' && !edged.includes(d));
+    if (bare.length > 0) faults.push(`${name}: ${bare.length} parts without an edge`);
+  }
+  expect(faults).toEqual([]);
+});
+
+test('on paper what opens is dotted inside its outline, and more of it has more dots', () => {
+  const dotsOf = (opened: Parameters<typeof BodyFigure>[0]['opened']) =>
+    (
+      renderToStaticMarkup(<BodyFigure spec={{ position: 'hook-lying' }} opened={opened} paint="lowInk" />).match(
+        /a\.5 \.5/g,
+      ) ?? []
+    ).length;
+  expect(dotsOf({})).toBe(0);
+  expect(dotsOf({ belly: 3 })).toBeGreaterThan(6);
+  expect(dotsOf({ belly: 3, chestFront: 3 })).toBeGreaterThan(dotsOf({ belly: 3 }));
+});

@@ -17,7 +17,8 @@ import {
   thingsOf,
 } from '@/core/body';
 import { type RegionId, type TrunkMoment, type TrunkMotion, trunkAt } from '@/core/trunk';
-import { type Drawing, drawn, ghostPath, regionPath } from './draw';
+import { type Drawing, drawn, ghostPath } from './draw';
+import { regionPath } from './drawTrunk';
 import { type Opened, partsSeen } from './tint';
 import { type Eye, eyeOf } from './outline';
 

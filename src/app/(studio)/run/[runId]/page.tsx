@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
+import { shownWeek } from '@/stations/shownWeek';
 import { LiveScreen } from '@/stations/live/LiveScreen';
 import { type Unreadable, findRun, findVisit, theStore } from '@/store';
 import { loadClient, loadForPlanning, viewFor } from '../../../load';
@@ -31,12 +32,13 @@ export default async function RunPage({ params }: { params: Promise<{ runId: str
       </main>
     );
   }
-  const group = members.map(({ id, name, gates, known }) => ({
+  const group = members.map(({ id, name, gates, known, today }) => ({
     clientId: id,
     name,
     gates,
     touch: known.profile.touch,
     latestTouch: known.latest.touch,
+    ...shownWeek({ known, today }),
   }));
   return <LiveScreen key={run.id} view={viewFor(view, ['looks', 'plan'])} stored={run} group={group} />;
 }

@@ -1,0 +1,18 @@
+import { openedRegions } from '../src/core/sequence/gains';
+import { writeFileSync, readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { createElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { drills } from '../src/core/catalogue/index';
+import { specOf } from '../src/core/body/index';
+import { BodyFigure } from '../src/parts/figures/body/BodyFigure';
+let seed = 20261127 ^ Date.now();
+const rnd = () => ((seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) / 2 ** 32);
+const pick = [...drills].map((d) => [rnd(), d] as const).sort((a, b) => a[0] - b[0]).slice(0, 40).map(([, d]) => d);
+writeFileSync('/tmp/blind.key', pick.map((d, at) => `${at + 1} ${d.id} · ${d.positions[0]}`).join('\n'));
+writeFileSync('/tmp/blind.names', [...pick].sort((a, b) => a.id.localeCompare(b.id)).map((d) => d.id).join('\n'));
+const root = readFileSync('src/app/globals.css', 'utf8').match(/:root\s*{[^}]*}/g)!.join('\n');
+const html = `<!doctype html><style>${root} body{margin:0;background:var(--paper);font:12px sans-serif;display:grid;grid-template-columns:repeat(8,190px);gap:2px}svg{width:190px;height:140px;display:block}</style>${pick.map((d, at) => `<div>${renderToStaticMarkup(createElement(BodyFigure, { spec: specOf(d, d.positions[0] as never), opened: openedRegions(d, 'left') as never }))}${at + 1}</div>`).join('')}`;
+writeFileSync('/tmp/blind.html', html);
+execFileSync('/usr/bin/chromium', ['--headless', '--no-sandbox', '--hide-scrollbars', '--window-size=1536,800', '--screenshot=/tmp/blind.png', 'file:///tmp/blind.html'], { stdio: 'ignore' });
+process.exit(0);
