@@ -11,17 +11,7 @@ import {
   type Within,
   sides,
 } from './pose';
-import {
-  type Spine,
-  type Swelling,
-  bentFrame,
-  depthIn,
-  frameAt,
-  ringAt,
-  ringHeights,
-  spineFrom,
-  surfaceAt,
-} from './trunk';
+import { type Spine, type Swelling, bentFrame, depthIn, frameAt, lowestOf, spineFrom, surfaceAt } from './trunk';
 import {
   type Frame,
   type Vec,
@@ -188,19 +178,10 @@ function footOf(ankle: Vec, sole: Vec, toes: Vec): Pick<SolvedLeg, 'heel' | 'bal
   };
 }
 
-const lowest = (spine: Spine, build: Build, from: number, to: number): number => {
-  let low = Infinity;
-  for (const height of ringHeights) {
-    if (height < from || height > to) continue;
-    for (const point of ringAt(spine, height, 20, build)) if (point[2] < low) low = point[2];
-  }
-  return low;
-};
-
 const contactHeights: Record<Contact['part'], (core: Core, build: Build) => number> = {
-  pelvis: ({ spine }, build) => lowest(spine, build, -0.2, 0.06),
-  belly: ({ spine }, build) => lowest(spine, build, 0.04, 0.22),
-  chest: ({ spine }, build) => lowest(spine, build, 0.24, 0.46),
+  pelvis: ({ spine }, build) => lowestOf(spine, build, -0.2, 0.06),
+  belly: ({ spine }, build) => lowestOf(spine, build, 0.04, 0.22),
+  chest: ({ spine }, build) => lowestOf(spine, build, 0.24, 0.46),
   head: ({ head }) => head.at[2] - radii.head,
   knees: ({ legs }, build) => Math.min(legs.left.knee[2], legs.right.knee[2]) - radii.thigh[1] * build.breadth,
   shoulders: ({ spine }) => frameAt(spine, lengths.shoulderHeight).at[2],

@@ -127,17 +127,39 @@ function weightOf(place: Place, height: number, round: number, wide = 1): number
 
 const bumpPlace: Place = { height: 0.12, round: 0, reach: [0.2, 95] };
 
-/** How far beside the middle line the surface lies, front and left, at a height and a direction. */
-function outward(height: number, round: number, build: Build, swelling: Swelling): readonly [number, number] {
+/** How far beside the middle line the surface of a trunk at rest lies, front and left, at a height and a direction. */
+function resting(height: number, round: number, build: Build): readonly [number, number] {
   const [half, front, back] = profileAt(height);
   const [c, s] = [cosine(round), sine(round)];
-  let out = build.bump > 0 ? build.bump * weightOf(bumpPlace, height, round) : 0;
+  const out = build.bump > 0 ? build.bump * weightOf(bumpPlace, height, round) : 0;
+  const thick = build.breadth;
+  return [signed(c) * (c > 0 ? front : back) * thick + c * out, signed(s) * half * thick + s * out];
+}
+
+/** How far the breath stands out at a height and a direction. */
+function swollen(height: number, round: number, swelling: Swelling): number {
+  let out = 0;
   for (const region in swelling) {
     const by = swelling[region as RegionId];
     if (by) out += by * weightOf(regionPlaces[region as RegionId], height, round, 1.7);
   }
-  const thick = build.breadth;
-  return [signed(c) * (c > 0 ? front : back) * thick + c * out, signed(s) * half * thick + s * out];
+  return out;
+}
+
+/** Outlines of a build's rings, by height and number of points: they are the same in every pose. */
+const outlines = new WeakMap<Build, Map<number, readonly (readonly [number, number])[]>>();
+
+function outlineOf(height: number, points: number, build: Build): readonly (readonly [number, number])[] {
+  let known = outlines.get(build);
+  if (!known) outlines.set(build, (known = new Map<number, readonly (readonly [number, number])[]>()));
+  // Heights are told apart to a tenth of a millimetre.
+  const key = Math.round(height * 1e4) * 100 + points;
+  let outline = known.get(key);
+  if (!outline) {
+    outline = Array.from({ length: points }, (_, at) => resting(height, (at * 360) / points, build));
+    known.set(key, outline);
+  }
+  return outline;
 }
 
 /** A point of the trunk's surface. */
@@ -149,8 +171,9 @@ export function surfaceAt(
   swelling: Swelling = {},
   beyond = 0,
 ): Vec {
-  const [front, left] = outward(height, round, build, swelling);
-  return inFrame(frameAt(spine, height), 0, front + cosine(round) * beyond, left + sine(round) * beyond);
+  const [front, left] = resting(height, round, build);
+  const out = beyond + swollen(height, round, swelling);
+  return inFrame(frameAt(spine, height), 0, front + cosine(round) * out, left + sine(round) * out);
 }
 
 const steepness = (2 * (squareness - 1)) / squareness;
@@ -174,10 +197,29 @@ export function facing(spine: Spine, height: number, round: number): Vec {
 /** A ring of the trunk at a height, from the front round to the left. */
 export function ringAt(spine: Spine, height: number, points: number, build: Build, swelling: Swelling = {}): Vec[] {
   const frame = frameAt(spine, height);
-  return Array.from({ length: points }, (_, at) => {
-    const [front, left] = outward(height, (at * 360) / points, build, swelling);
-    return inFrame(frame, 0, front, left);
+  return outlineOf(height, points, build).map(([front, left], at) => {
+    const round = (at * 360) / points;
+    const out = swollen(height, round, swelling);
+    return out === 0
+      ? inFrame(frame, 0, front, left)
+      : inFrame(frame, 0, front + cosine(round) * out, left + sine(round) * out);
   });
+}
+
+/**
+ * The lowest of a trunk at rest between two heights above the hip joints, over the floor in metres.
+ *
+ * @param from of the rings that count
+ */
+export function lowestOf(spine: Spine, build: Build, from: number, to: number): number {
+  let low = Infinity;
+  for (const height of ringHeights) {
+    if (height < from || height > to) continue;
+    const { at, front, left } = frameAt(spine, height);
+    for (const [forward, aside] of outlineOf(height, 20, build))
+      low = Math.min(low, at[2] + front[2] * forward + left[2] * aside);
+  }
+  return low;
 }
 
 /** Heights of the rings a trunk is drawn and weighed by. */

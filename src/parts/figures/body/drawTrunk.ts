@@ -23,7 +23,7 @@ const drawnHeights = ringHeights.filter((_, at) => at % 2 === 0 || at === ringHe
 /** The trunk as one path: slices between neighbouring rings, each the outline around both. */
 export function trunkPath(body: Body, eye: Eye): string {
   const rings = drawnHeights.map((height) =>
-    ringAt(body.spine, height, 22, body.build, body.swelling).map((point) => flat(eye.see(point))),
+    ringAt(body.spine, height, 18, body.build, body.swelling).map((point) => flat(eye.see(point))),
   );
   return rings
     .slice(1)

@@ -48,12 +48,21 @@ export function hull(points: readonly Flat[]): Flat[] {
   return [...halfOf(sorted), ...halfOf(sorted.reverse())];
 }
 
+/** Points round a disc of size one, by their number: a figure has some hundred discs of few kinds. */
+const rounds = new Map<number, readonly Flat[]>();
+
+function roundOf(points: number): readonly Flat[] {
+  let round = rounds.get(points);
+  if (!round) {
+    round = Array.from({ length: points }, (_, at): Flat => [cosine((at * 360) / points), sine((at * 360) / points)]);
+    rounds.set(points, round);
+  }
+  return round;
+}
+
 /** Points round a disc. */
 export const disc = ([x, y]: Flat, radius: number, points = 16): Flat[] =>
-  Array.from({ length: points }, (_, at) => [
-    x + radius * cosine((at * 360) / points),
-    y + radius * sine((at * 360) / points),
-  ]);
+  roundOf(points).map(([c, s]): Flat => [x + radius * c, y + radius * s]);
 
 /** A millimetre is finer than any pen here. */
 const short = (value: number) => String(Math.round(value * 10) / 10);
