@@ -88,8 +88,8 @@ export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; n
           />
           <p className="mt-1 text-sm text-ink2">
             {tinted.length > 0 &&
-              `Tinted: where the breath should go, ${listed(tinted.map((id) => regions[id].name))}. `}
-            {drill.movement !== 'none' && 'Dotted: the other end of the movement.'}
+              `Tinted, as far as it is seen from here: where the breath should go, ${listed(tinted.map((id) => regions[id].name))}. `}
+            {drill.movement !== 'none' && 'Arrow, and dotted where it can be drawn: the movement.'}
           </p>
           <BreathOfDrill motion={figure.motion} ask={ask} />
           <div className="mt-3 flex flex-wrap gap-4">
