@@ -20,6 +20,49 @@ const restore = planItem({
   cadences: [cadence(3, 6, { bottomPauseSeconds: 3 })],
 });
 
+const goesHome = planItem({
+  id: 'item',
+  drillId: 'two-hand-belly',
+  position: 'hook-lying',
+  cadences: [cadence(4, 6)],
+  breaths: 10,
+  setUpSeconds: 20,
+});
+const [morning, evening] = ['07:00', '22:00'].map((at, n) => ({
+  id: idOf(900 + n),
+  itemId: 'item',
+  at,
+  with: n === 0 ? 'on waking' : 'in bed',
+}));
+const homeItem = { id: 'item', item: goesHome, cue: '', feels: '', notMeant: '' };
+const homeDay = { wakes: '06:30', sleeps: '22:30', sits: null };
+const atHome = {
+  plan: {
+    from: testDay,
+    days: 14,
+    ...homeDay,
+    remind: 'alarms',
+    items: [homeItem],
+    moreReason: '',
+    goes: [evening, morning],
+    calledOff: [],
+  },
+  totals: { goes: 2, seconds: 200 },
+  go: morning,
+  morning,
+  evening,
+  day: homeDay,
+  newId: () => idOf(1),
+  item: goesHome,
+  tenBreathsOfTenSeconds: homeItem,
+  gatesOfToday: gatesOfPerson(),
+  told: {
+    done: Array.from({ length: 14 }, (_, at) => [at < 9 ? 'all' : at < 12 ? 'some' : 'none']),
+    felt: [],
+    signs: ['dizzy'],
+  },
+};
+
 let taken = 0;
 function look<P extends ProtocolId>(protocol: P, raw: Partial<Raw<P>>, rest: Partial<StoredLook> = {}) {
   taken += 1;
@@ -115,6 +158,10 @@ export const standIns: Readonly<Record<string, object>> = {
     before: narrow,
     after: wide,
   },
+  ...Object.fromEntries(
+    ['calendar', 'code', 'habits', 'offers', 'totals', 'wave', 'words'].map((file) => [`home/${file}.ts`, atHome]),
+  ),
+  'home/offers.ts': { ...atHome, gates: gatesOfPerson(), summary: { items: [summary] } },
   'coach/admit.ts': { ada: { clientId: 'ada', name: 'Ada', gates: gatesOfPerson(), closed: null }, now: 120_000 },
   'coach/announce.ts': { nineSecondsIn: 9_000 },
   'coach/clientFrame.ts': { nineSecondsIn: 9_000 },
