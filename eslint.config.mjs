@@ -63,6 +63,16 @@ const floors = [
     ],
   },
   {
+    // It is bundled small: it takes the files it needs and not their rooms.
+    files: ['src/phone/**/*.ts'],
+    patterns: [
+      {
+        ...from('app', 'stations', 'parts', 'keep', 'workers', 'store'),
+        message: 'The page on a phone stands by itself: it knows only the core.',
+      },
+    ],
+  },
+  {
     files: ['src/keep/**/*.{ts,tsx}'],
     patterns: [{ ...from('app', 'stations', 'parts', 'store', 'workers'), message: 'The outbox knows only the core.' }],
   },
@@ -139,7 +149,7 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [...patterns, ...(extra ?? []), ...(files[0].startsWith('src/core') ? [] : [coreRoomDoor])] },
+        { patterns: [...patterns, ...(extra ?? []), ...(/^src\/(core|phone)/.test(files[0]) ? [] : [coreRoomDoor])] },
       ],
     },
   })),

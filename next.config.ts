@@ -1,7 +1,7 @@
 import type { NextConfig } from 'next';
 
 const nextConfig: NextConfig = {
-  serverExternalPackages: ['better-sqlite3', 'sharp'],
+  serverExternalPackages: ['better-sqlite3', 'esbuild', 'sharp'],
   poweredByHeader: false,
   reactStrictMode: true,
   // Only this machine asks: packing what never leaves it costs more than it saves.

@@ -4,6 +4,7 @@
  */
 import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { type Page, chromium } from '@playwright/test';
 import { testServer } from '../e2e/support/server';
 import { allSaved, gradeRing } from '../e2e/support/walk';
@@ -74,7 +75,6 @@ async function walk(page: Page) {
   await page.getByRole('button', { name: 'Done counting' }).click();
   await page.getByRole('radio', { name: 'Ribs' }).click();
   await page.getByRole('radio', { name: 'Nose', exact: true }).click();
-  await picture('look-quiet');
   await page.goto(`${base}/look?protocol=twoHands`);
   await page
     .getByRole('radiogroup', { name: /which hand leads\?$/ })
@@ -145,7 +145,6 @@ async function walk(page: Page) {
   await page.getByRole('group', { name: 'Phases of the breath' }).scrollIntoViewIfNeeded();
   await page.getByRole('group', { name: 'Phases of the breath' }).getByRole('button', { name: /^Out/ }).click();
   await page.evaluate(() => window.scrollTo(0, 560));
-  await picture('sequence-item');
   await page.getByText('What would change if').click();
   await page.getByText('Today’s plan', { exact: true }).waitFor({ timeout: 60_000 });
   await page.getByText('What would change if').evaluate((summary) => summary.scrollIntoView({ block: 'start' }));
@@ -168,7 +167,6 @@ async function walk(page: Page) {
   await page.keyboard.press('n');
   await page.locator('[data-phase]').waitFor();
   await page.keyboard.press('n');
-  await picture('coach-set-up');
   await page.keyboard.press('n');
   await page.waitForTimeout(6400);
   await picture('coach');
@@ -202,12 +200,54 @@ async function walk(page: Page) {
   await page.getByRole('button', { name: /^Side-lying, / }).click();
   await page.evaluate(() => document.querySelector('#close')!.scrollIntoView());
   await picture('close');
+  await page.goto(`${base}/carry`);
+  await page.getByRole('button', { name: /^Send (?:this|these)/ }).click();
+  await page.locator('[data-day-line]').waitFor();
+  for (let more = await page.getByRole('button', { name: 'Send it home' }).count(); more > 0; more -= 1) {
+    if ((await page.locator('[data-home-item]').count()) < 3)
+      await page.getByRole('button', { name: 'Send it home' }).first().click();
+  }
+  await page.getByLabel('Spread over the day').nth(1).selectOption('rechecks');
+  await allSaved(page);
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await picture('carry');
+  await onPaper(page);
+  await onThePhone(page);
   await page.goto(`${base}/track`);
   await page.getByRole('heading', { name: 'Over visits' }).waitFor();
   await picture('track');
   await page.getByRole('link', { name: 'This visit: note it and end it' }).click();
   await page.getByText('Still open.').waitFor();
   await picture('visit');
+}
+
+/** The sheet as it is printed. */
+async function onPaper(page: Page) {
+  await page.setViewportSize({ width: 794, height: 1123 });
+  await page.emulateMedia({ media: 'print' });
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  await page.locator('[data-print]').screenshot({ path: `${folder}/sheet.png` });
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+  await page.emulateMedia({ media: 'screen' });
+  await page.setViewportSize({ width: 1280, height: 800 });
+}
+
+/** The page for the phone, from the file that was handed over. */
+async function onThePhone(page: Page) {
+  const [download] = await Promise.all([
+    page.waitForEvent('download', (one) => one.suggestedFilename().endsWith('.html')),
+    page.getByRole('button', { name: 'Hand it over' }).click(),
+  ]);
+  const path = join(server.dataDir, 'phone.html');
+  await download.saveAs(path);
+  const phone = await page
+    .context()
+    .browser()!
+    .newPage({ viewport: { width: 390, height: 844 } });
+  await phone.goto(`file://${path}`);
+  await phone.getByRole('heading', { level: 1 }).waitFor();
+  await phone.screenshot({ path: `${folder}/phone.png` });
+  await phone.close();
 }
 
 /** Coaches the rest of a run in quick time, with a mark, a correction and cues that land. */

@@ -115,44 +115,47 @@ export const seedReading = (
 export const planItem = (drillId: string, rest: Partial<PlanItem>) =>
   plainItem({ id: uuid(), drillId, byHand: true, ...rest });
 
-/** A client with a plan of today as given: for tests of the run. */
-export const seedPlan = (page: Pick<Page, 'request'>, url: string, name: string, items: readonly PlanItem[]) =>
-  seedClient(page, url, name, (visitId) => [
-    {
-      kind: 'reading.confirm',
-      payload: {
-        readingId: uuid(),
-        visitId,
-        reading: {
+/** What gives a visit a reading and a plan as given. */
+const planCommands = (visitId: string, items: readonly PlanItem[]) => [
+  {
+    kind: 'reading.confirm',
+    payload: {
+      readingId: uuid(),
+      visitId,
+      reading: {
+        intent: 'openSidesAndBack',
+        side: null,
+        patterns: ['sidesAndBackClosed'],
+        ownLine: '',
+        snapshot: null,
+      },
+    },
+  },
+  {
+    kind: 'plan.save',
+    payload: {
+      planId: uuid(),
+      visitId,
+      revision: 0,
+      plan: {
+        request: {
           intent: 'openSidesAndBack',
           side: null,
-          patterns: ['sidesAndBackClosed'],
-          ownLine: '',
-          snapshot: null,
+          minutes: 20,
+          propsAtHand: ['towel', 'pillow', 'chair'],
+          leadSchool: 'openAllRegions',
         },
+        proven: false,
+        items,
+        refusals: [],
       },
     },
-    {
-      kind: 'plan.save',
-      payload: {
-        planId: uuid(),
-        visitId,
-        revision: 0,
-        plan: {
-          request: {
-            intent: 'openSidesAndBack',
-            side: null,
-            minutes: 20,
-            propsAtHand: ['towel', 'pillow', 'chair'],
-            leadSchool: 'openAllRegions',
-          },
-          proven: false,
-          items,
-          refusals: [],
-        },
-      },
-    },
-  ]);
+  },
+];
+
+/** A client with a plan of today as given: for tests of the run. */
+export const seedPlan = (page: Pick<Page, 'request'>, url: string, name: string, items: readonly PlanItem[]) =>
+  seedClient(page, url, name, (visitId) => planCommands(visitId, items));
 
 /** Opens the run of a client's plan and waits until it may begin. */
 export async function openRunOf(page: Page, url: string, clientId: string) {
@@ -222,3 +225,40 @@ export async function allSaved(page: Page) {
 
 /** Lets so much time go by that another tap on the same place is meant. The page's clock must be installed before it is opened. */
 export const tapsPast = (page: Page) => page.clock.fastForward(650);
+
+/** A client whose plan of today was coached to its end, every drill calm but for what `otherwise` says: for tests of what comes after. */
+export async function seedCoached(
+  page: Pick<Page, 'request'>,
+  url: string,
+  name: string,
+  items: readonly PlanItem[],
+  otherwise: (item: number) => object[] = () => [],
+): Promise<{ clientId: string; visitId: string }> {
+  let visitId = '';
+  const runId = uuid();
+  const begun = Date.now() - 900_000;
+  const clientId = await seedClient(page, url, name, (id) => {
+    visitId = id;
+    const events = [
+      { type: 'start' },
+      ...items.flatMap((item, at) => [
+        ...Array.from({ length: item.breaths }, (_, breath) => ({
+          type: 'breath',
+          item: at,
+          set: 1,
+          breath,
+          seconds: 6,
+        })),
+        { type: 'effort', item: at, of10: 2 },
+        ...otherwise(at),
+      ]),
+      { type: 'end', why: 'done' },
+    ].map((event, seq) => ({ id: uuid(), seq, atEpochMs: begun + seq * 6000, event }));
+    return [
+      ...planCommands(id, items),
+      { kind: 'run.create', payload: { runId, visitId, items } },
+      { kind: 'run.append', payload: { runId, events } },
+    ];
+  });
+  return { clientId, visitId };
+}

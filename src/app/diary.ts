@@ -12,6 +12,7 @@ import {
   bookingsBetween,
   bookingsOff,
   homeToldOf,
+  returnsOf,
   judgementsOf,
   knownClientsOf,
   lastVisits,
@@ -168,6 +169,8 @@ export function loadComing(clientId: string): ComingView | null {
   return {
     last: record && lastTimeOf(record, loadFollowed(clientId).repeats),
     told: last ? homeToldOf(store, last.id) : {},
+    home: record?.home?.plan ?? null,
+    returned: record?.home ? returnsOf(store, record.id, record.home.plan.items.length).map(({ told }) => told) : [],
     diary: {
       bookings: [],
       waiting: [],

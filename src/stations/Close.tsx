@@ -2,11 +2,12 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { outcomeOf, stateOf, summariseRun } from '@/core/coach';
+import { homeDrills } from '@/core/home';
 import { type StoredNote } from '@/core/record';
 import { drillOf, knownDrill } from '@/core/sequence';
 import { type Repeats, visitNote, withHome } from '@/core/track';
 import { newId, useKeep } from '@/keep';
-import { Button } from '@/parts/Button';
+import { Button, LinkButton } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
 import { Field, TextArea } from '@/parts/Field';
 import { useDraft } from '@/parts/useDraft';
@@ -38,7 +39,9 @@ export function Close({ view, repeats, title = 'Close' }: { view: ClientView; re
 function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
   const visit = view.visit!;
   const saved = visit.note;
-  const home = saved?.home ?? [];
+  const laidOut = visit.home?.plan.items.length ? visit.home.plan : null;
+  // Once it is laid out by the day, what goes home is that.
+  const home = laidOut ? homeDrills(laidOut) : (saved?.home ?? []);
   // What was written here is in the view at once, with the revision the server will give it.
   const revision = useRef(saved?.revision ?? 0);
   useEffect(() => {
@@ -85,7 +88,11 @@ function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
   return (
     <div className="max-w-3xl space-y-4">
       <p className="text-ink2">Written from what was recorded. Read it, change what is not so, sign.</p>
-      {choices.length === 0 ? (
+      {laidOut ? (
+        <p>
+          <strong>Goes home:</strong> {laidOut.items.map(({ item }) => drillOf(item).name).join(', ')}.
+        </p>
+      ) : choices.length === 0 ? (
         <p className="text-ink2">No drill was done that could go home.</p>
       ) : (
         <TickChips
@@ -104,6 +111,11 @@ function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
             void save(written, three);
           }}
         />
+      )}
+      {choices.length > 0 && (
+        <LinkButton href={`/clients/${view.id}/carry`}>
+          {laidOut ? 'Change it, hand it over' : 'Lay it out by the day, hand it over'}
+        </LinkButton>
       )}
       <Field label="The note of this visit" error={error}>
         {(ids) => (

@@ -20,6 +20,8 @@ const keyOf: Readonly<Record<string, string>> = {
   waiting: 'id',
   next_notes: 'id',
   home_told: 'id',
+  home_plans: 'visit_id',
+  home_returns: 'id',
   own_breath: 'id',
   own_drills: 'id',
   templates: 'id',

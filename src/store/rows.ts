@@ -64,6 +64,13 @@ const rowSchemas = {
   }),
   next_notes: z.object({ id, clientId: id, at: instant, text: z.string(), doneAt: z.nullable(instant) }),
   home_told: z.object({ id, visitId: id, drillId: id, at: instant, answer: z.enum(homeAnswers) }),
+  home_plans: z.object({
+    visitId: id,
+    at: instant,
+    revision: z.number().check(z.int(), z.minimum(0)),
+    handedAt: z.nullable(instant),
+  }),
+  home_returns: z.object({ id, visitId: id, at: instant, code: z.string() }),
   visit_notes: z.object({
     visitId: id,
     at: instant,

@@ -306,6 +306,31 @@ export const homeTold = sqliteTable(
   (table) => [index('home_told_by_visit').on(table.visitId)],
 );
 
+/** What goes home with a visit: items, times of the day, for how long. */
+export const homePlans = sqliteTable('home_plans', {
+  visitId: text('visit_id')
+    .primaryKey()
+    .references(() => visits.id),
+  at: text('at').notNull(),
+  value: json('value').notNull(),
+  revision: integer('revision').notNull(),
+  handedAt: text('handed_at'),
+});
+
+/** Codes that came back from home, as they were typed, each with the visit whose plan it tells of. */
+export const homeReturns = sqliteTable(
+  'home_returns',
+  {
+    id: text('id').primaryKey(),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    at: text('at').notNull(),
+    code: text('code').notNull(),
+  },
+  (table) => [index('home_returns_by_visit').on(table.visitId)],
+);
+
 /** Drills of the coach's own, in the schema of the built-in ones. One taken out is kept, since it can be brought back. */
 export const ownDrills = sqliteTable('own_drills', {
   id: text('id').primaryKey(),

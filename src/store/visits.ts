@@ -16,6 +16,7 @@ import {
 import { planSchema } from '@/core/sequence';
 import { type Store } from './file';
 import { type Unreadable, called, recordInWords, soundRow, soundValue } from './rows';
+import { homeOf } from './home';
 import { runsOf } from './runs';
 import { judgements, looks, noteAdditions, plans, readings, visitNotes, visits } from './schema';
 
@@ -256,6 +257,7 @@ export function visitRecord(store: Store, visit: VisitRow, aside: Unreadable[] =
     plan: planOf(store, visit.id, aside),
     runs: runsOf(store, visit.id, aside),
     note: noteOf(store, visit.id, aside),
+    home: homeOf(store, visit.id, aside),
   };
 }
 

@@ -23,7 +23,7 @@ export type FeltLevel = (typeof feltLevels)[number];
 
 /** Signs a client can tick, in plain words. */
 export const homeSigns = ['dizzy', 'tingling', 'headache', 'pain', 'leaking'] as const;
-export type HomeSign = (typeof homeSigns)[number];
+type HomeSign = (typeof homeSigns)[number];
 
 export interface HomeReturn {
   /** A row a day from the first, with one level a thing that went home, in their order. */
@@ -40,7 +40,7 @@ const stamps = 331n;
  * @param id of the plan
  * @returns 0 to 330; two plans have the same by chance once in 331
  */
-export function stampOf(id: string): number {
+function stampOf(id: string): number {
   let value = 7n;
   for (const letter of id) value = (value * 131n + BigInt(letter.charCodeAt(0))) % 1_000_000_007n;
   return Number(value % stamps);
@@ -95,7 +95,7 @@ export function codeOf({ done, felt, signs }: HomeReturn, planId: string): strin
   return letters.match(/.{4}/g)!.join(' ');
 }
 
-export type CodeRead = { ok: true; told: HomeReturn } | { ok: false; why: string };
+type CodeRead = { ok: true; told: HomeReturn } | { ok: false; why: string };
 
 /**
  * Reads a code as it was typed: small letters, gaps and hyphens don't matter.

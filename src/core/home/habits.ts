@@ -13,6 +13,9 @@ interface Habit {
 
 const ends = (day: Pick<HomePlan, 'wakes' | 'sleeps'>) => awakeMinutes(day);
 
+/** Nobody sets an alarm for seven minutes past. */
+const quarter = (minutes: number) => Math.round(minutes / 15) * 15;
+
 /** A sitting is broken up after so many minutes. Common practice: 60 to 75. */
 const sittingMinutes = 70;
 
@@ -57,7 +60,7 @@ export const habits = {
   rechecks: {
     name: 'three rechecks',
     says: 'Three times a day, to look how it is.',
-    times: (day) => [0.2, 0.5, 0.8].map((part, at) => [Math.round(ends(day) * part), `recheck ${at + 1}`] as const),
+    times: (day) => [0.2, 0.5, 0.8].map((part, at) => [quarter(ends(day) * part), `recheck ${at + 1}`] as const),
   },
   askHourly: {
     name: 'one breath, asked hourly',
@@ -69,7 +72,7 @@ export const habits = {
   things: {
     name: 'with things passed anyway',
     says: 'With the kettle, the door, the stairs.',
-    times: (day) => passed.map(([part, thing]) => [Math.round(ends(day) * part), thing] as const),
+    times: (day) => passed.map(([part, thing]) => [quarter(ends(day) * part), thing] as const),
   },
 } as const satisfies Readonly<Record<string, Habit>>;
 export type HabitId = keyof typeof habits;
@@ -87,9 +90,14 @@ export function goesOf(
   day: Pick<HomePlan, 'wakes' | 'sleeps' | 'sits'>,
   newId: () => string,
 ): Go[] {
-  return (habits[habit] as Habit)
-    .times(day)
-    .map(([minutes, hangsOn]) => ({ id: newId(), itemId, at: clockAfter(day, minutes), with: hangsOn }));
+  const awake = awakeMinutes(day);
+  return (habits[habit] as Habit).times(day).map(([minutes, hangsOn]) => ({
+    id: newId(),
+    itemId,
+    // A day shorter than the habit was thought for still ends when they go to sleep.
+    at: clockAfter(day, Math.min(awake, minutes)),
+    with: hangsOn,
+  }));
 }
 
 /** Breaths of one go by the habit, or null where the drill's own dose holds. @example breathsOf('askHourly') // 1 */

@@ -43,7 +43,7 @@ export const usualAtHome: readonly PropId[] = [
  * @param gates of today: in which form, or not at all
  * @param atHome props the client has
  * @param before drills done at an earlier visit
- * @example homeOffers(summary.items, gates, usualAtHome, []).at(0)?.reasons // ['went calmly']
+ * @example homeOffers(summary.items, gates, usualAtHome, []).at(0)?.reasons.at(0) // 'went calmly'
  */
 export function homeOffers(
   done: readonly ItemSummary[],

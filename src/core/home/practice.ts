@@ -29,7 +29,7 @@ const goSchema = z.object({
 });
 export type Go = z.infer<typeof goSchema>;
 
-export const remindIds = ['alarms', 'things passed'] as const;
+const remindIds = ['alarms', 'things passed'] as const;
 
 /** What goes home with a client, for how long, and when in the day. */
 export const homePlanSchema = z.object({

@@ -4,11 +4,11 @@ import { type HomeItem, type HomePlan, mostItems } from './practice';
 import { awakeMinutes, sinceWaking } from './clock';
 
 /** Most of a day that a practice takes, unless the coach sets another. Common practice, the numbers ours. */
-export interface Load {
+interface Load {
   minutes: number;
   breaths: number;
 }
-export const sensibleLoad: Load = { minutes: 15, breaths: 120 };
+const sensibleLoad: Load = { minutes: 15, breaths: 120 };
 
 /** One go without setting up: seconds of breathing, resting and staying, and its breaths. */
 export function goTotals(item: PlanItem): { seconds: number; breaths: number } {
@@ -16,7 +16,7 @@ export function goTotals(item: PlanItem): { seconds: number; breaths: number } {
   return { seconds, breaths };
 }
 
-export interface DayTotals {
+interface DayTotals {
   goes: number;
   seconds: number;
   breaths: number;
@@ -116,7 +116,7 @@ export function homeFaults(plan: HomePlan, most: Load = sensibleLoad): { code: H
     tell('load', `${breaths} breaths a day are more than ${most.breaths}. Take something out.`);
   return found;
 }
-export type HomeFault = 'nothing' | 'more than three' | 'hours' | 'no time' | 'asleep' | 'load';
+type HomeFault = 'nothing' | 'more than three' | 'hours' | 'no time' | 'asleep' | 'load';
 
 const durationOf = (minutes: number) => {
   const [hours, rest] = [Math.floor(minutes / 60), minutes % 60];

@@ -72,8 +72,7 @@ export const stopWords =
   'Stop and breathe normally if you feel dizzy, faint or afraid, if you tingle, if your head or chest hurts, or if you have pain. Leave it for today and tell your coach.';
 
 /** What the sheet is and is not. */
-export const homeNotice =
-  'This helps you practise. It is no diagnosis. What your doctor or therapist says comes first.';
+export const homeNotice = 'This helps you practise; it is no diagnosis. Your doctor or therapist comes first.';
 
 /** How each part of a breath is done, in everyday words. */
 const phaseLead: Readonly<Record<Drill['steps'][number]['phase'], string>> = {
@@ -84,8 +83,21 @@ const phaseLead: Readonly<Record<Drill['steps'][number]['phase'], string>> = {
   bottomPause: 'Wait: ',
 };
 
+/** The part of a breath before a step, where the step doesn't begin with it anyway. */
+const leadOf = (phase: Drill['steps'][number]['phase'], words: string): string => {
+  const lead = phaseLead[phase];
+  return words.toLowerCase().startsWith(lead.slice(0, -2).toLowerCase()) ? '' : lead;
+};
+
+/** A set-up without the seconds it begins with: they are told by the dose, which may be another by now. */
+const withoutCounts = (setUp: string): string =>
+  setUp
+    .split(/(?<=[.!?])\s+/)
+    .filter((one) => !/\d[^.]* (?:in|out)\b/i.test(one) || !/\d/.test(one))
+    .join(' ') || setUp;
+
 /** What to do, line by line: where and with what, then each step by its part of the breath. */
-export interface HomeWords {
+interface HomeWords {
   name: string;
   where: string;
   steps: { lead: string; words: string }[];
@@ -106,8 +118,8 @@ export function homeWords(item: PlanItem): HomeWords {
   const [first] = item.cadences;
   return {
     name: drill.name,
-    where: `${drill.setUp}${side}${used.length > 0 ? ` You need: ${listed(used)}.` : ''}`,
-    steps: drill.steps.map(({ phase, words }) => ({ lead: phaseLead[phase], words })),
+    where: `${withoutCounts(drill.setUp)}${side}${used.length > 0 ? ` You need: ${listed(used)}.` : ''}`,
+    steps: drill.steps.map(({ phase, words }) => ({ lead: leadOf(phase, words), words })),
     dose: `${item.sets > 1 ? `${item.sets} times ${breaths / item.sets}` : breaths} breaths, ${durationInWords(seconds)}`,
     breath: item.cadences.length > 1 ? 'each breath a little longer' : first ? cadenceInWords(first) : '',
   };

@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import { drillSchema } from '../catalogue';
 import { mostInGroup, stampedEventSchema } from '../coach';
 import { templateSchema } from '../formats';
+import { codeLetters, homePlanSchema } from '../home';
 import { lookSetIds, protocolIds, rawSchemas } from '../look';
 import { inEnglish, showsSomething } from '../reasons';
 import { judgementSchema } from '../read';
@@ -166,6 +167,16 @@ export const commandSchemas = {
   }),
   'nextTime.done': z.object({ noteId: id }),
   'nextTime.undone': z.object({ noteId: id }),
+  /** What goes home with a visit, and when in the day. */
+  'home.save': z.object({ visitId: id, plan: homePlanSchema, revision }),
+  /** It was handed over: from then on it is what they have. */
+  'home.hand': z.object({ visitId: id }),
+  /** The code a client brought back from the plan of a visit. */
+  'home.returned': z.object({
+    returnId: id,
+    visitId: id,
+    code: z.string().check(z.trim(), z.minLength(codeLetters, 'A code has 20 letters.'), z.maxLength(60)),
+  }),
   /** What a client says of a drill that went home with an earlier visit; the newest counts. */
   'home.told': z.object({
     answerId: id,

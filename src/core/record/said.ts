@@ -15,6 +15,8 @@ export const laidOver = [
   'note.save',
   'note.sign',
   'note.add',
+  'home.save',
+  'home.hand',
   'settings.change',
 ] as const satisfies readonly CommandKind[];
 
@@ -41,6 +43,8 @@ export function wholeRecordOf({ kind, payload }: Pick<Said, 'kind' | 'payload'>)
       return `plan of ${(payload as Payload<'plan.save'>).visitId}`;
     case 'note.save':
       return `note of ${(payload as Payload<'note.save'>).visitId}`;
+    case 'home.save':
+      return `home of ${(payload as Payload<'home.save'>).visitId}`;
     default:
       return null;
   }

@@ -170,6 +170,22 @@ const handlers: { [K in (typeof laidOver)[number]]: Handler<K> } = {
       ...visit,
       note: visit.note && { ...visit.note, additions: withEntry(visit.note.additions, { id: additionId, at, text }) },
     })),
+  'home.save': (shown, { visitId, plan, revision }, { at }) =>
+    onVisit(shown, visitId, (visit) => ({
+      ...visit,
+      home: {
+        visitId,
+        at,
+        plan,
+        handedAt: visit.home?.handedAt ?? null,
+        revision: Math.max(visit.home?.revision ?? 0, revision) + 1,
+      },
+    })),
+  'home.hand': (shown, { visitId }, { at }) =>
+    onVisit(shown, visitId, (visit) => ({
+      ...visit,
+      home: visit.home && { ...visit.home, handedAt: visit.home.handedAt ?? at },
+    })),
   'settings.change': (shown, changes) => ({ ...shown, settings: withChanges(shown.settings, changes) }),
 };
 

@@ -1,4 +1,5 @@
 import { type StampedEvent } from '../coach';
+import { type StoredHome } from '../home';
 import { type LookList, type LookRecord } from '../look';
 import { type Judgement } from '../read';
 import { type Plan, type PlanItem } from '../sequence';
@@ -53,6 +54,8 @@ export interface VisitRecord extends VisitRow {
   plan: StoredPlan | null;
   runs: StoredRun[];
   note: StoredNote | null;
+  /** What goes home with it; null before anything was chosen. */
+  home: StoredHome | null;
 }
 
 /** A visit in which nothing was recorded yet. @example newVisit({ ...row, endedAt: null }).looks // [] */
@@ -65,4 +68,5 @@ export const newVisit = (row: VisitRow): VisitRecord => ({
   plan: null,
   runs: [],
   note: null,
+  home: null,
 });

@@ -156,7 +156,7 @@ export function rateFlag(rate: CountedRate): Reason | null {
 
 /** The stations that stay open in each state. Screen and Track always are. */
 export const openStations: Readonly<Record<PathState['state'], readonly StationId[]>> = {
-  open: ['screen', 'look', 'read', 'sequence', 'coach', 'track'],
+  open: ['screen', 'look', 'read', 'sequence', 'coach', 'carry', 'track'],
   'not asked': ['screen', 'look', 'read', 'sequence', 'track'],
   recount: ['screen', 'look', 'read', 'track'],
   'red flag': ['screen', 'track'],

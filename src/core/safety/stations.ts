@@ -1,3 +1,3 @@
 /** The stations of the work, in order. */
-export const stationIds = ['screen', 'look', 'read', 'sequence', 'coach', 'track'] as const;
+export const stationIds = ['screen', 'look', 'read', 'sequence', 'coach', 'carry', 'track'] as const;
 export type StationId = (typeof stationIds)[number];

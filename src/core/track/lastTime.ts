@@ -1,4 +1,5 @@
 import { props } from '../catalogue';
+import { homeDrills } from '../home';
 import { baseMap, isOf } from '../look';
 import { intentInWords } from '../read';
 import { type VisitRecord } from '../record';
@@ -45,7 +46,10 @@ export function lastTimeOf(visit: VisitRecord, repeats: Repeats): LastTime {
     signed: note?.signedAt != null,
     aim: reading ? intentInWords(reading.intent, reading.side ?? undefined) : null,
     ownLine: reading?.ownLine ?? '',
-    home: (note?.home ?? []).map((drillId) => ({ drillId, name: knownDrill({ drillId })?.name ?? drillId })),
+    home: (visit.home ? homeDrills(visit.home.plan) : (note?.home ?? [])).map((drillId) => ({
+      drillId,
+      name: knownDrill({ drillId })?.name ?? drillId,
+    })),
     props: [...new Set(used)],
     position: map?.raw.position ?? (hands?.raw as { position?: string } | undefined)?.position ?? null,
     marker: marker ? changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []).words : null,

@@ -6,8 +6,9 @@ const words: Readonly<Record<StationId, { number: number; name: string }>> = {
   read: { number: 3, name: 'Read' },
   sequence: { number: 4, name: 'Sequence' },
   coach: { number: 5, name: 'Coach' },
+  carry: { number: 6, name: 'Carry home' },
   track: { number: 7, name: 'Track' },
 };
 
-/** The stations of the work in order. A number stays a station's own, so that a key learnt today holds tomorrow. */
+/** The stations of the work in order. */
 export const stationList = stationIds.map((id) => ({ id, ...words[id] }));

@@ -51,6 +51,8 @@ export function diaryView({
 export const firstTime: ComingView = {
   last: null,
   told: {},
+  home: null,
+  returned: [],
   diary: { bookings: [], waiting: [], notes: [], asOf: 0 },
   next: null,
   off: [],

@@ -1,4 +1,5 @@
 import { type DayVisit, type Diary } from '@/core/diary';
+import { type HomePlan, type HomeReturn } from '@/core/home';
 import { type HomeAnswer, type OffWay, type Settings } from '@/core/record';
 import { type LastTime } from '@/core/track';
 
@@ -32,6 +33,10 @@ export interface ComingView {
   last: LastTime | null;
   /** What was said of the drills that went home with that visit. */
   told: Readonly<Record<string, HomeAnswer>>;
+  /** What went home with that visit, by the day, where it was laid out. */
+  home: HomePlan | null;
+  /** What came back of it by code, the newest last. */
+  returned: readonly HomeReturn[];
   /** Notes for this time; nothing else of the diary. */
   diary: Diary;
   /** When they are booked next, UTC, ISO. */

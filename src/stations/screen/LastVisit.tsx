@@ -7,6 +7,7 @@ import { newId, send, useSaid } from '@/keep';
 import { ChoiceChips } from '@/parts/Chips';
 import { Fold } from '@/parts/Fold';
 import { NextNotes } from '../diary/NextNotes';
+import { FromHome } from './FromHome';
 import { type ComingView } from '../diary/view';
 import { type ClientView } from '../view';
 
@@ -56,6 +57,9 @@ export function LastVisit({ view, coming }: { view: ClientView; coming: ComingVi
             </Line>
           ))}
         </dl>
+      )}
+      {last && coming.home && (
+        <FromHome visitId={last.visitId} plan={coming.home} returned={coming.returned} view={view} />
       )}
       {last?.note && (
         <Fold title={last.signed ? 'The note, as signed' : 'The note, not signed yet'}>

@@ -55,8 +55,8 @@ export function HandOn({
   const asSvg = () => plan && saveFile('plan.svg', 'image/svg+xml', sheet(plan));
   const asPdf = async () => {
     if (!plan) return;
-    const { sheetPdf } = await import('./sheetPdf');
-    saveFile('plan.pdf', 'application/pdf', await sheetPdf(sheet(plan)));
+    const { sheetPdf } = await import('@/parts/sheetPdf');
+    saveFile('plan.pdf', 'application/pdf', await sheetPdf([sheet(plan)]));
   };
   const asJson = () => {
     if (!plan) return;

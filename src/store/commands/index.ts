@@ -3,6 +3,7 @@ import { type Store } from '../file';
 import { clientDoors } from './client';
 import { type Doors } from './door';
 import { type Carried, carryOutAll as carryOutBy } from './engine';
+import { homeDoors } from './home';
 import { lookDoors } from './look';
 import { noteDoors } from './note';
 import { planDoors } from './plan';
@@ -21,6 +22,7 @@ export const doors: Doors = {
   ...planDoors,
   ...runDoors,
   ...noteDoors,
+  ...homeDoors,
   ...ownBreathDoors,
   ...appointmentDoors,
   ...listDoors,

@@ -4,7 +4,8 @@ import { memo, useEffect, useMemo, useRef } from 'react';
 import { type FigureSpec } from '@/core/body';
 import { type TrunkMotion } from '@/core/trunk';
 import { type AskMoment } from '../Tide';
-import { BodyFigure, isGround, pathsOf } from './BodyFigure';
+import { BodyFigure } from './BodyFigure';
+import { isGround, pathsOf } from './layers';
 import { breathing } from './picture';
 import { type Opened } from './tint';
 

@@ -122,7 +122,7 @@ test.each(['print', 'lowInk'] as const)('in %s every part has an ink edge and no
     const colours = [...markup.matchAll(/(?:fill|stroke)="#(\w\w)(\w\w)(\w\w)"/g)];
     if (colours.some(([, r, g, b]) => r !== g || g !== b)) faults.push(`${name}: a hue`);
     const limbs = pictureFor(spec, opened).shapes.filter(({ tone, d }) => d !== '' && /leg|trunk/i.test(tone));
-    const edged = [...markup.matchAll(/<path d="([^"]+)" stroke="#000000"/g)].map(([, d]) => d);
+    const edged = [...markup.matchAll(/<path d="([^"]+)"[^>]* stroke="#000000"/g)].map(([, d]) => d);
     const bare = limbs.filter(({ d, edge }) => edge !== 'none' && !edged.includes(d));
     if (bare.length > 0) faults.push(`${name}: ${bare.length} parts without an edge`);
   }

@@ -1,7 +1,8 @@
 import { cadence } from '@/core/cadence';
 import { type Segment, segmentsOf } from '@/core/dose';
 import { type ScoreItem } from './ScoreBar';
-import { scoreSheetSvg, wrapped } from './scoreSheet';
+import { wrapped } from '../paper';
+import { scoreSheetSvg } from './scoreSheet';
 import { breathPieces, floorLine, phaseOfItem, pointList, stretchedBreaths, toneShapes } from './score.geometry';
 
 const segments = segmentsOf({

@@ -1,4 +1,5 @@
 import { durationInWords } from '@/core/dose';
+import { escaped, wrapped } from '../paper';
 import { type ScoreItem, secondsOf } from './ScoreBar';
 import { breathPieces, floorLine, pointList, toneShapes } from './score.geometry';
 
@@ -21,31 +22,8 @@ const ink = {
 const mostInRow = 8;
 const label = 62;
 
-const escaped = (words: string) =>
-  words.replace(/[&<>"']/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[sign]!);
-
 const text = (x: number, y: number, words: string, { size = 8, weight = 400, fill = ink.text as string } = {}) =>
   `<text x="${x.toFixed(1)}" y="${y.toFixed(1)}" font-family="Helvetica, Arial, sans-serif" font-size="${size}" font-weight="${weight}" fill="${fill}">${escaped(words)}</text>`;
-
-/** Words broken into lines of about a width, the last one cut short where they don't fit. */
-export function wrapped(words: string, width: number, size: number, lines: number): string[] {
-  const room = Math.max(4, Math.floor(width / (size * 0.52)));
-  const found: string[] = [];
-  let rest = words.trim();
-  while (rest.length > 0 && found.length < lines) {
-    if (rest.length <= room) {
-      found.push(rest);
-      return found;
-    }
-    const cut = rest.lastIndexOf(' ', room);
-    const at = cut > 0 ? cut : room;
-    found.push(rest.slice(0, at));
-    rest = rest.slice(at).trim();
-  }
-  if (rest.length > 0 && found.length > 0)
-    found[found.length - 1] = `${found.at(-1)!.slice(0, Math.max(1, room - 1))}…`;
-  return found;
-}
 
 /** Lines across a falling exhale, so that it is told apart on a grey printer too. */
 function hatch(points: readonly (readonly [number, number])[]): string {

@@ -1,0 +1,22 @@
+import { writeFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { findDrill } from '../src/core/catalogue/index';
+import { startCadences, planItemSchema } from '../src/core/sequence/index';
+import { feelOf, goesOf } from '../src/core/home/index';
+import { homeSheetPages, stickerSheet } from '../src/parts/figures/homeSheet';
+let n = 0;
+const id = () => `0198c6f0-3e52-7b0c-9d0c-${String(++n).padStart(12, '0')}`;
+const itemOf = (drillId: string, side: 'none' | 'left' = 'none', position?: string) => {
+  const d = findDrill(drillId)!;
+  return planItemSchema.parse({ id: drillId, drillId, position: position ?? d.positions[0], props: d.props, side, cadences: startCadences(d), breaths: d.breaths.start, sets: 1, restSeconds: 0, setUpSeconds: d.setUpSeconds, changes: [], reasons: [], byHand: false });
+};
+const items = [itemOf('side-bend-open', 'left'), itemOf('child-side-reach', 'left'), itemOf('straw-lying', 'none', 'propped')];
+const day = { wakes: '06:30', sleeps: '22:30', sits: { from: '09:00', to: '17:00' } };
+const plan: any = { from: '2026-11-26', days: 14, ...day, remind: 'alarms', items: items.map((item) => ({ id: item.id, item, cue: 'Long side fills', ...feelOf(item) })), moreReason: '', goes: [...goesOf('wakingAndBed', items[0].id, day, id), ...goesOf('rechecks', items[2].id, day, id).slice(0, 2), ...goesOf('wakingAndBed', items[1].id, day, id).slice(0, 1)], calledOff: [] };
+const to = { studio: 'Saltmarsh Movement Rooms', name: 'Tamsin', paper: (process.argv[2] ?? 'A4') as any, large: process.argv[3] === 'large', lowInk: process.argv[4] === 'low' };
+const pages = process.argv[5] === 'stick' ? [stickerSheet(plan, to)] : homeSheetPages(plan, to);
+console.log(pages.length, pages.map((p) => p.length));
+const html = `<!doctype html><style>body{margin:0;background:#999;display:flex;gap:8px;flex-wrap:wrap}svg{width:${pages.length > 1 ? 630 : 800}px;height:auto}</style>${pages.join('')}`;
+writeFileSync('/tmp/home.html', html);
+execFileSync('/usr/bin/chromium', ['--headless', '--no-sandbox', '--hide-scrollbars', `--window-size=1270,${900 * Math.ceil(pages.length / 2)}`, '--screenshot=/tmp/home.png', 'file:///tmp/home.html'], { stdio: 'ignore' });
+process.exit(0);

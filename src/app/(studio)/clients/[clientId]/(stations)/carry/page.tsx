@@ -1,0 +1,27 @@
+import { notFound } from 'next/navigation';
+import { outcomeOf, stateOf, summariseRun } from '@/core/coach';
+import { openStations } from '@/core/safety';
+import { PathStop } from '@/stations/PathStop';
+import { CarryStation } from '@/stations/carry/CarryStation';
+import { type ClientView } from '@/stations/view';
+import { historyOf, theStore } from '@/store';
+import { loadClient, viewFor } from '../../../../../load';
+
+export default async function CarryPage({ params }: { params: Promise<{ clientId: string }> }) {
+  const { clientId } = await params;
+  const view = loadClient(clientId);
+  if (!view) notFound();
+  if (!openStations[view.path.state].includes('carry')) return <PathStop view={view} />;
+  return <CarryStation view={viewFor(view, ['runs'])} before={drillsBefore(view)} />;
+}
+
+/** Drills that were done at a visit before this one: more often than today. */
+function drillsBefore({ id, visit }: ClientView): string[] {
+  const today = (visit?.runs ?? [])
+    .flatMap((run) => summariseRun(stateOf(run), id).items)
+    .filter((one) => outcomeOf(one) !== null)
+    .map(({ item }) => item.drillId);
+  return historyOf(theStore(), id)
+    .filter(({ drillId, outcomes }) => outcomes.length > today.filter((one) => one === drillId).length)
+    .map(({ drillId }) => drillId);
+}

@@ -1,0 +1,51 @@
+import { clientFigure } from '@/core/coach';
+import { segmentsOf } from '@/core/dose';
+import { type StoredHome, homeNotice, homeWords, inOrderOfDay, isNextDay, stopWords } from '@/core/home';
+import { type PhoneData, type PhonePiece } from '@/phone/data';
+import { bodySvg } from './figures/body/bodySvg';
+
+/** What the page on a phone is made from: words, figures, pieces of breath; of the person only what they are called. */
+export function phoneDataOf(
+  { visitId, plan }: StoredHome,
+  { studio, name, week }: { studio: string; name: string; week?: number },
+): PhoneData {
+  return {
+    planId: visitId,
+    studio,
+    name,
+    from: plan.from,
+    days: plan.days,
+    items: plan.items.map(({ id, item, cue, feels, notMeant }) => {
+      const words = homeWords(item);
+      const { spec, opened } = clientFigure(item, item.side, week);
+      return {
+        id,
+        name: words.name,
+        where: words.where,
+        steps: words.steps.map(({ lead, words: step }) => `${lead}${step}`),
+        dose: words.dose,
+        cue,
+        feels,
+        notMeant,
+        figure: bodySvg(spec, { opened, paint: 'screen' }),
+        pieces: segmentsOf({ ...item, setUpSeconds: 0 }).flatMap((segment): PhonePiece[] => {
+          switch (segment.kind) {
+            case 'breaths':
+              return [{ kind: 'breaths', stretches: segment.stretches, side: segment.side }];
+            case 'rest':
+              return [{ kind: 'rest', seconds: segment.seconds, words: 'Rest' }];
+            case 'stay':
+              return [{ kind: 'rest', seconds: segment.seconds, words: 'Stay' }];
+            case 'change side':
+              return [{ kind: 'rest', seconds: segment.seconds, words: `Now ${segment.to}` }];
+            default:
+              return [];
+          }
+        }),
+      };
+    }),
+    goes: inOrderOfDay(plan).map((go) => ({ ...go, nextDay: isNextDay(go.at, plan) })),
+    stop: stopWords,
+    notice: homeNotice,
+  };
+}

@@ -1,0 +1,108 @@
+'use client';
+
+import { type HomeItem, habitIds, habits, homeWords } from '@/core/home';
+import { capital } from '@/core/reasons';
+import { drillOf } from '@/core/sequence';
+import { Button } from '@/parts/Button';
+import { NamedSelect, TextInput } from '@/parts/Field';
+import { Stepper } from '@/parts/Stepper';
+import { useDraft } from '@/parts/useDraft';
+import { ItemFigure } from '../ItemFigure';
+import { type Home } from './useHome';
+
+/** Something that goes home: shown, its dose, when in the day, how it should feel. */
+export function ItemColumn({
+  one,
+  number,
+  home,
+  why,
+  week,
+}: {
+  one: HomeItem;
+  number: number;
+  home: Home;
+  /** Why it is offered, from today's log. */
+  why: readonly string[];
+  week?: number;
+}) {
+  const { item } = one;
+  const drill = drillOf(item);
+  const words = homeWords(item);
+  const times = home.plan.goes.filter(({ itemId }) => itemId === one.id).length;
+  const ladder = item.cadences.length > 1;
+  return (
+    <li className="min-w-0 border-t-2 border-ink pt-2" data-home-item={drill.id}>
+      <h2 className="text-lg">
+        {number} {words.name}
+      </h2>
+      <div className="mt-1 flex gap-3">
+        <ItemFigure item={item} week={week} className="h-28 w-40 shrink-0" />
+        <p className="min-w-0 text-ink2">
+          {capital(`${item.position}${item.side === 'none' ? '' : `, ${item.side}`}`)}
+          {why.length > 0 && `: ${why.join('; ')}`}.
+        </p>
+      </div>
+      {item.changes.length > 0 && <p className="text-caution">▲ {item.changes.join('; ')}</p>}
+      <div className="mt-2 flex flex-wrap items-end gap-3">
+        <Stepper
+          label={ladder ? 'Rungs' : 'Breaths'}
+          value={item.breaths}
+          min={1}
+          max={ladder ? item.cadences.length : Math.max(drill.breaths.max, item.breaths)}
+          onChange={(breaths) => home.changeItem(one.id, { item: { ...item, breaths } })}
+        />
+        <div className="min-w-44 grow">
+          <NamedSelect
+            label="Spread over the day"
+            value=""
+            none={times === 0 ? 'choose when' : `${times === 1 ? 'once' : `${times} times`} a day; change`}
+            choices={habitIds
+              .filter((id) => id !== 'afterSitting' || home.plan.sits !== null)
+              .map((id) => [id, habits[id].name])}
+            onChange={(habit) => habit && home.spread(one.id, habit)}
+          />
+        </div>
+      </div>
+      <p className="mt-2">
+        <strong>{words.dose}</strong>, {words.breath}
+      </p>
+      <Line label="Think" value={one.cue} most={120} onChange={(cue) => home.changeItem(one.id, { cue })} />
+      <Line label="Feels like" value={one.feels} most={160} onChange={(feels) => home.changeItem(one.id, { feels })} />
+      <Line
+        label="Not meant"
+        value={one.notMeant}
+        most={160}
+        onChange={(notMeant) => home.changeItem(one.id, { notMeant })}
+      />
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button onClick={() => home.addGo(one.id, home.plan.wakes)}>Add a time</Button>
+        <Button onClick={() => home.takeOut(one.id)}>Take out</Button>
+      </div>
+    </li>
+  );
+}
+
+function Line({
+  label,
+  value,
+  most,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  most: number;
+  onChange: (value: string) => void;
+}) {
+  const draft = useDraft(value, (next) => onChange(next));
+  return (
+    <label className="mt-1 flex items-center gap-2">
+      <span className="w-20 shrink-0 text-sm text-ink2">{label}</span>
+      <TextInput
+        maxLength={most}
+        value={draft.value}
+        onChange={(event) => draft.change(event.target.value)}
+        onBlur={draft.commit}
+      />
+    </label>
+  );
+}
