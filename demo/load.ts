@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
-import { type StampedEvent, outcomeOf, stateOf, summariseRun, timelineOf } from '@/core/coach';
+import { type ItemSummary, type StampedEvent, outcomeOf, stateOf, summariseRun, timelineOf } from '@/core/coach';
+import { type HomePlan, codeOf, goesOf, homeOffers, usualAtHome } from '@/core/home';
 import { instantAt } from '@/core/diary';
 import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
 import { chanceFrom } from '@/core/numbers';
@@ -97,6 +98,7 @@ class Loader {
     const next = (minutes: number) => (at += minutes * 60_000);
     const visitId = uuid();
     this.record('visit.start', { visitId, clientId }, at);
+    this.broughtBack(clientId, at);
     this.fact(clientId, 'emergency', { present: [] }, next(1));
     this.fact(clientId, 'redFlags', { present: [] }, at + 1000);
     const look = (protocol: Payload<'look.save'>['protocol'], raw: unknown, moment: 'before' | 'after' = 'before') =>
@@ -164,6 +166,47 @@ class Loader {
     const names = home.map((drillId) => knownDrill({ drillId })?.name ?? drillId);
     const text = visitNote(known, gates, visit, {}, names, { zone: this.zone });
     this.record('note.sign', { visitId, text, home, revision: 0 }, at);
+    this.takesHome(visitId, row.day, calm, gates, at + 1000);
+  }
+
+  /** What they took home last, by client, to be told of at the next visit. */
+  private readonly tookHome = new Map<string, { visitId: string; plan: HomePlan }>();
+  /** Chance of its own, so that what is seen and coached stays as it was. */
+  private readonly lots = chanceFrom(23).part;
+
+  private takesHome(visitId: string, day: string, calm: readonly ItemSummary[], gates: Gates, at: number) {
+    const waking = { wakes: '06:30', sleeps: '22:30', sits: null };
+    const best = homeOffers(calm, gates, usualAtHome, [])
+      .filter(({ off }) => off === null)
+      .slice(0, 2)
+      .map((offer) => offer.home);
+    if (best.length === 0) return;
+    const habitsOf = ['wakingAndBed', 'rechecks'] as const;
+    const plan: HomePlan = {
+      from: day,
+      days: 14,
+      ...waking,
+      remind: 'alarms',
+      items: best,
+      moreReason: '',
+      goes: best.flatMap(({ id }, n) => goesOf(habitsOf[n]!, id, waking, uuid)),
+      calledOff: [],
+    };
+    this.record('home.save', { visitId, plan, revision: 0 }, at);
+    this.record('home.hand', { visitId }, at + 1000);
+    const { clientId } = findVisit(this.store, visitId)!;
+    this.tookHome.set(clientId, { visitId, plan });
+  }
+
+  /** The code from the phone, typed as they come again. */
+  private broughtBack(clientId: string, at: number) {
+    const took = this.tookHome.get(clientId);
+    if (!took) return;
+    const levels = ['all', 'all', 'some', 'none'] as const;
+    const done = Array.from({ length: 14 }, () => took.plan.items.map(() => levels[Math.floor(this.lots() * 4)]!));
+    const felt = took.plan.items.map(() => 'easier' as const);
+    const code = codeOf({ done, felt, signs: [] }, took.visitId);
+    this.record('home.returned', { returnId: uuid(), visitId: took.visitId, code }, at);
   }
 
   /** The days around today: who comes, who waits, what to remember. */
@@ -243,6 +286,9 @@ class Loader {
         happen(done, { type: 'breath', item: timed.item, set, breath });
       });
       if (this.random() < 0.3) happen(timed.endSeconds - 0.1, { type: 'fault', item: timed.item, fault: 'shoulders' });
+      const lot = this.lots();
+      const result = lot < 0.6 ? 'better' : lot < 0.93 ? 'same' : 'worse';
+      happen(timed.endSeconds - 0.05, { type: 'helped', item: timed.item, result });
     }
     if (visit.stoppedAt === undefined) happen(timeline.totalSeconds, { type: 'end', why: 'done' });
     this.record('run.append', { runId, events }, at + 3000);

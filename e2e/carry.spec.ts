@@ -108,6 +108,14 @@ test('from a signed visit to sheet, calendar and phone, and back by the code', a
   await allSaved(page);
   await page.reload();
   await expect(page.getByText(/something on 1 more.*Ticked: dizzy/)).toBeVisible();
+
+  // Track tells it, and the course has moved with the visit.
+  await page.goto(`${server.url}/clients/${clientId}/track`);
+  await expect(page.getByRole('region', { name: 'At home' })).toContainText('something on 1 more');
+  await page.getByRole('link', { name: 'Course' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Step 1 is kept; step 2 about /);
+  await expect(page.getByText(/step 1 is kept, step 2 next/)).toBeVisible();
+  await expectAccessible(page, 'the course');
 });
 
 test('a pregnancy told of later takes back what went home, wherever it is shown', async ({ page }) => {

@@ -128,7 +128,6 @@ async function walk(page: Page) {
   await page.goto(`${base}/look?protocol=calmHold`);
   await page.getByRole('button', { name: /Start the hold/ }).click();
   await page.waitForTimeout(1200);
-  await picture('hold');
   await page.getByRole('button', { name: /Breathe when/ }).click();
   await page.getByRole('button', { name: 'Leave it out' }).click();
   await page.goto(`${base}/read`);
@@ -216,6 +215,9 @@ async function walk(page: Page) {
   await page.goto(`${base}/track`);
   await page.getByRole('heading', { name: 'Over visits' }).waitFor();
   await picture('track');
+  await page.getByRole('link', { name: 'Course' }).click();
+  await page.getByRole('heading', { name: 'What moved, and why' }).waitFor();
+  await picture('course');
   await page.getByRole('link', { name: 'This visit: note it and end it' }).click();
   await page.getByText('Still open.').waitFor();
   await picture('visit');

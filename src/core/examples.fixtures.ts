@@ -4,6 +4,7 @@ import { cadence } from './cadence';
 import { findDrill } from './catalogue';
 import { type RunEvent, digestOf, foldRun, summariseRun } from './coach';
 import { answersWith, contextFor, gatesOfPerson, idOf, planItem, requestFor, testDay, visitOf } from './fixtures';
+import { courseOf } from './course';
 import { type LookRecord, type ProtocolId, type Raw, blankRaw } from './look';
 import { chanceFrom } from './numbers';
 import { coachQualities, personWith } from './person';
@@ -62,6 +63,28 @@ const atHome = {
     signs: ['dizzy'],
   },
 };
+
+const lead = {
+  visitId: 'visit',
+  day: testDay,
+  drillId: 'two-hand-belly',
+  position: 'hook-lying' as const,
+  breaths: 10,
+  exhaleSeconds: 6,
+  outcome: 'not calm' as const,
+  delivered: 10,
+  marked: 4,
+  effort: 2,
+};
+const course = courseOf({
+  tried: [lead],
+  booked: [],
+  missed: [],
+  allowed: () => true,
+  today: testDay,
+  timesAtHome: 2,
+})!;
+const courseCase = { course, steps: course.steps };
 
 let taken = 0;
 function look<P extends ProtocolId>(protocol: P, raw: Partial<Raw<P>>, rest: Partial<StoredLook> = {}) {
@@ -162,6 +185,7 @@ export const standIns: Readonly<Record<string, object>> = {
     ['calendar', 'code', 'habits', 'offers', 'totals', 'wave', 'words'].map((file) => [`home/${file}.ts`, atHome]),
   ),
   'home/offers.ts': { ...atHome, gates: gatesOfPerson(), summary: { items: [summary] } },
+  'course/course.ts': courseCase,
   'coach/admit.ts': { ada: { clientId: 'ada', name: 'Ada', gates: gatesOfPerson(), closed: null }, now: 120_000 },
   'coach/announce.ts': { nineSecondsIn: 9_000 },
   'coach/clientFrame.ts': { nineSecondsIn: 9_000 },

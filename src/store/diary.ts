@@ -47,6 +47,17 @@ export function nextBookings(store: Store, clientIds: readonly string[], from: s
   return new Map(sound.map(({ clientId, startsAt }) => [clientId, startsAt]));
 }
 
+/** When a client is booked from an instant on, the soonest first. */
+export const bookingsOfClient = (store: Store, clientId: string, from: string, most = 12): string[] =>
+  store
+    .select({ startsAt: appointments.startsAt })
+    .from(appointments)
+    .where(and(eq(appointments.clientId, clientId), gte(appointments.startsAt, from), isNull(appointments.cancelledAt)))
+    .orderBy(asc(appointments.startsAt))
+    .limit(most)
+    .all()
+    .flatMap(({ startsAt }) => (Number.isNaN(Date.parse(startsAt)) ? [] : [startsAt]));
+
 /** Bookings of a client that nobody came to or that were called off, the newest first; a booking merely taken out again is not told. */
 export function bookingsOff(
   store: Store,

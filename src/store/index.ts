@@ -15,6 +15,7 @@ export {
 } from './clients';
 export {
   bookingsBetween,
+  bookingsOfClient,
   bookingsOff,
   homeToldOf,
   lookedAtBetween,
@@ -45,7 +46,7 @@ export { cautionsSeenOf, gatesOf } from './people';
 export { type Prepared, dropDraft, preparePhoto, readPhoto, sweepDrafts } from './photos';
 export { notSetAside, rawRecord, readableTables, setAsideRecords } from './records';
 export { type Unreadable } from './rows';
-export { findRun, openRuns, stoppedDrills, stoppedDrillsOf } from './runs';
+export { helpedSeen, visitDigestsOf, findRun, openRuns, stoppedDrills, stoppedDrillsOf } from './runs';
 export { readSettings } from './settings';
 export {
   allVisitsOfDay,

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { cadence } from '@/core/cadence';
-import { type StampedEvent, foldRun, stateOf } from '@/core/coach';
+import { type StampedEvent, digestFormula, foldRun, stateOf } from '@/core/coach';
 import { idOf } from '@/core/fixtures';
 import { dayIn } from '@/core/record';
 import {
@@ -105,7 +105,9 @@ describe('a run is read once', () => {
 
   test('its sum is kept when it ends, and taken from there', () => {
     const { clientId, runId } = done();
-    expect(sql('select formula, next_seq from run_summaries').all()).toEqual([{ formula: 1, next_seq: 10 }]);
+    expect(sql('select formula, next_seq from run_summaries').all()).toEqual([
+      { formula: digestFormula, next_seq: 10 },
+    ]);
     const before = historyOf(studio.store, clientId);
     // Nothing but the sum is looked at: without it the plan of the run would be needed.
     sql(`update runs set items = '{' where id = '${runId}'`).run();
@@ -123,7 +125,9 @@ describe('a run is read once', () => {
     expect(before[0]!.outcomes).toEqual(['calm']);
     sql(spoil).run();
     expect(historyOf(studio.store, clientId)).toEqual(before);
-    expect(sql('select formula, next_seq from run_summaries').all()).toEqual([{ formula: 1, next_seq: 10 }]);
+    expect(sql('select formula, next_seq from run_summaries').all()).toEqual([
+      { formula: digestFormula, next_seq: 10 },
+    ]);
   });
 
   test('an event that can’t be read costs the run that event, and is not tried again at every page', () => {

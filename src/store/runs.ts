@@ -14,6 +14,8 @@ import {
 } from '@/core/coach';
 import { type StoredRun } from '@/core/record';
 import { type PlanItem, planItemSchema } from '@/core/sequence';
+import { type VisitDigest } from '@/core/course';
+import { type Seen } from '@/core/track';
 import { type Store } from './file';
 import { type Unreadable, recordInWords, soundRow, soundValue, whyUnreadable } from './rows';
 import { clients, runEvents, runMembers, runSummaries, runs, visits } from './schema';
@@ -164,11 +166,65 @@ function keepDigest(store: Store, run: StoredRun, clientId: string): RunDigest {
   return value;
 }
 
+/** What a client's runs came to, with the visit each belongs to for this client, oldest first. */
+export function visitDigestsOf(store: Store, clientId: string, aside: Unreadable[] = []): VisitDigest[] {
+  const days = new Map(
+    store
+      .select({ id: visits.id, day: visits.day })
+      .from(visits)
+      .where(eq(visits.clientId, clientId))
+      .all()
+      .map(({ id, day }) => [id, day]),
+  );
+  const own = store
+    .select({ id: runs.id, visitId: runs.visitId })
+    .from(runs)
+    .where(inArray(runs.visitId, [...days.keys()]))
+    .all();
+  const shared = store
+    .select({ id: runMembers.runId, visitId: runMembers.visitId })
+    .from(runMembers)
+    .where(eq(runMembers.clientId, clientId))
+    .all();
+  const visitOfRun = new Map([...own, ...shared].map(({ id, visitId }) => [id, visitId]));
+  return digestsWithRuns(store, clientId, aside).flatMap(({ runId, digest }) => {
+    const visitId = visitOfRun.get(runId);
+    const day = visitId && days.get(visitId);
+    return visitId && day ? [{ visitId, day, drills: digest }] : [];
+  });
+}
+
+/** Runs of the whole studio that are asked for what changed a marker: the newest so many that say. */
+const mostSeen = 2000;
+
+/** What the marker showed right after drills, over all clients of the studio. */
+export function helpedSeen(store: Store): Seen[] {
+  return (
+    store
+      .select({ clientId: runSummaries.clientId, value: runSummaries.value })
+      .from(runSummaries)
+      .where(and(eq(runSummaries.formula, digestFormula), sql`${runSummaries.value} like '%"helped":"%'`))
+      // Ids tell the time they were made at.
+      .orderBy(desc(runSummaries.runId))
+      .limit(mostSeen)
+      .all()
+      .flatMap(({ clientId, value }) => {
+        const parsed = digestSchema.safeParse(value);
+        return parsed.success
+          ? parsed.data.flatMap(({ drillId, helped }) => (helped === null ? [] : [{ drillId, clientId, helped }]))
+          : [];
+      })
+  );
+}
+
 /**
  * What a client's runs came to, oldest first. Each run is read once: what was summed up by today's formula, up to its last event, is
  * taken as it is; the rest is summed up now and kept.
  */
-export function digestsOf(store: Store, clientId: string, aside: Unreadable[] = []): RunDigest[] {
+export const digestsOf = (store: Store, clientId: string, aside: Unreadable[] = []): RunDigest[] =>
+  digestsWithRuns(store, clientId, aside).map(({ digest }) => digest);
+
+function digestsWithRuns(store: Store, clientId: string, aside: Unreadable[]): { runId: string; digest: RunDigest }[] {
   const ids = runIdsOf(store, [clientId]).map(({ runId }) => runId);
   if (ids.length === 0) return [];
   const rows = store
@@ -203,7 +259,7 @@ export function digestsOf(store: Store, clientId: string, aside: Unreadable[] = 
   );
   return rows.flatMap(({ id }) => {
     const digest = found.get(id);
-    return digest ? [digest] : [];
+    return digest ? [{ runId: id, digest }] : [];
   });
 }
 

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { type DrillHistory } from '../sequence';
+import { helpedWords } from './events';
 import { type ItemSummary, type RunSummary } from './summary';
 
 /** Part of the breaths that must be free of a marked fault for a drill to have gone calmly. Common practice. */
@@ -24,7 +25,7 @@ export function outcomeOf({
 }
 
 /** Version of the formula by which runs are summed up: another number and every kept sum is made anew from its events. */
-export const digestFormula = 1;
+export const digestFormula = 2;
 
 const words = z.array(z.string());
 
@@ -40,6 +41,13 @@ export const digestSchema = z.array(
     missed: words,
     /** Marks by fault. */
     faults: z.record(z.string(), z.number()),
+    /** How it was done and what came of it: the course and what changed the marker are read from these. */
+    position: z.string(),
+    side: z.string(),
+    exhaleSeconds: z.nullable(z.number()),
+    delivered: z.number(),
+    effort: z.nullable(z.number()),
+    helped: z.nullable(z.enum(helpedWords)),
   }),
 );
 export type RunDigest = z.infer<typeof digestSchema>;
@@ -60,6 +68,12 @@ export const digestOf = (summary: Pick<RunSummary, 'items'>): RunDigest =>
       landed: of('yes'),
       missed: of('no'),
       faults: Object.fromEntries(one.faults.map(({ fault, times }) => [fault, times])),
+      position: one.item.position,
+      side: one.item.side,
+      exhaleSeconds: one.item.cadences[0]?.exhaleSeconds ?? null,
+      delivered: one.deliveredBreaths,
+      effort: one.efforts.at(-1) ?? null,
+      helped: one.helped,
     };
   });
 

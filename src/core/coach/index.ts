@@ -10,6 +10,7 @@ export {
   silentAfterMs,
 } from './clientMessage';
 export {
+  type Helped,
   type PacingMode,
   helpedWords,
   type RunEvent,
@@ -19,6 +20,8 @@ export {
 } from './events';
 export { type GroupForm, groupForm, itemsOff, mostInGroup } from './group';
 export {
+  calmPart,
+  mostEffort,
   type FaultHistory,
   type RunDigest,
   digestFormula,

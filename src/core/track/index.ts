@@ -14,6 +14,8 @@ export { offLimits, visitStory } from './story';
 export { needsToday } from './needs';
 export { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from './over';
 export { markerBeforeAfter, repeatPairs, seriesOf } from './series';
+export { trendOf } from './trend';
 export { visitNote, withHome } from './visitNote';
+export { type Effect, type Seen, whatChanged } from './whatChanged';
 export { foundIn, mapChanges } from './found';
 export { type LastTime, lastTimeOf } from './lastTime';

@@ -8,7 +8,7 @@ Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', system-ui, 
 Chart.defaults.font.size = 13;
 Chart.register(CategoryScale, LinearScale, PointElement, LineElement, Tooltip, Filler);
 
-const tokens = ['--ink', '--ink2', '--rule', '--paper'] as const;
+const tokens = ['--ink', '--ink2', '--rule', '--paper', '--leaf'] as const;
 
 /** The theme's colours as the canvas needs them, read again when the theme changes. */
 function useInk(): Record<(typeof tokens)[number], string> | null {
@@ -37,11 +37,14 @@ export function LineChart({
   unit,
   labels,
   values,
+  band = null,
 }: {
   title: string;
   unit: string;
   labels: readonly string[];
   values: readonly number[];
+  /** What the first value and the client’s own noise leave open. */
+  band?: readonly [low: number, high: number] | null;
 }) {
   const ink = useInk();
   if (!ink) return <div className="h-48" />;
@@ -62,6 +65,18 @@ export function LineChart({
               pointHoverRadius: 6,
               tension: 0,
             },
+            ...(band
+              ? band.map((edge, at) => ({
+                  data: labels.map(() => edge),
+                  borderColor: ink['--ink2'],
+                  borderDash: [2, 4],
+                  borderWidth: 1,
+                  pointRadius: 0,
+                  pointHoverRadius: 0,
+                  tension: 0,
+                  ...(at === 1 ? { fill: '-1', backgroundColor: ink['--leaf'] } : {}),
+                }))
+              : []),
           ],
         }}
         options={{

@@ -5,7 +5,16 @@ import { useState } from 'react';
 import { baseMap } from '@/core/look';
 import { dayInWords } from '@/core/record';
 import { capital, commonPractice } from '@/core/reasons';
-import { type Followed, type Repeats, changeOf, markerBeforeAfter, measures, ringChangeInWords } from '@/core/track';
+import {
+  type Effect,
+  type Followed,
+  type Repeats,
+  changeOf,
+  markerBeforeAfter,
+  measures,
+  ringChangeInWords,
+  trendOf,
+} from '@/core/track';
 import { Button, LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
 import { EmptyState } from '@/parts/Notice';
@@ -13,6 +22,9 @@ import { ProvenanceMark } from '@/parts/Provenance';
 import { Ring, RingLegend } from '@/parts/figures/Ring';
 import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
+import { AtHome, type HomeKept } from './AtHome';
+import { TrackNav } from './TrackNav';
+import { WhatChanged } from './WhatChanged';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 import { patiently } from '@/parts/patiently';
@@ -34,11 +46,17 @@ export function TrackStation({
   view: served,
   over,
   repeats,
+  effects = [],
+  kept = [],
 }: {
   view: ClientView;
   /** Every measure that was taken, over all visits. */
   over: readonly Followed[];
   repeats: Repeats;
+  /** What the marker showed right after drills, for this client. */
+  effects?: readonly Effect[];
+  /** What was asked at home, the newest first. */
+  kept?: readonly HomeKept[];
 }) {
   const view = useShown(served);
   if (over.length === 0 && !view.visit) {
@@ -54,7 +72,9 @@ export function TrackStation({
       <StationHead
         title="Track"
         line={`${visitCount} ${visitCount === 1 ? 'visit' : 'visits'}. A change counts when it is larger than repeat-to-repeat noise.`}
-      />
+      >
+        <TrackNav clientId={view.id} on="visits" />
+      </StationHead>
       <Fence what="What changed today">
         <TodayChange view={view} repeats={repeats} />
       </Fence>
@@ -70,6 +90,12 @@ export function TrackStation({
           ))}
         </div>
       </section>
+      <Fence what="What changed it">
+        <WhatChanged effects={effects} />
+      </Fence>
+      <Fence what="At home">
+        <AtHome kept={kept} today={view.today} />
+      </Fence>
     </>
   );
 }
@@ -142,6 +168,8 @@ function MeasureOver({ today, followed }: { today: string; followed: Followed })
   const like = points.filter(([, , position]) => position === lastPosition);
   const [firstDay, firstValue] = like[0]!;
   const said = (day: string) => dayInWords(day, today);
+  const trend = trendOf(like.map(([day, value]) => [day, value]));
+  const signed = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
   const title = capital(name);
   const newestFirst = [...points].reverse();
   const rows = all ? newestFirst : newestFirst.slice(0, rowsShown);
@@ -156,17 +184,24 @@ function MeasureOver({ today, followed }: { today: string; followed: Followed })
           unit={unit}
           labels={like.map(([day]) => said(day))}
           values={like.map(([, value]) => value)}
+          band={change && [Math.max(0, change.before - change.noise), change.before + change.noise]}
         />
       )}
       {change ? (
         <p className="mt-1">
           {firstValue.toFixed(digits)} on {said(firstDay)}, {lastValue.toFixed(digits)} {unit} on {said(lastDay)}:{' '}
-          {change.verdict === 'no clear change' ? change.verdict : `clearly ${change.verdict}`}.{' '}
-          <ProvenanceMark provenance={change.provenance} />
+          {change.verdict === 'no clear change' ? change.verdict : `clearly ${change.verdict}`}. Shaded: the first visit
+          and what repeats differ by, ±{change.noise.toFixed(digits)}. <ProvenanceMark provenance={change.provenance} />
         </p>
       ) : (
         <p className="mt-1">
           {lastValue.toFixed(digits)} {unit} on {said(lastDay)}; one visit is no line yet.
+        </p>
+      )}
+      {trend && (
+        <p className="text-ink2">
+          The middle of all slopes: {signed(trend.perWeek)} {unit} a week ({signed(trend.low)} to {signed(trend.high)}).{' '}
+          <ProvenanceMark provenance={commonPractice} />
         </p>
       )}
       <table className="mt-2 text-sm">

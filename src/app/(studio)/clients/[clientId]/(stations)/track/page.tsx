@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { EmergencyStop } from '@/stations/PathStop';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { TrackStation } from '@/stations/track/TrackStation';
+import { loadKept } from '../../../../../course';
 import { loadClient, loadFollowed, viewFor } from '../../../../../load';
 
 export default async function TrackPage({ params }: { params: Promise<{ clientId: string }> }) {
@@ -15,7 +16,7 @@ export default async function TrackPage({ params }: { params: Promise<{ clientId
     <>
       <EmergencyStop view={view} />
       <UnreadableNotice records={aside.filter(({ id }) => !told.has(id))} />
-      <TrackStation view={viewFor(view, ['looks'])} over={over} repeats={repeats} />
+      <TrackStation view={viewFor(view, ['looks'])} over={over} repeats={repeats} {...loadKept(clientId)} />
     </>
   );
 }

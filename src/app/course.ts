@@ -1,0 +1,79 @@
+import { cache } from 'react';
+import { findDrill } from '@/core/catalogue';
+import { type Course, type Step, courseOf, leadOf } from '@/core/course';
+import { dayIn } from '@/core/record';
+import { type Gates } from '@/core/safety';
+import { type PlanItem, refitted, refusalsOf, startCadences } from '@/core/sequence';
+import { toldInWords } from '@/core/home';
+import { type Effect, whatChanged } from '@/core/track';
+import { type HomeKept } from '@/stations/track/AtHome';
+import { bookingsOff, bookingsOfClient, helpedSeen, homeOf, returnsOf, theStore, visitDigestsOf } from '@/store';
+import { loadClient, visitsOfClient } from './load';
+
+/** Bookings that came to nothing are told as far back as this many. */
+const mostMissed = 6;
+
+/** What the next visits hold, as it stands on what was tried, what is booked and what is off limits today; null before anything was tried. */
+export const loadCourse = cache((clientId: string): Course | null => {
+  const view = loadClient(clientId);
+  if (!view) return null;
+  const store = theStore();
+  const { timeZone } = view.settings;
+  const now = new Date().toISOString();
+  const tried = leadOf(visitDigestsOf(store, clientId));
+  const home = visitsOfClient(clientId)
+    .slice(0, 3)
+    .map(({ id }) => homeOf(store, id))
+    .find((one) => one !== null);
+  return courseOf({
+    tried,
+    booked: bookingsOfClient(store, clientId, now).map((startsAt) => dayIn(startsAt, timeZone)),
+    missed: bookingsOff(store, clientId, now, mostMissed)
+      .filter(({ off }) => off?.how === 'did not come')
+      .map(({ startsAt }) => dayIn(startsAt, timeZone)),
+    allowed: (step) => canBeDone(step, view.gates),
+    today: view.today,
+    timesAtHome: home?.plan.goes.length ?? 0,
+  });
+});
+
+/** Visits whose home practice is told of. */
+const mostKept = 8;
+
+/** What Track tells besides measures: what changed the marker, and what was done at home of what was asked. */
+export function loadKept(clientId: string): { effects: Effect[]; kept: HomeKept[] } {
+  const store = theStore();
+  const kept = visitsOfClient(clientId)
+    .slice(0, mostKept)
+    .flatMap(({ id, day }): HomeKept[] => {
+      const home = homeOf(store, id);
+      if (!home || home.handedAt === null) return [];
+      const { plan } = home;
+      const told = returnsOf(store, id, plan.items.length).at(-1)?.told;
+      return [{ day, days: plan.days, times: plan.goes.length, told: told ? toldInWords(told, plan.days) : null }];
+    });
+  // Asked of every client, so that one seen seldom leans on what the drill shows with others.
+  return { effects: whatChanged(helpedSeen(store), clientId), kept };
+}
+
+/** Whether a client may do a step, in some form. */
+function canBeDone({ drillId, position, breaths, exhaleSeconds }: Step, gates: Gates): boolean {
+  const drill = findDrill(drillId);
+  if (!drill) return false;
+  const item: PlanItem = {
+    id: 'step',
+    drillId,
+    position,
+    props: drill.props,
+    side: drill.sides === 'none' ? 'none' : 'left',
+    cadences: startCadences(drill).map((one) => ({ ...one, exhaleSeconds })),
+    breaths,
+    sets: 1,
+    restSeconds: 0,
+    setUpSeconds: drill.setUpSeconds,
+    changes: [],
+    reasons: [],
+    byHand: false,
+  };
+  return refusalsOf(item, gates).length === 0 || refitted(item, gates) !== null;
+}

@@ -1,0 +1,161 @@
+import fc from 'fast-check';
+import { drills, findDrill, placeInOrder } from '../catalogue';
+import { type Tried, courseInWords, courseOf, criterionInWords, leadOf, movedInWords, stepsFrom } from '.';
+import { firstStep } from './steps';
+
+const belly = findDrill('two-hand-belly')!;
+const tried = (day: string, part: Partial<Tried> = {}): Tried => ({
+  visitId: day,
+  day,
+  drillId: belly.id,
+  position: belly.positions[0]!,
+  breaths: 10,
+  exhaleSeconds: 6,
+  outcome: 'calm',
+  delivered: 10,
+  marked: 1,
+  effort: 2,
+  ...part,
+});
+const course = (list: readonly Tried[], part: Partial<Parameters<typeof courseOf>[0]> = {}) =>
+  courseOf({
+    tried: list,
+    booked: [],
+    missed: [],
+    allowed: () => true,
+    today: '2026-11-26',
+    timesAtHome: 3,
+    ...part,
+  })!;
+
+describe('the steps', () => {
+  // Common practice, no published source: change one thing at a time.
+  test('for every drill of the catalogue, one step differs from the next in one thing and goes up in it', () => {
+    for (const drill of drills) {
+      const steps = stepsFrom(firstStep(drill), () => true);
+      for (const [at, step] of steps.slice(1).entries()) {
+        const before = steps[at]!;
+        const other = [
+          step.drillId !== before.drillId,
+          step.drillId === before.drillId && step.position !== before.position,
+          step.drillId === before.drillId && step.breaths !== before.breaths,
+          step.drillId === before.drillId && step.exhaleSeconds !== before.exhaleSeconds,
+        ].filter(Boolean).length;
+        expect([drill.id, at, other]).toEqual([drill.id, at, 1]);
+        const range = findDrill(step.drillId)!;
+        expect(range.positions).toContain(step.position);
+        expect(step.breaths).toBeLessThanOrEqual(Math.max(range.breaths.max, range.breaths.start));
+        if (step.change === 'position')
+          expect(placeInOrder(step.position)).toBeGreaterThan(placeInOrder(before.position));
+        if (step.change === 'dose') expect(step.breaths).toBeGreaterThan(before.breaths);
+        if (step.change === 'exhale') expect(step.exhaleSeconds).toBe(before.exhaleSeconds + 1);
+      }
+    }
+  });
+
+  // Common practice, no published source: 10 breaths, then 15, 20, 30.
+  test('ten breaths go on to fifteen', () => {
+    const [, second] = stepsFrom(firstStep(findDrill('tuck-breath')!, { breaths: 10 }), () => true);
+    expect(second).toMatchObject({ change: 'dose', breaths: 15 });
+    expect(criterionInWords(second!)).toBe('dose up; 12 of 15 clean');
+  });
+
+  test('what a caution puts off is stepped over', () => {
+    const steps = stepsFrom(firstStep(belly), ({ position }) => position === belly.positions[0]);
+    expect(steps.every(({ change }) => change !== 'position')).toBe(true);
+  });
+});
+
+describe('where it stands', () => {
+  test('a kept step leads on; eighty of a hundred is kept, less is not (common practice, no published source)', () => {
+    expect(course([tried('2026-11-05')]).current).toBe(1);
+    expect(course([tried('2026-11-05', { marked: 2 })]).current).toBe(1);
+    expect(course([tried('2026-11-05', { marked: 3, outcome: 'not calm' })])).toMatchObject({
+      current: 0,
+      past: [{ kept: false, why: 'too many marks', clean: 7, done: 10 }],
+    });
+    expect(course([tried('2026-11-05', { effort: 4, outcome: 'not calm' })]).past[0]!.why).toBe('too much effort');
+  });
+
+  test('twice not kept goes one step back, once does not, and nothing done counts for neither', () => {
+    const bad = { marked: 5, outcome: 'not calm' } as const;
+    const list = [
+      tried('2026-11-01'),
+      tried('2026-11-05', bad),
+      tried('2026-11-08', { outcome: null, delivered: 1, marked: 0 }),
+      tried('2026-11-10', bad),
+    ];
+    expect(course(list).current).toBe(1);
+    const twice = course([...list, tried('2026-11-12', bad)]);
+    expect(twice.current).toBe(0);
+    expect(twice.past.at(-1)!.back).toBe(true);
+    expect(movedInWords(twice.moved.at(-1)!, (day) => day)).toBe(
+      '2026-11-12: step 2 was not kept twice (too many marks); back to step 1.',
+    );
+    expect(courseInWords(twice, (day) => day)).toMatch(/^Back to step 1/);
+  });
+
+  test('whatever happens, it moves one step at a time and stays within the steps', () => {
+    const any = fc.record({
+      outcome: fc.constantFrom('calm' as const, 'not calm' as const, null),
+      delivered: fc.integer({ min: 0, max: 10 }),
+      marked: fc.integer({ min: 0, max: 12 }),
+      effort: fc.option(fc.integer({ min: 0, max: 10 })),
+    });
+    fc.assert(
+      fc.property(fc.array(any, { minLength: 1, maxLength: 14 }), (list) => {
+        const days = list.map((one, at) => tried(`2026-10-${String(at + 1).padStart(2, '0')}`, one));
+        const { past, current, steps, ahead } = course(days);
+        const walked = [...past.map(({ step }) => step), current];
+        walked.slice(1).forEach((step, at) => expect(Math.abs(step - walked[at]!)).toBeLessThanOrEqual(1));
+        expect(walked.every((step) => step >= 0 && step < steps.length)).toBe(true);
+        expect(ahead.every(({ step }) => step >= current && step < steps.length)).toBe(true);
+      }),
+    );
+  });
+});
+
+describe('the visits ahead', () => {
+  test('what is booked comes first, then the client’s own gap; a day ahead is after today', () => {
+    const list = [tried('2026-11-05'), tried('2026-11-15'), tried('2026-11-25')];
+    const { ahead } = course(list, { booked: ['2026-11-20', '2026-12-03'] });
+    expect(ahead.slice(0, 2).map(({ day, booked }) => [day, booked])).toEqual([
+      ['2026-12-03', true],
+      ['2026-12-13', false],
+    ]);
+  });
+
+  test('home asks less and less, nothing at the end, and the last visit looks at everything again', () => {
+    const { ahead } = course([tried('2026-11-19')], { timesAtHome: 6 });
+    const times = ahead.map(({ timesAtHome }) => timesAtHome);
+    expect(times).toEqual([...times].sort((a, b) => b - a));
+    expect(ahead.at(-1)).toMatchObject({ timesAtHome: 0, look: ['marker', 'the whole first look'] });
+    expect(ahead.every(({ look }) => look[0] === 'marker')).toBe(true);
+  });
+});
+
+test('the drill a course goes by is the one tried at most visits', () => {
+  const of = (drillId: string) => ({
+    drillId,
+    position: findDrill(drillId)!.positions[0]!,
+    breaths: 8,
+    exhaleSeconds: 6,
+    outcome: 'calm' as const,
+    delivered: 8,
+    faults: { shoulders: 2 },
+    effort: 2,
+  });
+  const visits = [
+    { visitId: 'a', day: '2026-11-01', drills: [of('quiet-nose'), of('waist-band-breath')] },
+    { visitId: 'b', day: '2026-11-08', drills: [of('waist-band-breath'), of('quiet-nose')] },
+  ];
+  expect(leadOf(visits).map(({ day, drillId, marked }) => [day, drillId, marked])).toEqual([
+    ['2026-11-01', 'waist-band-breath', 2],
+    ['2026-11-08', 'waist-band-breath', 2],
+  ]);
+  expect(
+    leadOf([
+      { visitId: 'a', day: '2026-11-01', drills: [of('quiet-nose')].map((one) => ({ ...one, drillId: 'gone' })) },
+    ]),
+  ).toEqual([]);
+});

@@ -1,0 +1,303 @@
+import { type PositionId, findDrill } from '../catalogue';
+import { calmPart, mostEffort } from '../coach';
+import { addDays } from '../record/day';
+import { type Step, firstStep, stepsFrom } from './steps';
+
+/** How the lead drill went at a visit. */
+export interface Tried {
+  visitId: string;
+  /** yyyy-mm-dd */
+  day: string;
+  drillId: string;
+  position: PositionId;
+  breaths: number;
+  exhaleSeconds: number;
+  outcome: 'calm' | 'not calm' | null;
+  delivered: number;
+  /** Breaths with a marked fault. */
+  marked: number;
+  effort: number | null;
+}
+
+/** Why a step is not kept, in codes. */
+type NotKept = 'too many marks' | 'too much effort' | 'stopped or changed' | 'too little done';
+
+/** One visit of a course that lies behind. */
+interface PastVisit {
+  day: string;
+  visitId: string;
+  /** Which step was tried, from 0. */
+  step: number;
+  /** Breaths without a mark, of those done. */
+  clean: number;
+  done: number;
+  kept: boolean;
+  why: NotKept | null;
+  /** It was the second time in a row: the course goes one step back. */
+  back: boolean;
+}
+
+/** A visit that lies ahead: only what is booked, or what the usual gap would make it. */
+interface AheadVisit {
+  day: string;
+  booked: boolean;
+  /** The step it would be, if every step before it is kept. */
+  step: number;
+  look: string[];
+  /** Times a day asked at home from then on, at most. */
+  timesAtHome: number;
+}
+
+export interface Course {
+  steps: Step[];
+  past: PastVisit[];
+  /** The step that is worked on now. */
+  current: number;
+  /** A day on which somebody was booked and did not come. */
+  missed: string[];
+  ahead: AheadVisit[];
+  /** What moved and why, the newest last. */
+  moved: Moved[];
+}
+
+/** A step up, or back after two tries that did not keep it. */
+export interface Moved {
+  day: string;
+  from: number;
+  to: number;
+  why: NotKept | null;
+}
+
+/** Visits ahead that are drawn at most. */
+const mostAhead = 6;
+/** Days between visits where neither bookings nor visits say. Common practice: once a week. */
+const usualGapDays = 7;
+/** A region map is graded again at every so-many-th visit. Common practice, ours. */
+const mapEvery = 2;
+
+/** Whether a try keeps its step: at least 80 % of breaths without a mark, effort at most 3 of 10, calm. Common practice. */
+function judged({ outcome, delivered, marked, effort }: Tried): { kept: boolean; why: NotKept | null } {
+  if (outcome === null) return { kept: false, why: 'too little done' };
+  if (effort !== null && effort > mostEffort) return { kept: false, why: 'too much effort' };
+  if (marked > delivered * (1 - calmPart) + 1e-9) return { kept: false, why: 'too many marks' };
+  return outcome === 'calm' ? { kept: true, why: null } : { kept: false, why: 'stopped or changed' };
+}
+
+/**
+ * Lays a course out: what was tried and kept, where it stands, and what the visits ahead would be if every step is kept. Nothing in it is
+ * a promise: it moves with every visit. A step that was not kept twice in a row goes one back.
+ *
+ * @param tried the lead drill at each visit, oldest first
+ * @param booked days that are booked, missed days somebody did not come
+ * @param allowed whether a step may be done by this client
+ * @param today yyyy-mm-dd
+ * @param timesAtHome what is asked of a day at home now
+ * @returns null before anything was tried
+ * @example courseOf({ tried: [], booked: [], missed: [], allowed: () => true, today: '2026-11-23', timesAtHome: 2 }) // null
+ */
+export function courseOf({
+  tried,
+  booked,
+  missed,
+  allowed,
+  today,
+  timesAtHome,
+}: {
+  tried: readonly Tried[];
+  booked: readonly string[];
+  missed: readonly string[];
+  allowed: (step: Step) => boolean;
+  today: string;
+  timesAtHome: number;
+}): Course | null {
+  const first = tried[0];
+  const drill = first && findDrill(first.drillId);
+  if (!first || !drill) return null;
+  const steps = stepsFrom(firstStep(drill, first), allowed);
+  const past: PastVisit[] = [];
+  const moved: Moved[] = [];
+  let current = 0;
+  let failed = 0;
+  for (const one of tried) {
+    const { kept, why } = judged(one);
+    failed = kept || why === 'too little done' ? 0 : failed + 1;
+    const back = failed === 2;
+    past.push({
+      day: one.day,
+      visitId: one.visitId,
+      step: current,
+      clean: Math.max(0, one.delivered - one.marked),
+      done: one.delivered,
+      kept,
+      why,
+      back,
+    });
+    if (kept && current < steps.length - 1) {
+      moved.push({ day: one.day, from: current, to: current + 1, why: null });
+      current += 1;
+    } else if (back) {
+      const to = Math.max(0, current - 1);
+      moved.push({ day: one.day, from: current, to, why });
+      current = to;
+      failed = 0;
+    }
+  }
+  return {
+    steps,
+    past,
+    current,
+    missed: [...missed],
+    ahead: aheadOf(steps, past, current, booked, today, timesAtHome),
+    moved,
+  };
+}
+
+function aheadOf(
+  steps: readonly Step[],
+  past: readonly PastVisit[],
+  current: number,
+  booked: readonly string[],
+  today: string,
+  timesAtHome: number,
+): AheadVisit[] {
+  const days = booked.filter((day) => day > today).slice(0, mostAhead);
+  const needed = Math.min(mostAhead, Math.max(1, steps.length - current));
+  const gap = gapOf(past.map(({ day }) => day));
+  while (days.length < needed) days.push(addDays(days.at(-1) ?? today, gap));
+  return days.slice(0, needed).map((day, at) => {
+    const step = Math.min(steps.length - 1, current + at);
+    const visit = past.length + at + 1;
+    const last = at === needed - 1;
+    return {
+      day,
+      booked: booked.includes(day),
+      step,
+      look: ['marker', ...(last ? ['the whole first look'] : visit % mapEvery === 0 ? ['region map'] : [])],
+      // What is owned needs less: a third less a visit, nothing once the last step is reached.
+      timesAtHome: last ? 0 : Math.max(1, Math.round((timesAtHome * (needed - at)) / needed)),
+    };
+  });
+}
+
+/** The middle gap between visits, in days, from a day to six weeks. */
+function gapOf(days: readonly string[]): number {
+  const gaps = days
+    .slice(1)
+    .map((day, at) => Math.round((Date.parse(day) - Date.parse(days[at]!)) / 86_400_000))
+    .filter((gap) => gap > 0)
+    .sort((a, b) => a - b);
+  const middle = gaps[Math.floor(gaps.length / 2)] ?? usualGapDays;
+  return Math.max(1, Math.min(42, middle));
+}
+
+/**
+ * A step in words.
+ *
+ * @example stepInWords(steps[0]) // 'Two-hand belly breath, hook-lying, 10 breaths'
+ */
+export function stepInWords({ drillId, position, breaths }: Step): string {
+  return `${findDrill(drillId)?.name ?? drillId}, ${position}, ${breaths} breaths`;
+}
+
+const changeWords: Readonly<Record<Step['change'], string>> = {
+  start: 'start',
+  dose: 'dose up',
+  exhale: 'exhale longer',
+  position: 'position up',
+  drill: 'harder drill',
+};
+
+/**
+ * What a step changes, and by what it is kept.
+ *
+ * @example criterionInWords(steps[1]) // 'dose up; 12 of 15 clean'
+ */
+export const criterionInWords = ({ change, breaths }: Step): string =>
+  `${changeWords[change]}; ${Math.ceil(breaths * calmPart)} of ${breaths} clean`;
+
+/**
+ * Where a course stands, in one sentence.
+ *
+ * @example courseInWords(course, (day) => day) // 'Step 1 of 6 is worked on.'
+ */
+export function courseInWords({ current, steps, past, ahead }: Course, dayWords: (day: string) => string): string {
+  const last = past.at(-1);
+  const next = ahead[0];
+  const when = next ? `${next.booked ? 'on' : 'about'} ${dayWords(next.day)}` : 'at the next visit';
+  if (last?.kept && last.step < current) return `Step ${last.step + 1} is kept; step ${current + 1} ${when}.`;
+  if (last?.back) return `Back to step ${current + 1} ${when}.`;
+  if (current === steps.length - 1 && last?.kept) return `The last of ${steps.length} steps is kept.`;
+  return `Step ${current + 1} of ${steps.length} is worked on.`;
+}
+
+/**
+ * What moved, in a sentence.
+ *
+ * @example movedInWords({ day: '2026-11-23', from: 1, to: 0, why: 'too many marks' }, (day) => day) // '2026-11-23: step 2 was not kept twice (too many marks); back to step 1.'
+ */
+export function movedInWords({ day, from, to, why }: Moved, dayWords: (day: string) => string): string {
+  if (why === null) return `${dayWords(day)}: step ${from + 1} is kept, step ${to + 1} next.`;
+  return from === to
+    ? `${dayWords(day)}: step ${from + 1} was not kept twice (${why}); it stays, with fewer breaths.`
+    : `${dayWords(day)}: step ${from + 1} was not kept twice (${why}); back to step ${to + 1}.`;
+}
+
+/** What a client's runs came to at one visit. */
+export interface VisitDigest {
+  visitId: string;
+  day: string;
+  drills: readonly {
+    drillId: string;
+    position: string;
+    breaths: number;
+    exhaleSeconds: number | null;
+    outcome: 'calm' | 'not calm' | null;
+    delivered: number;
+    faults: Readonly<Record<string, number>>;
+    effort: number | null;
+  }[];
+}
+
+/** What begins and ends every plan tells little of where a course goes. */
+const besides: readonly string[] = ['carry', 'settle'];
+
+/**
+ * The drill a course goes by, and how it went at each visit: the one that was tried at most visits, the newer where two were tried as often;
+ * what only settles at the beginning or carries over at the end counts where there is nothing else.
+ *
+ * @param visits oldest first
+ * @example leadOf([]) // []
+ */
+export function leadOf(visits: readonly VisitDigest[]): Tried[] {
+  const often = new Map<string, { days: number; newest: string }>();
+  for (const { day, drills } of visits)
+    for (const drillId of new Set(drills.filter(({ delivered }) => delivered > 0).map((one) => one.drillId)))
+      often.set(drillId, { days: (often.get(drillId)?.days ?? 0) + 1, newest: day });
+  const aside = (drillId: string) => Number(besides.includes(findDrill(drillId)!.family));
+  const lead = [...often]
+    .filter(([drillId]) => findDrill(drillId))
+    .sort(
+      ([one, a], [other, b]) => aside(one) - aside(other) || b.days - a.days || (a.newest < b.newest ? 1 : -1),
+    )[0]?.[0];
+  if (!lead) return [];
+  const chain = new Set(stepsFrom(firstStep(findDrill(lead)!), () => true).map(({ drillId }) => drillId));
+  return visits.flatMap(({ visitId, day, drills }): Tried[] => {
+    const one = drills.findLast(({ drillId, delivered }) => chain.has(drillId) && delivered > 0);
+    const drill = one && findDrill(one.drillId);
+    if (!one || !drill) return [];
+    return [
+      {
+        visitId,
+        day,
+        drillId: one.drillId,
+        position: drill.positions.find((id) => id === one.position) ?? drill.positions[0]!,
+        breaths: one.breaths,
+        exhaleSeconds: one.exhaleSeconds ?? firstStep(drill).exhaleSeconds,
+        outcome: one.outcome,
+        delivered: one.delivered,
+        marked: Object.values(one.faults).reduce((sum, times) => sum + times, 0),
+        effort: one.effort,
+      },
+    ];
+  });
+}

@@ -1,0 +1,12 @@
+export {
+  type Course,
+  type VisitDigest,
+  courseInWords,
+  courseOf,
+  criterionInWords,
+  leadOf,
+  movedInWords,
+  stepInWords,
+  type Tried,
+} from './course';
+export { type Step, stepsFrom } from './steps';

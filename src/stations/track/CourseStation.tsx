@@ -1,0 +1,93 @@
+'use client';
+
+import { type Course, courseInWords, movedInWords, stepInWords } from '@/core/course';
+import { dayInWords } from '@/core/record';
+import { commonPractice } from '@/core/reasons';
+import { LinkButton } from '@/parts/Button';
+import { EmptyState } from '@/parts/Notice';
+import { ProvenanceMark } from '@/parts/Provenance';
+import { StationHead } from '../StationHead';
+import { CourseBand } from './CourseBand';
+import { TrackNav } from './TrackNav';
+
+/** The course: steps with their criterion, what was tried and kept, and what the visits ahead would be if every step is kept. */
+export function CourseStation({ clientId, today, course }: { clientId: string; today: string; course: Course | null }) {
+  if (!course) {
+    return (
+      <>
+        <StationHead title="Course" line="What the next visits hold, once something was coached.">
+          <TrackNav clientId={clientId} on="course" />
+        </StationHead>
+        <EmptyState as="h2" title="Nothing was coached yet, so there is no course.">
+          <LinkButton href={`/clients/${clientId}/coach`}>Go to Coach</LinkButton>
+        </EmptyState>
+      </>
+    );
+  }
+  const said = (day: string) => dayInWords(day, today);
+  const last = course.past.at(-1);
+  const next = course.steps[course.current]!;
+  return (
+    <>
+      <StationHead
+        title={courseInWords(course, said)}
+        line={`${last ? `${last.clean} of ${last.done} breaths clean on ${said(last.day)}${last.why ? `: ${last.why}` : ''}. ` : ''}Next: ${stepInWords(next)}.`}
+      >
+        <TrackNav clientId={clientId} on="course" />
+      </StationHead>
+      <p className="text-ink2">
+        Up: 80 % of breaths clean, effort 3 of 10 at most, calm. Back: twice not. One thing changes at a time. Nothing
+        ahead is a promise. <ProvenanceMark provenance={commonPractice} />
+      </p>
+      <CourseBand course={course} today={today} />
+      <div className="mt-6 grid gap-x-10 gap-y-4 md:grid-cols-2">
+        <section aria-labelledby="moved">
+          <h2 id="moved" className="text-lg">
+            What moved, and why
+          </h2>
+          {course.moved.length === 0 ? (
+            <p className="text-ink2">Nothing yet: the first step is being worked on.</p>
+          ) : (
+            <ol className="mt-1">
+              {[...course.moved].reverse().map((one) => (
+                <li
+                  key={`${one.day} ${one.from} ${one.to}`}
+                  className={`border-b border-rule py-1.5 ${one.why ? 'text-caution' : ''}`}
+                >
+                  {one.why && '▲ '}
+                  {movedInWords(one, said)}
+                </li>
+              ))}
+            </ol>
+          )}
+          {course.missed.length > 0 && (
+            <p className="mt-2 text-ink2">
+              Booked and not come: {course.missed.map(said).join(', ')}. The course waited.
+            </p>
+          )}
+        </section>
+        <section aria-labelledby="ahead">
+          <h2 id="ahead" className="text-lg">
+            The visits ahead, if every step is kept
+          </h2>
+          <ol className="mt-1">
+            {course.ahead.map((visit) => (
+              <li key={visit.day} className="border-b border-rule py-1.5">
+                <strong>
+                  {visit.booked ? '' : 'about '}
+                  {said(visit.day)}
+                </strong>
+                {visit.booked ? '' : ', not booked'}: step {visit.step + 1}, {stepInWords(course.steps[visit.step]!)}.
+                Look again: {visit.look.join(', ')}. At home{' '}
+                {visit.timesAtHome === 0
+                  ? 'nothing more'
+                  : `${visit.timesAtHome === 1 ? 'once' : `${visit.timesAtHome} times`} a day at most`}
+                .
+              </li>
+            ))}
+          </ol>
+        </section>
+      </div>
+    </>
+  );
+}
