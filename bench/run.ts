@@ -9,6 +9,7 @@ import { bodies } from './body';
 import { coachScreen, eventAppend } from './coach';
 import { day, dayPage } from './day';
 import { firstLoad } from './firstLoad';
+import { carrying } from './home';
 import { rereading, ringFrames, sweep } from './look';
 import { underLoad } from './load';
 import { againstSolver, editing, growth, randomPlans, realPlans, whatIfs } from './plan';
@@ -45,6 +46,7 @@ else if (only('--day')) writeFileSync('docs/day.md', dayPage(await day()));
 else if (only('--first-load')) await firstLoad();
 else if (only('--body')) bodies();
 else if (only('--coach')) await coachScreen();
+else if (only('--home')) await carrying();
 else if (only('--plans')) writeFileSync('docs/plans-reviewed.md', plansPage());
 else if (!only('--load')) {
   phases();
@@ -56,6 +58,7 @@ else if (!only('--load')) {
   rereading();
   sweep();
   bodies();
+  await carrying();
   sound();
   eventAppend();
   await firstLoad();
@@ -65,5 +68,5 @@ else if (!only('--load')) {
 }
 // The long part, whole studios and a million events, can be left out or asked for alone; ten minutes of memory only when asked for.
 const minutes = process.argv.includes('--memory') ? 10 : 1;
-if (!['--quick', '--reading', '--plans', '--day', '--first-load', '--body', '--coach'].some(only))
+if (!['--quick', '--reading', '--plans', '--day', '--first-load', '--body', '--coach', '--home'].some(only))
   await underLoad({ large: true, minutes });

@@ -3,7 +3,7 @@ import { findDrill } from '@/core/catalogue';
 import { type Course, type Step, courseOf, leadOf } from '@/core/course';
 import { dayIn } from '@/core/record';
 import { type Gates } from '@/core/safety';
-import { type PlanItem, refitted, refusalsOf, startCadences } from '@/core/sequence';
+import { itemFrom, refitted, refusalsOf, startCadences } from '@/core/sequence';
 import { toldInWords } from '@/core/home';
 import { type Effect, whatChanged } from '@/core/track';
 import { type HomeKept } from '@/stations/track/AtHome';
@@ -37,6 +37,13 @@ export const loadCourse = cache((clientId: string): Course | null => {
   });
 });
 
+/** What the course asks for at the visit that comes next; null before anything was tried. */
+export function loadWish(clientId: string): { step: Step; number: number } | null {
+  const course = loadCourse(clientId);
+  const step = course?.steps[course.current];
+  return course && step ? { step, number: course.current + 1 } : null;
+}
+
 /** Visits whose home practice is told of. */
 const mostKept = 8;
 
@@ -60,20 +67,7 @@ export function loadKept(clientId: string): { effects: Effect[]; kept: HomeKept[
 function canBeDone({ drillId, position, breaths, exhaleSeconds }: Step, gates: Gates): boolean {
   const drill = findDrill(drillId);
   if (!drill) return false;
-  const item: PlanItem = {
-    id: 'step',
-    drillId,
-    position,
-    props: drill.props,
-    side: drill.sides === 'none' ? 'none' : 'left',
-    cadences: startCadences(drill).map((one) => ({ ...one, exhaleSeconds })),
-    breaths,
-    sets: 1,
-    restSeconds: 0,
-    setUpSeconds: drill.setUpSeconds,
-    changes: [],
-    reasons: [],
-    byHand: false,
-  };
+  const cadences = startCadences(drill).map((one) => ({ ...one, exhaleSeconds }));
+  const item = itemFrom(drill, { id: 'step', position, breaths, cadences });
   return refusalsOf(item, gates).length === 0 || refitted(item, gates) !== null;
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { drills, findDrill, placeInOrder } from '../catalogue';
-import { type Tried, courseInWords, courseOf, criterionInWords, leadOf, movedInWords, stepsFrom } from '.';
+import { type Tried, courseInWords, courseOf, criterionInWords, departureOf, leadOf, movedInWords, stepsFrom } from '.';
 import { firstStep } from './steps';
 
 const belly = findDrill('two-hand-belly')!;
@@ -132,6 +132,16 @@ describe('the visits ahead', () => {
     expect(ahead.at(-1)).toMatchObject({ timesAtHome: 0, look: ['marker', 'the whole first look'] });
     expect(ahead.every(({ look }) => look[0] === 'marker')).toBe(true);
   });
+});
+
+test('a plan says where it departs from what the course asks for', () => {
+  const [step] = stepsFrom(firstStep(belly, { breaths: 10, exhaleSeconds: 6 }), () => true);
+  const item = { drillId: belly.id, position: belly.positions[0]!, breaths: 10, cadences: [{ exhaleSeconds: 6 }] };
+  expect(departureOf(step!, [])).toBe('not in this plan');
+  expect(departureOf(step!, [item])).toBeNull();
+  expect(departureOf(step!, [{ ...item, breaths: 8, position: belly.positions[1]! }])).toBe(
+    `in this plan in ${belly.positions[1]!}, with 8 breaths`,
+  );
 });
 
 test('the drill a course goes by is the one tried at most visits', () => {

@@ -199,6 +199,31 @@ export function stepInWords({ drillId, position, breaths }: Step): string {
   return `${findDrill(drillId)?.name ?? drillId}, ${position}, ${breaths} breaths`;
 }
 
+/**
+ * Where a plan departs from what the course asks for today, in words; null where it holds it as asked.
+ *
+ * @param items of the plan
+ * @example departureOf(steps[0], []) // 'not in this plan'
+ */
+export function departureOf(
+  step: Step,
+  items: readonly {
+    drillId: string;
+    position: PositionId;
+    breaths: number;
+    cadences: readonly { exhaleSeconds: number }[];
+  }[],
+): string | null {
+  const there = items.find(({ drillId }) => drillId === step.drillId);
+  if (!there) return 'not in this plan';
+  const other: string[] = [];
+  if (there.position !== step.position) other.push(`in ${there.position}`);
+  if (there.breaths !== step.breaths) other.push(`with ${there.breaths} breaths`);
+  if (there.cadences.length === 1 && there.cadences[0]!.exhaleSeconds !== step.exhaleSeconds)
+    other.push(`with ${there.cadences[0]!.exhaleSeconds} s out`);
+  return other.length === 0 ? null : `in this plan ${other.join(', ')}`;
+}
+
 const changeWords: Readonly<Record<Step['change'], string>> = {
   start: 'start',
   dose: 'dose up',

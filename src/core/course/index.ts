@@ -4,6 +4,7 @@ export {
   courseInWords,
   courseOf,
   criterionInWords,
+  departureOf,
   leadOf,
   movedInWords,
   stepInWords,

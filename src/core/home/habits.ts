@@ -34,8 +34,8 @@ export const habits = {
     name: 'on waking and in bed',
     says: 'A set on waking and one at bedtime.',
     times: (day) => [
-      [10, 'on waking'],
-      [Math.max(0, ends(day) - 15), 'in bed'],
+      [Math.min(10, Math.floor(ends(day) / 2)), 'on waking'],
+      [Math.max(Math.floor(ends(day) / 2), ends(day) - 15), 'in bed'],
     ],
   },
   eachHour: {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import ical from 'node-ical';
 import { WaveFile } from 'wavefile';
 import { cadence, cycleSeconds } from '../cadence';
-import { drillOf, planItemSchema, startCadences, type PlanItem } from '../sequence';
+import { type PlanItem, drillOf, itemFrom } from '../sequence';
 import { drills, findDrill } from '../catalogue';
 import { gatesOfPerson } from '../fixtures/people';
 import {
@@ -43,25 +43,8 @@ import {
 let made = 0;
 const newId = () => `0198c6f0-3e52-7b0c-9d0c-${String((made += 1)).padStart(12, '0')}`;
 
-const itemOf = (drillId: string, part: Partial<PlanItem> = {}): PlanItem => {
-  const drill = findDrill(drillId)!;
-  return planItemSchema.parse({
-    id: `item-${drillId}`,
-    drillId,
-    position: drill.positions[0],
-    props: drill.props,
-    side: drill.sides === 'none' ? 'none' : 'left',
-    cadences: startCadences(drill),
-    breaths: drill.breaths.start,
-    sets: 1,
-    restSeconds: 0,
-    setUpSeconds: drill.setUpSeconds,
-    changes: [],
-    reasons: [],
-    byHand: false,
-    ...part,
-  });
-};
+const itemOf = (drillId: string, part: Partial<PlanItem> = {}): PlanItem =>
+  itemFrom(findDrill(drillId)!, { id: `item-${drillId}`, ...part });
 const belly = itemOf('two-hand-belly', { cadences: [cadence(4, 6)], breaths: 10, setUpSeconds: 20 });
 const home = (item: PlanItem, id = item.id) => ({ id, item, cue: '', ...feelOf(item) });
 const go = (at: string, itemId = belly.id, words = ''): Go => ({ id: newId(), itemId, at, with: words });

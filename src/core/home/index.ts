@@ -4,6 +4,6 @@ export { type HomeReturn, codeLetters, codeOf, doneLevels, feltLevels, homeSigns
 export { type HabitId, breathsOf, goesOf, habitIds, habits, inOrderOfDay, moved } from './habits';
 export { type HomeOffer, homeOffers, usualAtHome, withdrawnOf } from './offers';
 export { type Go, type HomeItem, type HomePlan, type StoredHome, homePlanSchema, mostItems } from './practice';
-export { dayInPlainWords, dayTotals, goTotals, homeDrills, homeFaults } from './totals';
+export { dayInPlainWords, dayTotals, goTotals, homeDrills, homeFaults, sensibleLoad } from './totals';
 export { cueSheet, tonesOf, waveOf, waveRate } from './wave';
 export { feelOf, homeNotice, homeWords, readingEase, stopWords } from './words';

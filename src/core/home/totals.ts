@@ -8,7 +8,7 @@ interface Load {
   minutes: number;
   breaths: number;
 }
-const sensibleLoad: Load = { minutes: 15, breaths: 120 };
+export const sensibleLoad: Load = { minutes: 15, breaths: 120 };
 
 /** One go without setting up: seconds of breathing, resting and staying, and its breaths. */
 export function goTotals(item: PlanItem): { seconds: number; breaths: number } {

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { sensibleLoad } from '../home';
 import { showsSomething } from '../reasons';
 import { type GateLimits, defaultLimits, limitNames } from '../safety';
 import { schoolIds } from '../schools';
@@ -49,6 +50,9 @@ export const settingsSchema = z.object({
   hours: hoursSchema,
   /** What was found is to be looked at again after so many days. */
   recheckDays: z.number().check(z.int(), z.minimum(3), z.maximum(90)),
+  /** Most minutes and breaths of a day that a practice at home asks for. */
+  homeMinutes: z.number().check(z.int(), z.minimum(1), z.maximum(60)),
+  homeBreaths: z.number().check(z.int(), z.minimum(5), z.maximum(500)),
   noticeSeen: z.boolean(),
   /** Lengths are shown and entered in this unit; stored in cm. */
   lengthUnit: z.enum(['cm', 'in']),
@@ -77,6 +81,8 @@ export const defaultSettings: Settings = {
   talkSeconds: usualTalkSeconds,
   hours: usualHours,
   recheckDays: 14,
+  homeMinutes: sensibleLoad.minutes,
+  homeBreaths: sensibleLoad.breaths,
   noticeSeen: false,
   lengthUnit: 'cm',
   limits: defaultLimits,

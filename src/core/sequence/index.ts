@@ -27,6 +27,7 @@ export {
   cueWords,
   drillOf,
   itemComponents,
+  itemFrom,
   itemSegments,
   knownDrill,
   plainDrill,

@@ -219,6 +219,28 @@ export const startStay = ({ stay }: Drill): Pick<PlanItem, 'staySeconds'> =>
 export const startCadences = (drill: Drill): Cadence[] =>
   drill.breath.kind === 'ladder' ? [...drill.breath.rungs] : [startCadence(drill)];
 
+/**
+ * A drill as an item of its own, as it is begun: its first position, its props, its starting dose, one set.
+ *
+ * @param rest what is otherwise
+ * @example itemFrom(findDrill('two-hand-belly')!, { id: 'one', breaths: 4 }).breaths // 4
+ */
+export const itemFrom = (drill: Drill, rest: Partial<PlanItem> & Pick<PlanItem, 'id'>): PlanItem => ({
+  drillId: drill.id,
+  position: drill.positions[0]!,
+  props: drill.props,
+  side: drill.sides === 'none' ? 'none' : 'left',
+  cadences: startCadences(drill),
+  breaths: drill.breaths.start,
+  sets: 1,
+  restSeconds: 0,
+  setUpSeconds: drill.setUpSeconds,
+  changes: [],
+  reasons: [],
+  byHand: false,
+  ...rest,
+});
+
 /** The cues of an item in the order they are offered: those chosen for this client first, then what else the drill has. */
 export function cueWords(item: PlanItem): string[] {
   const chosen = item.cues ?? [];

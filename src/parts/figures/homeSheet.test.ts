@@ -1,27 +1,14 @@
 import { cadence } from '@/core/cadence';
 import { drills } from '@/core/catalogue';
 import { type HomePlan, feelOf, homeWords, stopWords } from '@/core/home';
-import { planItemSchema, startCadences } from '@/core/sequence';
+import { itemFrom } from '@/core/sequence';
 import { type SheetFor, homeSheetPages, papers, stickerSheet } from './homeSheet';
 
-const itemOf = (id: string) => {
-  const drill = drills.find((one) => one.id === id)!;
-  return planItemSchema.parse({
-    id,
-    drillId: id,
-    position: drill.positions[0],
-    props: drill.props,
-    side: drill.sides === 'none' ? 'none' : 'left',
-    cadences: startCadences(drill),
-    breaths: drill.breaths.start,
-    sets: 1,
-    restSeconds: 0,
-    setUpSeconds: drill.setUpSeconds,
-    changes: [],
-    reasons: [],
-    byHand: false,
-  });
-};
+const itemOf = (id: string) =>
+  itemFrom(
+    drills.find((one) => one.id === id)!,
+    { id },
+  );
 const planOf = (ids: readonly string[]): HomePlan => ({
   from: '2026-11-26',
   days: 14,

@@ -63,11 +63,13 @@ function Carry({ view, before }: { view: ClientView; before: readonly string[] }
     before,
   );
   const off = withdrawnOf(plan.items, view.gates);
-  const faults = homeFaults(plan);
+  const { homeMinutes, homeBreaths } = view.settings;
+  const faults = homeFaults(plan, { minutes: homeMinutes, breaths: homeBreaths });
   const whyOf = (id: string) => offers.find((offer) => offer.home.id === id)?.reasons ?? [];
   const stopped = off.length > 0 ? `${off[0]!.name} can’t go home: ${off[0]!.why}` : (faults[0]?.what ?? null);
   return (
-    <>
+    // On paper there is only the sheet, which stands beside this.
+    <div className="screen-only">
       <StationHead
         title={`${dayInPlainWords(totals)}.`}
         line={
@@ -112,7 +114,7 @@ function Carry({ view, before }: { view: ClientView; before: readonly string[] }
           <GoesOut view={view} plan={plan} stopped={stopped} />
         </>
       )}
-    </>
+    </div>
   );
 }
 

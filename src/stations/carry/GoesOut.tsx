@@ -1,8 +1,8 @@
 'use client';
 
 import { proxy, wrap } from 'comlink';
-import { useEffect, useState } from 'react';
-import { createPortal, flushSync } from 'react-dom';
+import { useState } from 'react';
+import { createPortal } from 'react-dom';
 import { type HomePlan, cueSheet } from '@/core/home';
 import { drillOf } from '@/core/sequence';
 import { useKeep } from '@/keep';
@@ -11,6 +11,7 @@ import { TickChips } from '@/parts/Chips';
 import { NamedSelect } from '@/parts/Field';
 import { type PaperId, type SheetFor, homeSheetPages, papers, stickerSheet } from '@/parts/figures/homeSheet';
 import { WayOn } from '@/parts/WayOn';
+import { WhilePrinting } from '@/parts/WhilePrinting';
 import { saveFile } from '@/parts/saveFile';
 import { say } from '@/parts/say';
 import { type WaveWorker } from '@/workers/wave.worker';
@@ -164,31 +165,23 @@ export function GoesOut({ view, plan, stopped }: { view: ClientView; plan: HomeP
   );
 }
 
-/** The sheet, made only when something is about to be printed. */
-function OnPaper({ plan, to }: { plan: HomePlan; to: SheetFor }) {
-  const [printing, setPrinting] = useState(false);
-  useEffect(() => {
-    const begin = () => flushSync(() => setPrinting(true));
-    const end = () => setPrinting(false);
-    window.addEventListener('beforeprint', begin);
-    window.addEventListener('afterprint', end);
-    return () => {
-      window.removeEventListener('beforeprint', begin);
-      window.removeEventListener('afterprint', end);
-    };
-  }, []);
-  if (!printing) return null;
-  return createPortal(
-    <div data-print className="hidden print:block">
-      {homeSheetPages(plan, to).map((page, at) => (
-        // Drawn by our own geometry; every word in it is escaped there.
-        <div
-          key={at}
-          className="break-after-page last:break-after-auto [&>svg]:h-auto [&>svg]:w-full"
-          dangerouslySetInnerHTML={{ __html: page }}
-        />
-      ))}
-    </div>,
-    document.body,
-  );
-}
+/** The sheet, beside the page: nothing else is printed. */
+const OnPaper = ({ plan, to }: { plan: HomePlan; to: SheetFor }) => (
+  <WhilePrinting>
+    {() =>
+      createPortal(
+        <div data-print className="hidden print:block">
+          {homeSheetPages(plan, to).map((page, at) => (
+            // Drawn by our own geometry; every word in it is escaped there.
+            <div
+              key={at}
+              className="break-after-page last:break-after-auto [&>svg]:h-auto [&>svg]:w-full"
+              dangerouslySetInnerHTML={{ __html: page }}
+            />
+          ))}
+        </div>,
+        document.body,
+      )
+    }
+  </WhilePrinting>
+);

@@ -1,31 +1,18 @@
 'use client';
 
-import { useEffect, useState } from 'react';
-import { flushSync } from 'react-dom';
 import { positions } from '@/core/catalogue';
 import { notice } from '@/core/formats';
 import { intentInWords } from '@/core/read';
 import { type Plan, drillOf, knownDrill } from '@/core/sequence';
 import { scoreSheetSvg } from '@/parts/figures/score/scoreSheet';
 import { cadencesInWords, doseInWords } from '@/core/coach';
+import { WhilePrinting } from '@/parts/WhilePrinting';
 import { scoreItems } from './words';
 
 /** The printed sheet, made only when something is about to be printed. */
-export function PrintSheet({ plan, studio }: { plan: Plan; studio: string }) {
-  const [printing, setPrinting] = useState(false);
-  useEffect(() => {
-    // The browser takes its picture right after this event: the sheet must stand there before it ends.
-    const begin = () => flushSync(() => setPrinting(true));
-    const end = () => setPrinting(false);
-    window.addEventListener('beforeprint', begin);
-    window.addEventListener('afterprint', end);
-    return () => {
-      window.removeEventListener('beforeprint', begin);
-      window.removeEventListener('afterprint', end);
-    };
-  }, []);
-  return printing ? <Sheet plan={plan} studio={studio} /> : null;
-}
+export const PrintSheet = ({ plan, studio }: { plan: Plan; studio: string }) => (
+  <WhilePrinting>{() => <Sheet plan={plan} studio={studio} />}</WhilePrinting>
+);
 
 /** What is printed: the score on the first page, how each drill is done on the next. Nothing of the client is on it. */
 function Sheet({ plan, studio }: { plan: Plan; studio: string }) {

@@ -31,6 +31,7 @@ import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
+import { CourseWish, type Wish } from './CourseWish';
 import { ItemPanel } from './ItemPanel';
 import { RequestBar } from './RequestBar';
 import { Problems, TotalsLine, WorthLine } from './PlanLines';
@@ -65,7 +66,14 @@ const keysInShort =
   `${bar.keys.lock.written} lock, ${bar.keys.swap.written} swap, ${bar.keys.takeOut.written}; all: ${anywhere.keys.help.written}`;
 
 /** Sequence: drills for the intent, in an order that fits the time, with a reason for each and for each that is absent. */
-export function SequenceStation({ view: served }: { view: ClientView }) {
+export function SequenceStation({
+  view: served,
+  wish = null,
+}: {
+  view: ClientView;
+  /** What the course asks of today; null where there is none, or it was coached already. */
+  wish?: Wish | null;
+}) {
   const view = useShown(served);
   const { visit } = view;
   // Closed by what was just said, whatever the page was made with.
@@ -86,13 +94,13 @@ export function SequenceStation({ view: served }: { view: ClientView }) {
       </EmptyState>
     );
   }
-  return <Planning view={view} />;
+  return <Planning view={view} wish={wish} />;
 }
 
 /** Nodes for going on in the background where the first search was cut off. */
 const deeperNodes = 1_000_000;
 
-function Planning({ view }: { view: ClientView }) {
+function Planning({ view, wish }: { view: ClientView; wish: Wish | null }) {
   const reading = view.visit!.reading!;
   const { plan, error, change, edit, undo, redo } = usePlan(view);
   const planner = usePlanner();
@@ -279,6 +287,15 @@ function Planning({ view }: { view: ClientView }) {
               minutes={shown.request.minutes}
               talkSeconds={shown.items.length * talkOf(shown.request)}
             />
+            {wish && (
+              <CourseWish
+                wish={wish}
+                items={shown.items}
+                onAsk={(drillId) =>
+                  takeRequest({ ...request, musts: [...new Set([...(request.musts ?? []), drillId])] })
+                }
+              />
+            )}
             {(shown.notes ?? []).map((note) => (
               <p key={note} className="mt-2 border-l-4 border-ink pl-3">
                 {note}

@@ -35,6 +35,8 @@ export function SettingsForm({ settings: served, asOf }: { settings: Settings; a
   const clientCount = useSetting('clientCount');
   const unit = useSetting('lengthUnit');
   const recheck = useSetting('recheckDays');
+  const homeMinutes = useSetting('homeMinutes');
+  const homeBreaths = useSetting('homeBreaths');
   const hours = useSetting('hours');
   return (
     <div className="max-w-xl space-y-6">
@@ -116,6 +118,25 @@ export function SettingsForm({ settings: served, asOf }: { settings: Settings; a
         max={90}
         onChange={(next) => void recheck.save(next)}
       />
+      <div className="flex flex-wrap gap-6">
+        <Stepper
+          label="At home, at most a day"
+          value={settings.homeMinutes}
+          unit="min"
+          min={1}
+          max={60}
+          onChange={(next) => void homeMinutes.save(next)}
+        />
+        <Stepper
+          label="and at most"
+          value={settings.homeBreaths}
+          unit="breaths"
+          min={5}
+          max={500}
+          step={5}
+          onChange={(next) => void homeBreaths.save(next)}
+        />
+      </div>
       <OpenHours hours={settings.hours} error={hours.error} onSave={(next) => void hours.save(next)} />
       <Limits settings={settings} />
     </div>

@@ -3,6 +3,7 @@ import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { SequenceStation } from '@/stations/sequence/SequenceStation';
+import { loadWish } from '../../../../../course';
 import { loadForPlanning, planningAside, viewFor } from '../../../../../load';
 
 export default async function SequencePage({ params }: { params: Promise<{ clientId: string }> }) {
@@ -13,7 +14,10 @@ export default async function SequencePage({ params }: { params: Promise<{ clien
   return (
     <>
       <UnreadableNotice records={planningAside(clientId)} />
-      <SequenceStation view={viewFor(view, ['looks', 'plan'])} />
+      <SequenceStation
+        view={viewFor(view, ['looks', 'plan'])}
+        wish={view.visit?.runs.length ? null : loadWish(clientId)}
+      />
     </>
   );
 }
