@@ -64,6 +64,11 @@ test('from a signed visit to sheet, calendar and phone, and back by the code', a
   expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(6);
   expect(calendar).toContain('T072500');
 
+  // Printed, there is the sheet and nothing else.
+  const printed = await readPdf(await page.pdf({ format: 'A4' }));
+  expect(printed.numpages).toBe(2);
+  expect(printed.text).not.toContain('Hand it over');
+
   // The page for the phone: opened from its file with the network cut, every request an error.
   const phone = await context.browser()!.newContext({ viewport: { width: 390, height: 844 }, offline: true });
   const app = await phone.newPage();
@@ -112,6 +117,16 @@ test('from a signed visit to sheet, calendar and phone, and back by the code', a
   // Track tells it, and the course has moved with the visit.
   await page.goto(`${server.url}/clients/${clientId}/track`);
   await expect(page.getByRole('region', { name: 'At home' })).toContainText('something on 1 more');
+  // A letter is read and changed before it leaves; what is not ours to say is told.
+  await page.getByText('A letter to their clinician').click();
+  const letter = page.getByLabel('The letter');
+  await expect(letter).toHaveValue(/something on 1 more/);
+  await letter.fill('Our patient does well.');
+  await expect(page.getByText('“patient”: say the client’s name.')).toBeVisible();
+  await expectAccessible(page, 'Track with a letter');
+  await page.reload();
+  await page.getByText('A letter to their clinician').click();
+  await expect(letter).toHaveValue('Our patient does well.');
   await page.getByRole('link', { name: 'Course' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Step 1 is kept; step 2 about /);
   await expect(page.getByText(/step 1 is kept, step 2 next/)).toBeVisible();

@@ -1,13 +1,22 @@
 import { cache } from 'react';
 import { findDrill } from '@/core/catalogue';
 import { type Course, type Step, courseOf, leadOf } from '@/core/course';
-import { dayIn } from '@/core/record';
+import { dayIn, dayInWords } from '@/core/record';
 import { type Gates } from '@/core/safety';
 import { itemFrom, refitted, refusalsOf, startCadences } from '@/core/sequence';
 import { toldInWords } from '@/core/home';
-import { type Effect, whatChanged } from '@/core/track';
+import { type Effect, type Followed, progressLetter, whatChanged } from '@/core/track';
 import { type HomeKept } from '@/stations/track/AtHome';
-import { bookingsOff, bookingsOfClient, helpedSeen, homeOf, returnsOf, theStore, visitDigestsOf } from '@/store';
+import {
+  bookingsOff,
+  bookingsOfClient,
+  helpedSeen,
+  homeOf,
+  plansOf,
+  returnsOf,
+  theStore,
+  visitDigestsOf,
+} from '@/store';
 import { loadClient, visitsOfClient } from './load';
 
 /** Bookings that came to nothing are told as far back as this many. */
@@ -61,6 +70,31 @@ export function loadKept(clientId: string): { effects: Effect[]; kept: HomeKept[
     });
   // Asked of every client, so that one seen seldom leans on what the drill shows with others.
   return { effects: whatChanged(helpedSeen(store), clientId), kept };
+}
+
+/** A letter to a client's clinician, from what was recorded; null before a first visit. */
+export function loadLetter(clientId: string, over: readonly Followed[], kept: readonly HomeKept[]): string | null {
+  const view = loadClient(clientId);
+  const visits = visitsOfClient(clientId);
+  if (!view || visits.length === 0) return null;
+  const plans = plansOf(
+    theStore(),
+    visits.slice(0, 4).map(({ id }) => id),
+  );
+  const newest = visits.find(({ id }) => plans.has(id));
+  const said = (day: string) => dayInWords(day, view.today);
+  return progressLetter({
+    studio: view.settings.studioName,
+    name: view.name,
+    known: view.known,
+    gates: view.gates,
+    days: visits.map(({ day }) => day).reverse(),
+    today: view.today,
+    over,
+    plan: newest ? plans.get(newest.id)!.plan : null,
+    atHome: kept.map(({ day, told }) => `From ${said(day)}: ${told ?? 'no code came back yet.'}`),
+    stopped: view.stopped.map(({ drillId }) => findDrill(drillId)?.name ?? drillId),
+  });
 }
 
 /** Whether a client may do a step, in some form. */

@@ -18,4 +18,5 @@ export { trendOf } from './trend';
 export { visitNote, withHome } from './visitNote';
 export { type Effect, type Seen, whatChanged } from './whatChanged';
 export { foundIn, mapChanges } from './found';
+export { notOursIn, progressLetter } from './letter';
 export { type LastTime, lastTimeOf } from './lastTime';

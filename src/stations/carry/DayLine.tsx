@@ -53,6 +53,9 @@ export function DayLine({ home }: { home: Home }) {
     window.addEventListener('pointercancel', cancel);
   };
 
+  /** Where they stand close, only every so-many-th has its time written; the chosen one always. */
+  const gaps = stands.slice(1).map((place, at) => place - stands[at]!);
+  const every = Math.max(1, Math.ceil(5.8 / Math.max(0.5, Math.min(100, ...gaps))));
   return (
     <section aria-label="The day" className="mt-4">
       <div ref={line} className="relative mx-9 h-[7.75rem]" data-day-line>
@@ -95,7 +98,11 @@ export function DayLine({ home }: { home: Home }) {
             >
               <span className="text-base leading-6 font-semibold">{numbers.get(go.itemId)} </span>
               <Comb breaths={breaths} />
-              <span className="mt-3.5 text-sm leading-4 tabular-nums">{go.at}</span>
+              <span
+                className={`mt-3.5 text-sm leading-4 tabular-nums ${at % every === 0 || chosen === go.id ? '' : 'opacity-0'}`}
+              >
+                {go.at}
+              </span>
               <span className={roomy(at) ? 'max-w-24 truncate text-sm leading-5 text-ink2' : 'sr-only'}>
                 {' '}
                 {go.with}

@@ -173,11 +173,7 @@ const OnPaper = ({ plan, to }: { plan: HomePlan; to: SheetFor }) => (
         <div data-print className="hidden print:block">
           {homeSheetPages(plan, to).map((page, at) => (
             // Drawn by our own geometry; every word in it is escaped there.
-            <div
-              key={at}
-              className="break-after-page last:break-after-auto [&>svg]:h-auto [&>svg]:w-full"
-              dangerouslySetInnerHTML={{ __html: page }}
-            />
+            <div key={at} className="sheet-page" dangerouslySetInnerHTML={{ __html: page }} />
           ))}
         </div>,
         document.body,

@@ -23,6 +23,7 @@ import { Ring, RingLegend } from '@/parts/figures/Ring';
 import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
 import { AtHome, type HomeKept } from './AtHome';
+import { Letter } from './Letter';
 import { TrackNav } from './TrackNav';
 import { WhatChanged } from './WhatChanged';
 import { useShown } from '../useShown';
@@ -48,6 +49,7 @@ export function TrackStation({
   repeats,
   effects = [],
   kept = [],
+  letter = null,
 }: {
   view: ClientView;
   /** Every measure that was taken, over all visits. */
@@ -57,6 +59,8 @@ export function TrackStation({
   effects?: readonly Effect[];
   /** What was asked at home, the newest first. */
   kept?: readonly HomeKept[];
+  /** A letter to their clinician, as it is written from the record. */
+  letter?: string | null;
 }) {
   const view = useShown(served);
   if (over.length === 0 && !view.visit) {
@@ -68,7 +72,7 @@ export function TrackStation({
   }
   const { visitCount } = view;
   return (
-    <>
+    <div>
       <StationHead
         title="Track"
         line={`${visitCount} ${visitCount === 1 ? 'visit' : 'visits'}. A change counts when it is larger than repeat-to-repeat noise.`}
@@ -96,7 +100,12 @@ export function TrackStation({
       <Fence what="At home">
         <AtHome kept={kept} today={view.today} />
       </Fence>
-    </>
+      {letter !== null && (
+        <Fence what="The letter">
+          <Letter clientId={view.id} name={view.name} written={letter} />
+        </Fence>
+      )}
+    </div>
   );
 }
 

@@ -1,0 +1,72 @@
+'use client';
+
+import { createPortal } from 'react-dom';
+import { notOursIn } from '@/core/track';
+import { Button } from '@/parts/Button';
+import { Field, TextArea } from '@/parts/Field';
+import { Fold } from '@/parts/Fold';
+import { WhilePrinting } from '@/parts/WhilePrinting';
+import { saveFile } from '@/parts/saveFile';
+import { useKept } from '@/parts/useKept';
+
+/** A letter to a clinician: written from the record, changed by hand, and only then on paper or in a file. */
+export function Letter({ clientId, name, written }: { clientId: string; name: string; written: string }) {
+  const [own, change] = useKept(`kokyu.letter.${clientId}`);
+  const text = own === '' ? written : own;
+  const avoid = notOursIn(text);
+  const file = `letter-${name
+    .split(' ')[0]!
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')}`;
+  const asPdf = async () => {
+    const { textPdf } = await import('@/parts/textPdf');
+    saveFile(`${file}.pdf`, 'application/pdf', textPdf(text));
+  };
+  return (
+    <Fold title="A letter to their clinician">
+      <div className="max-w-3xl space-y-3">
+        <p className="text-ink2">
+          Written from what was recorded. Read it and change what is not so; nothing leaves here by itself.
+        </p>
+        <Field label="The letter">
+          {(ids) => (
+            <TextArea
+              {...ids}
+              rows={18}
+              maxLength={12_000}
+              value={text}
+              onChange={(event) => change(event.target.value)}
+            />
+          )}
+        </Field>
+        {avoid.length > 0 && (
+          <ul className="text-caution" aria-label="Words that are not ours to use">
+            {avoid.map((words) => (
+              <li key={words}>▲ {words}</li>
+            ))}
+          </ul>
+        )}
+        <div className="flex flex-wrap gap-3">
+          <Button onClick={() => window.print()}>Print the letter</Button>
+          <Button onClick={() => void asPdf()}>As PDF</Button>
+          <Button onClick={() => saveFile(`${file}.txt`, 'text/plain', `${text}\n`)}>As plain text</Button>
+          {own !== '' && (
+            <Button look="quiet" onClick={() => change('')}>
+              Write it anew from the record
+            </Button>
+          )}
+        </div>
+      </div>
+      <WhilePrinting>
+        {() =>
+          createPortal(
+            <div data-print className="hidden whitespace-pre-line print:block">
+              {text}
+            </div>,
+            document.body,
+          )
+        }
+      </WhilePrinting>
+    </Fold>
+  );
+}
