@@ -1,20 +1,21 @@
 import { clientFigure } from '@/core/coach';
 import { segmentsOf } from '@/core/dose';
-import { type StoredHome, homeNotice, homeWords, inOrderOfDay, isNextDay, stopWords } from '@/core/home';
+import { type StoredHome, homeNotice, homeWords, inOrderOfDay, stopWords } from '@/core/home';
 import { type PhoneData, type PhonePiece } from '@/phone/data';
 import { bodySvg } from './figures/body/bodySvg';
 
-/** What the page on a phone is made from: words, figures, pieces of breath; of the person only what they are called. */
+/** What the page on a phone is made from: words, figures, pieces of breath; nothing of the person. */
 export function phoneDataOf(
   { visitId, plan }: StoredHome,
-  { studio, name, week }: { studio: string; name: string; week?: number },
+  { studio, week }: { studio: string; week?: number },
 ): PhoneData {
   return {
     planId: visitId,
     studio,
-    name,
     from: plan.from,
     days: plan.days,
+    wakes: plan.wakes,
+    sleeps: plan.sleeps,
     items: plan.items.map(({ id, item, cue, feels, notMeant }) => {
       const words = homeWords(item);
       const { spec, opened } = clientFigure(item, item.side, week);
@@ -44,7 +45,7 @@ export function phoneDataOf(
         }),
       };
     }),
-    goes: inOrderOfDay(plan).map((go) => ({ ...go, nextDay: isNextDay(go.at, plan) })),
+    goes: inOrderOfDay(plan),
     stop: stopWords,
     notice: homeNotice,
   };

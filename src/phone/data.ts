@@ -19,17 +19,19 @@ export interface PhoneItem {
   pieces: PhonePiece[];
 }
 
-/** All the page on a phone knows. Nothing of the person but what they are called. */
+/** All the page on a phone knows. Nothing of the person: a phone lies about. */
 export interface PhoneData {
   planId: string;
   studio: string;
-  name: string;
   /** yyyy-mm-dd */
   from: string;
   days: number;
+  /** When the day begins and ends; it may end after midnight. */
+  wakes: string;
+  sleeps: string;
   items: PhoneItem[];
   /** In order of the day. */
-  goes: { id: string; itemId: string; at: string; with: string; nextDay: boolean }[];
+  goes: { id: string; itemId: string; at: string; with: string }[];
   stop: string;
   notice: string;
 }

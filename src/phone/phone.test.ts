@@ -9,9 +9,10 @@ const digest = (text: string) => createHash('sha256').update(text).digest('base6
 const data: PhoneData = {
   planId: 'plan',
   studio: 'Saltmarsh </script><b>Rooms & Co',
-  name: 'Tamsin',
   from: '2026-11-26',
   days: 14,
+  wakes: '06:30',
+  sleeps: '22:30',
   items: [],
   goes: [],
   stop: 'Stop.',

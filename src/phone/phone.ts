@@ -3,6 +3,7 @@
  * the code that comes back with the same function that reads it.
  */
 import { type BreathPlan, phaseAt, planBreaths } from '@/core/cadence/phaseAt';
+import { sinceWaking } from '@/core/home/clock';
 import { type DoneLevel, type FeltLevel, codeOf, feltLevels, homeSigns } from '@/core/home/code';
 import { type PhoneData, type PhoneItem } from './data';
 
@@ -38,11 +39,21 @@ function keep(next: Kept): boolean {
 }
 
 const dayMs = 86_400_000;
+const minuteOf = (at: string) => Number(at.slice(0, 2)) * 60 + Number(at.slice(3, 5));
+const clockOf = (at: Date) => at.getHours() * 60 + at.getMinutes();
+const isAwake = (at: Date) => sinceUp(clockOf(at)) <= sinceWaking(data.sleeps, data);
+/** Minutes since getting up, of a minute of the day. */
+const sinceUp = (minute: number) => (minute - minuteOf(data.wakes) + 1440) % 1440;
 const localDay = (at: Date) =>
   `${at.getFullYear()}-${String(at.getMonth() + 1).padStart(2, '0')}-${String(at.getDate()).padStart(2, '0')}`;
-/** Days since the plan began, by the phone's own calendar: below 0 before it, from `days` on after it. */
-const dayOfPlan = (at = new Date()): number =>
-  Math.round((Date.parse(`${localDay(at)}T12:00:00Z`) - Date.parse(`${data.from}T12:00:00Z`)) / dayMs);
+/**
+ * Days since the plan began, by the phone's own calendar: below 0 before it, from `days` on after it. Who goes to sleep after midnight
+ * is still in the day before.
+ */
+function dayOfPlan(at = new Date()): number {
+  const late = data.sleeps < data.wakes && isAwake(at) && clockOf(at) < minuteOf(data.wakes) ? 1 : 0;
+  return Math.round((Date.parse(`${localDay(at)}T12:00:00Z`) - Date.parse(`${data.from}T12:00:00Z`)) / dayMs) - late;
+}
 const dateOf = (day: number) => new Date(Date.parse(`${data.from}T12:00:00Z`) + day * dayMs);
 const weekday = (day: number, how: 'long' | 'short') =>
   dateOf(day).toLocaleDateString('en-GB', { weekday: how, timeZone: 'UTC' });
@@ -93,10 +104,10 @@ function dayView(chosen?: number) {
   const day = chosen ?? Math.max(0, Math.min(data.days - 1, today));
   const done = doneOn(day);
   const now = new Date();
-  const clock = now.getHours() * 60 + now.getMinutes();
-  const minuteOf = (at: string) => Number(at.slice(0, 2)) * 60 + Number(at.slice(3, 5));
+  // Before they get up nothing of the day has passed.
+  const clock = isAwake(now) ? sinceUp(clockOf(now)) : 0;
   const next =
-    data.goes.find((go) => !done.includes(go.id) && (go.nextDay || minuteOf(go.at) >= clock - 45)) ??
+    data.goes.find((go) => !done.includes(go.id) && sinceWaking(go.at, data) >= clock - 45) ??
     data.goes.find((go) => !done.includes(go.id));
   const nextItem = next && itemOf(next.itemId);
   const list = make('ol', { class: 'day' });
@@ -104,7 +115,7 @@ function dayView(chosen?: number) {
     const item = itemOf(go.itemId);
     if (!item) continue;
     const ticked = done.includes(go.id);
-    const passed = !ticked && day === today && go !== next && minuteOf(go.at) < clock && !go.nextDay;
+    const passed = !ticked && day === today && go !== next && sinceWaking(go.at, data) < clock;
     const box = make('input', {
       type: 'checkbox',
       'aria-label': `${item.name}, ${go.at}${go.with ? `, ${go.with}` : ''}: done`,

@@ -263,7 +263,7 @@ export function courseInWords({ current, steps, past, ahead }: Course, dayWords:
 export function movedInWords({ day, from, to, why }: Moved, dayWords: (day: string) => string): string {
   if (why === null) return `${dayWords(day)}: step ${from + 1} is kept, step ${to + 1} next.`;
   return from === to
-    ? `${dayWords(day)}: step ${from + 1} was not kept twice (${why}); it stays, with fewer breaths.`
+    ? `${dayWords(day)}: step ${from + 1} was not kept twice (${why}); it stays; make it smaller.`
     : `${dayWords(day)}: step ${from + 1} was not kept twice (${why}); back to step ${to + 1}.`;
 }
 

@@ -1,4 +1,4 @@
-export { awakeMinutes, isNextDay, sinceWaking } from './clock';
+export { awakeMinutes, sinceWaking } from './clock';
 export { homeCalendar } from './calendar';
 export { type HomeReturn, codeLetters, codeOf, doneLevels, feltLevels, homeSigns, readCode, toldInWords } from './code';
 export { type HabitId, breathsOf, goesOf, habitIds, habits, inOrderOfDay, moved } from './habits';

@@ -35,6 +35,7 @@ export function GoesOut({ view, plan, stopped }: { view: ClientView; plan: HomeP
   const [ticked, setTicked] = useState<Out[]>(['sheet', 'phone']);
   const [paper, setPaper] = useState<PaperId>('A4');
   const [chosen, setChosen] = useState<(typeof options)[number][]>([]);
+  const [soundOf, setSoundOf] = useState('');
   const [progress, setProgress] = useState<number | null>(null);
   const [error, setError] = useState<string | null>(null);
   const first = view.name.split(' ')[0] ?? view.name;
@@ -57,7 +58,8 @@ export function GoesOut({ view, plan, stopped }: { view: ClientView; plan: HomeP
     const worker = new Worker(new URL('../../workers/wave.worker.ts', import.meta.url), { type: 'module' });
     try {
       setProgress(0);
-      const items = plan.items.map(({ item }) => item);
+      const one = plan.items.find(({ id }) => id === soundOf);
+      const items = (one ? [one] : plan.items).map(({ item }) => item);
       const wave = await wrap<WaveWorker>(worker).wave(
         items,
         proxy((part: number) => setProgress(part)),
@@ -119,6 +121,17 @@ export function GoesOut({ view, plan, stopped }: { view: ClientView; plan: HomeP
               onChange={(next) => next && setPaper(next)}
             />
           </div>
+          {ticked.includes('sound') && plan.items.length > 1 && (
+            <div className="w-56">
+              <NamedSelect
+                label="Sound of"
+                value={soundOf}
+                none="the whole set"
+                choices={plan.items.map(({ id, item }) => [id, drillOf(item).name])}
+                onChange={(next) => setSoundOf(next)}
+              />
+            </div>
+          )}
           <TickChips
             label="On paper"
             values={chosen}

@@ -19,7 +19,6 @@ export async function GET(_request: Request, { params }: { params: Promise<{ vis
   const { studioName } = loadSettings();
   const data = phoneDataOf(home, {
     studio: studioName,
-    name: view.name.split(' ')[0] ?? view.name,
     ...shownWeek(view),
   });
   return new Response(phonePage(data, await phoneScript(), digest), {
