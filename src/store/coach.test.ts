@@ -138,8 +138,10 @@ describe('the note of a visit', () => {
       why: 'There is nothing to sign yet.',
     });
     expect(record('note.add', { additionId: randomUUID(), visitId, text: 'x' })).toMatchObject({ state: 'refused' });
-    expect(record('note.save', { visitId, text: '', home: ['a', 'b', 'c', 'd'], revision: 0 })).toMatchObject({
-      why: 'At most three things go home.',
+    expect(
+      record('note.save', { visitId, text: '', home: ['a', 'b', 'c', 'd', 'e', 'f', 'g'], revision: 0 }),
+    ).toMatchObject({
+      why: 'At most six things go home.',
     });
   });
 

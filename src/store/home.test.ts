@@ -43,6 +43,25 @@ test('what goes home is kept with its visit, also when that is signed, and says 
   });
 });
 
+test('what is laid out by the day can be signed with, also where a reason lets more than three go home', () => {
+  const { visitId } = studio.person('Pim Saltonstall');
+  const four = ['a', 'b', 'c', 'd'].map((id) => planItem({ ...quiet, id }));
+  studio.take('home.save', { visitId, plan: { ...planOf(...four), moreReason: 'Two weeks at sea.' }, revision: 0 });
+  studio.take('note.sign', { visitId, text: 'Done.', home: ['quiet-nose', 'b', 'c', 'd'], revision: 0 });
+  studio.take('home.hand', { visitId });
+});
+
+test('what can’t be handed over on the page is refused by the server too, with the same sentence', () => {
+  const { visitId } = studio.person('Pim Saltonstall');
+  const four = ['a', 'b', 'c', 'd'].map((id) => planItem({ ...quiet, id }));
+  studio.take('home.save', { visitId, plan: planOf(...four), revision: 0 });
+  expect(studio.record('home.hand', { visitId })).toMatchObject({
+    why: expect.stringMatching(/say why more than three/),
+  });
+  studio.take('home.save', { visitId, plan: { ...planOf(quiet), sleeps: '07:00' }, revision: 1 });
+  expect(studio.record('home.hand', { visitId })).toMatchObject({ state: 'refused' });
+});
+
 test('what a caution forbids does not go in, is not handed over, and can be taken out again', () => {
   const { clientId, visitId } = studio.person('Wenna Skerry');
   studio.take('home.save', { visitId, plan: planOf(quiet, prone), revision: 0 });

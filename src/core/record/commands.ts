@@ -28,8 +28,8 @@ const revision = z.number().check(z.int(), z.minimum(0));
 /** Items of a plan, by index, that somebody in a group does not take part in. */
 const sitsOut = z._default(z.array(z.number().check(z.int(), z.minimum(0), z.maximum(29))).check(z.maxLength(30)), []);
 
-/** Drills to take home. */
-const noteHome = z.array(z.string().check(z.maxLength(80))).check(z.maxLength(3, 'At most three things go home.'));
+/** Drills to take home: three, and more only with the reason that stands in the plan for home. */
+const noteHome = z.array(z.string().check(z.maxLength(80))).check(z.maxLength(6, 'At most six things go home.'));
 
 const bookedMinutes = z
   .number()

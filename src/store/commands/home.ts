@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { readCode, withdrawnOf } from '@/core/home';
+import { homeFaults, readCode, withdrawnOf } from '@/core/home';
 import { homeOf } from '../home';
 import { homePlans, homeReturns } from '../schema';
 import { type Doors, Refusal, gone, nextRevision, ofVisit } from './door';
@@ -46,8 +46,11 @@ export const homeDoors: Home = {
     station: 'carry',
     gated: ({ visitId }, moment, { clientIds: [clientId] }) => {
       const plan = homeOf(moment.store, visitId)?.plan;
-      const [off] = plan ? withdrawnOf(plan.items, moment.gatesOf(clientId!)) : [];
-      return off ? `${off.name} can’t go home: ${off.why}` : null;
+      if (!plan) return null;
+      const [off] = withdrawnOf(plan.items, moment.gatesOf(clientId!));
+      if (off) return `${off.name} can’t go home: ${off.why}`;
+      const { homeMinutes, homeBreaths } = moment.settings();
+      return homeFaults(plan, { minutes: homeMinutes, breaths: homeBreaths })[0]?.what ?? null;
     },
     revision: 'none',
     signed: 'takes',
