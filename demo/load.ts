@@ -186,7 +186,6 @@ class Loader {
       from: day,
       days: 14,
       ...waking,
-      remind: 'alarms',
       items: best,
       moreReason: '',
       goes: best.flatMap(({ id }, n) => goesOf(habitsOf[n]!, id, waking, uuid)),

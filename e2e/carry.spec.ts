@@ -86,6 +86,17 @@ test('from a signed visit to sheet, calendar and phone, and back by the code', a
   await expect(app.getByText('Get ready')).toBeVisible();
   await app.clock.runFor(5200);
   await expect(app.getByText('In', { exact: true })).toBeVisible();
+  // A locked phone paces nobody: it waits, and nothing is ticked by itself.
+  const sight = (hidden: boolean) =>
+    app.evaluate((is) => {
+      Object.defineProperty(document, 'hidden', { value: is, configurable: true });
+      document.dispatchEvent(new Event('visibilitychange'));
+    }, hidden);
+  await sight(true);
+  await app.clock.runFor(60_000);
+  await sight(false);
+  await app.getByRole('button', { name: 'Go on' }).click();
+  await expect(app.getByRole('heading', { name: 'Done' })).toHaveCount(0);
   await app.clock.runFor(40_000);
   await expect(app.getByRole('heading', { name: 'Done' })).toBeVisible();
   await app.getByRole('button', { name: 'Back to the day' }).click();

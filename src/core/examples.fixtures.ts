@@ -42,7 +42,6 @@ const atHome = {
     from: testDay,
     days: 14,
     ...homeDay,
-    remind: 'alarms',
     items: [homeItem],
     moreReason: '',
     goes: [evening, morning],

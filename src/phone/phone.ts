@@ -3,7 +3,9 @@
  * the code that comes back with the same function that reads it.
  */
 import { type BreathPlan, phaseAt, planBreaths } from '@/core/cadence/phaseAt';
+import { phaseTones } from '@/core/cadence/toneShapes';
 import { sinceWaking } from '@/core/home/clock';
+import { minuteOf } from '@/core/record/day';
 import { type DoneLevel, type FeltLevel, codeOf, feltLevels, homeSigns } from '@/core/home/code';
 import { type PhoneData, type PhoneItem } from './data';
 
@@ -39,7 +41,6 @@ function keep(next: Kept): boolean {
 }
 
 const dayMs = 86_400_000;
-const minuteOf = (at: string) => Number(at.slice(0, 2)) * 60 + Number(at.slice(3, 5));
 const clockOf = (at: Date) => at.getHours() * 60 + at.getMinutes();
 const isAwake = (at: Date) => sinceUp(clockOf(at)) <= sinceWaking(data.sleeps, data);
 /** Minutes since getting up, of a minute of the day. */
@@ -248,12 +249,6 @@ function laidOut(item: PhoneItem): Laid[] {
 }
 
 const phaseWords = { inhale: 'In', topPause: 'Wait', exhale: 'Out', bottomPause: 'Wait' } as const;
-const tones = {
-  inhale: [330, 494, 0.34],
-  topPause: [494, 494, 0.14],
-  exhale: [440, 294, 0.42],
-  bottomPause: [294, 294, 0.14],
-} as const;
 
 /** The pacer: a channel in which a level climbs and falls, one word, one count. */
 function runView(item: PhoneItem, day: number, goId: string) {
@@ -301,21 +296,26 @@ function runView(item: PhoneItem, day: number, goId: string) {
     }
     waitButton.textContent = waitedAtMs === null ? 'Wait' : 'Go on';
   }
-  function play(phase: keyof typeof tones) {
+  function play(phase: keyof typeof phaseTones) {
     if (!audio || !sound) return;
-    const [from, to, seconds] = tones[phase];
+    const { from, to, seconds, loudness } = phaseTones[phase];
     const tone = audio.createOscillator();
     const volume = audio.createGain();
     const at = audio.currentTime;
     tone.frequency.setValueAtTime(from, at);
     tone.frequency.exponentialRampToValueAtTime(to, at + seconds);
     volume.gain.setValueAtTime(0, at);
-    volume.gain.linearRampToValueAtTime(0.25, at + 0.02);
+    volume.gain.linearRampToValueAtTime(0.25 * loudness, at + 0.02);
     volume.gain.setTargetAtTime(0, at + seconds * 0.6, seconds * 0.2);
     tone.connect(volume).connect(audio.destination);
     tone.start(at);
     tone.stop(at + seconds * 2);
   }
+  // Out of sight nothing paces: it waits, and is not counted as done.
+  const hidden = () => {
+    if (document.hidden && waitedAtMs === null) wait();
+  };
+  document.addEventListener('visibilitychange', hidden);
   const ended = () => {
     tick(day, goId, true);
     doneView(item, day);
@@ -371,6 +371,7 @@ function runView(item: PhoneItem, day: number, goId: string) {
   );
   draw();
   close = () => {
+    document.removeEventListener('visibilitychange', hidden);
     cancelAnimationFrame(frame);
     void audio?.close();
     void lock?.release();

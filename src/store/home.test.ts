@@ -19,7 +19,6 @@ const planOf = (...items: (typeof quiet)[]): Payload<'home.save'>['plan'] => ({
   wakes: '07:00',
   sleeps: '22:30',
   sits: null,
-  remind: 'alarms',
   items: items.map((item) => ({ id: item.id, item, cue: '', feels: '', notMeant: '' })),
   moreReason: '',
   goes: items.map((item) => ({ id: randomUUID(), itemId: item.id, at: '08:00', with: '' })),

@@ -18,3 +18,4 @@ export { type MeasuredBreath, comfortOf } from './comfort';
 export { type BreathPlan, type BreathStretch, type PhaseMoment, phaseAt, planBreaths } from './phaseAt';
 export { type PlannedTone, noisesBetween, tonesBetween } from './tones';
 export { cadenceSchema } from './schema';
+export { type ToneShape, phaseTones } from './toneShapes';

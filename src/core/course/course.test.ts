@@ -77,16 +77,40 @@ describe('where it stands', () => {
     expect(course([tried('2026-11-05', { effort: 4, outcome: 'not calm' })]).past[0]!.why).toBe('too much effort');
   });
 
+  const steps = stepsFrom(firstStep(belly, { breaths: 10, exhaleSeconds: 6 }), () => true);
+  /** A try of a step, as it is asked for. */
+  const of = (at: number, day: string, part: Partial<Tried> = {}) => {
+    const { drillId, position, breaths, exhaleSeconds } = steps[at]!;
+    return tried(day, { drillId, position, breaths, exhaleSeconds, ...part });
+  };
+
+  test('a step is kept by trying it: the easier one done well once more moves nothing', () => {
+    const again = course([of(0, '2026-11-01'), of(0, '2026-11-08'), of(0, '2026-11-15')]);
+    expect(again.current).toBe(1);
+    expect(again.past.map(({ step }) => step)).toEqual([0, 0, 0]);
+    expect(again.moved).toHaveLength(1);
+    expect(course([of(0, '2026-11-01'), of(1, '2026-11-08')]).current).toBe(2);
+  });
+
+  test('another drill, however well it went, keeps no step of the harder one', () => {
+    const harder = steps.findIndex(({ drillId }) => drillId !== belly.id);
+    const up = steps.slice(0, harder).map((_, at) => of(at, `2026-11-${String(at + 1).padStart(2, '0')}`));
+    const there = course(up);
+    expect(there.current).toBe(harder);
+    expect(course([...up, of(harder - 1, '2026-11-20')]).current).toBe(harder);
+    expect(course([...up, of(harder, '2026-11-20')]).current).toBe(Math.min(steps.length - 1, harder + 1));
+  });
+
   test('twice not kept goes one step back, once does not, and nothing done counts for neither', () => {
     const bad = { marked: 5, outcome: 'not calm' } as const;
     const list = [
-      tried('2026-11-01'),
-      tried('2026-11-05', bad),
-      tried('2026-11-08', { outcome: null, delivered: 1, marked: 0 }),
-      tried('2026-11-10', bad),
+      of(0, '2026-11-01'),
+      of(1, '2026-11-05', bad),
+      of(1, '2026-11-08', { outcome: null, delivered: 1, marked: 0 }),
+      of(1, '2026-11-10', bad),
     ];
     expect(course(list).current).toBe(1);
-    const twice = course([...list, tried('2026-11-12', bad)]);
+    const twice = course([...list, of(1, '2026-11-12', bad)]);
     expect(twice.current).toBe(0);
     expect(twice.past.at(-1)!.back).toBe(true);
     expect(movedInWords(twice.moved.at(-1)!, (day) => day)).toBe(
@@ -95,8 +119,9 @@ describe('where it stands', () => {
     expect(courseInWords(twice, (day) => day)).toMatch(/^Back to step 1/);
   });
 
-  test('whatever happens, it moves one step at a time and stays within the steps', () => {
+  test('whatever happens, it goes up by one step at most, only from a step that was tried and kept, and stays within the steps', () => {
     const any = fc.record({
+      at: fc.integer({ min: 0, max: steps.length - 1 }),
       outcome: fc.constantFrom('calm' as const, 'not calm' as const, null),
       delivered: fc.integer({ min: 0, max: 10 }),
       marked: fc.integer({ min: 0, max: 12 }),
@@ -104,12 +129,17 @@ describe('where it stands', () => {
     });
     fc.assert(
       fc.property(fc.array(any, { minLength: 1, maxLength: 14 }), (list) => {
-        const days = list.map((one, at) => tried(`2026-10-${String(at + 1).padStart(2, '0')}`, one));
-        const { past, current, steps, ahead } = course(days);
-        const walked = [...past.map(({ step }) => step), current];
-        walked.slice(1).forEach((step, at) => expect(Math.abs(step - walked[at]!)).toBeLessThanOrEqual(1));
-        expect(walked.every((step) => step >= 0 && step < steps.length)).toBe(true);
-        expect(ahead.every(({ step }) => step >= current && step < steps.length)).toBe(true);
+        const days = list.map(({ at, ...one }, n) => of(at, `2026-10-${String(n + 1).padStart(2, '0')}`, one));
+        // Grown visit by visit, as a coach sees it.
+        const seen = days.map((_, n) => course([days[0]!, ...days.slice(1, n + 1)]));
+        seen.slice(1).forEach((now, n) => {
+          const before = seen[n]!;
+          expect(now.current - before.current).toBeLessThanOrEqual(1);
+          if (now.current > before.current) expect(now.past.at(-1)).toMatchObject({ kept: true, step: before.current });
+        });
+        const { current, steps: laid, ahead } = seen.at(-1)!;
+        expect(current >= 0 && current < laid.length).toBe(true);
+        expect(ahead.every(({ step }) => step >= current && step < laid.length)).toBe(true);
       }),
     );
   });

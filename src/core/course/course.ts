@@ -1,4 +1,4 @@
-import { type PositionId, findDrill } from '../catalogue';
+import { type PositionId, findDrill, placeInOrder } from '../catalogue';
 import { calmPart, mostEffort } from '../coach';
 import { addDays } from '../record/day';
 import { type Step, firstStep, stepsFrom } from './steps';
@@ -83,6 +83,18 @@ function judged({ outcome, delivered, marked, effort }: Tried): { kept: boolean;
   return outcome === 'calm' ? { kept: true, why: null } : { kept: false, why: 'stopped or changed' };
 }
 
+/** The highest of some steps that a try was at least as much as: the same drill, no easier position, no fewer breaths, no shorter exhale. */
+function reachedBy({ drillId, position, breaths, exhaleSeconds }: Tried, steps: readonly Step[]): number {
+  const at = steps.findLastIndex(
+    (step) =>
+      step.drillId === drillId &&
+      placeInOrder(position) >= placeInOrder(step.position) &&
+      breaths >= step.breaths &&
+      exhaleSeconds >= step.exhaleSeconds,
+  );
+  return Math.max(0, at);
+}
+
 /**
  * Lays a course out: what was tried and kept, where it stands, and what the visits ahead would be if every step is kept. Nothing in it is
  * a promise: it moves with every visit. A step that was not kept twice in a row goes one back.
@@ -119,25 +131,27 @@ export function courseOf({
   let current = 0;
   let failed = 0;
   for (const one of tried) {
+    const step = reachedBy(one, steps.slice(0, current + 1));
     const { kept, why } = judged(one);
     failed = kept || why === 'too little done' ? 0 : failed + 1;
     const back = failed === 2;
     past.push({
       day: one.day,
       visitId: one.visitId,
-      step: current,
+      step,
       clean: Math.max(0, one.delivered - one.marked),
       done: one.delivered,
       kept,
       why,
       back,
     });
-    if (kept && current < steps.length - 1) {
+    // An easier step done well again proves nothing about the one that is worked on.
+    if (kept && step === current && current < steps.length - 1) {
       moved.push({ day: one.day, from: current, to: current + 1, why: null });
       current += 1;
     } else if (back) {
-      const to = Math.max(0, current - 1);
-      moved.push({ day: one.day, from: current, to, why });
+      const to = Math.max(0, step - 1);
+      moved.push({ day: one.day, from: step, to, why });
       current = to;
       failed = 0;
     }
@@ -193,10 +207,10 @@ function gapOf(days: readonly string[]): number {
 /**
  * A step in words.
  *
- * @example stepInWords(steps[0]) // 'Two-hand belly breath, hook-lying, 10 breaths'
+ * @example stepInWords(steps[0]) // 'Two-hand belly breath, hook-lying, 10 breaths, 6 s out'
  */
-export function stepInWords({ drillId, position, breaths }: Step): string {
-  return `${findDrill(drillId)?.name ?? drillId}, ${position}, ${breaths} breaths`;
+export function stepInWords({ drillId, position, breaths, exhaleSeconds }: Step): string {
+  return `${findDrill(drillId)?.name ?? drillId}, ${position}, ${breaths} breaths, ${exhaleSeconds} s out`;
 }
 
 /**

@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz';
-import { addDays } from '../record/day';
+import { addDays, minuteOf, timeOf } from '../record/day';
 
 /**
  * The instant of a time of a day in a zone, UTC, ISO. A time the clocks leap over becomes the one an hour later; of one that comes
@@ -37,12 +37,7 @@ export function timeIn(instant: string | number, zone: string): string {
   return clock.format(new Date(instant));
 }
 
-/** Minutes of the day of a time as it is said. @example minuteOf('14:30') // 870 */
-export const minuteOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
-
-/** A minute of the day as it is said. @example timeOf(870) // '14:30' */
-export const timeOf = (minute: number) =>
-  `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+export { minuteOf, timeOf };
 
 /** Minutes of the day of an instant in a zone. */
 export const minuteIn = (instant: string | number, zone: string) => minuteOf(timeIn(instant, zone));

@@ -1,12 +1,7 @@
+import { minuteOf, timeOf } from '../record/day';
 import { type HomePlan } from './practice';
 
 const minutesOfDay = 24 * 60;
-const minuteOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
-const timeOf = (minute: number) => {
-  const within = ((minute % minutesOfDay) + minutesOfDay) % minutesOfDay;
-  return `${String(Math.floor(within / 60)).padStart(2, '0')}:${String(within % 60).padStart(2, '0')}`;
-};
-
 /** The hours between getting up and going to sleep. */
 type Waking = Pick<HomePlan, 'wakes' | 'sleeps'>;
 
@@ -33,7 +28,7 @@ export const sinceWaking = (at: string, { wakes }: Pick<Waking, 'wakes'>): numbe
  * @example clockAfter({ wakes: '08:00' }, 990) // '00:30'
  */
 export const clockAfter = ({ wakes }: Pick<Waking, 'wakes'>, minutes: number): string =>
-  timeOf(minuteOf(wakes) + minutes);
+  timeOf((((minuteOf(wakes) + minutes) % minutesOfDay) + minutesOfDay) % minutesOfDay);
 
 /**
  * Whether a time of a plan's day falls on the next day of the calendar.

@@ -54,7 +54,6 @@ const plan = (part: Partial<HomePlan> = {}): HomePlan => ({
   wakes: '06:30',
   sleeps: '22:30',
   sits: { from: '09:00', to: '17:00' },
-  remind: 'alarms',
   items: [home(belly)],
   moreReason: '',
   goes: [go('07:00'), go('22:00')],

@@ -29,8 +29,6 @@ const goSchema = z.object({
 });
 export type Go = z.infer<typeof goSchema>;
 
-const remindIds = ['alarms', 'things passed'] as const;
-
 /** What goes home with a client, for how long, and when in the day. */
 export const homePlanSchema = z.object({
   from: z.iso.date(),
@@ -40,7 +38,6 @@ export const homePlanSchema = z.object({
   sleeps: time,
   /** When they sit for long, if they do. */
   sits: z.nullable(z.object({ from: time, to: time })),
-  remind: z.enum(remindIds),
   items: z.array(homeItemSchema).check(z.maxLength(6, 'At most six things go home, whatever the reason.')),
   /** Why more than three go home. */
   moreReason: words(200),

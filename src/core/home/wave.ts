@@ -1,4 +1,4 @@
-import { type Phase, cycleSeconds, phaseLength, phases } from '../cadence';
+import { type Phase, type ToneShape, cycleSeconds, phaseLength, phaseTones, phases } from '../cadence';
 import { segmentsOf } from '../dose';
 import { type PlanItem } from '../sequence';
 
@@ -11,15 +11,15 @@ export interface WaveTone {
   phase: Phase | 'end' | 'ready' | 'side';
 }
 
-/** How each sounds: from and to in hertz, how long, how loud. The same way round as the live tones: up for in, down for out. */
-const sounds: Readonly<Record<WaveTone['phase'], { from: number; to: number; seconds: number; loud: number }>> = {
-  inhale: { from: 330, to: 494, seconds: 0.34, loud: 0.8 },
-  topPause: { from: 494, to: 494, seconds: 0.14, loud: 0.4 },
-  exhale: { from: 440, to: 294, seconds: 0.42, loud: 0.8 },
-  bottomPause: { from: 294, to: 294, seconds: 0.14, loud: 0.4 },
-  ready: { from: 392, to: 392, seconds: 0.2, loud: 0.5 },
-  side: { from: 523, to: 523, seconds: 0.5, loud: 0.5 },
-  end: { from: 262, to: 262, seconds: 1.2, loud: 0.6 },
+/** Room above the loudest tone. */
+const headroom = 0.8;
+
+/** How each sounds: the phases as they sound live, and three of a recording's own. */
+const sounds: Readonly<Record<WaveTone['phase'], ToneShape>> = {
+  ...phaseTones,
+  ready: { from: 392, to: 392, seconds: 0.2, loudness: 0.6 },
+  side: { from: 523, to: 523, seconds: 0.5, loudness: 0.6 },
+  end: { from: 262, to: 262, seconds: 1.2, loudness: 0.75 },
 };
 
 /** Quiet before the first breath, to lie down in. */
@@ -95,7 +95,7 @@ export function waveOf(items: readonly PlanItem[], tell: (part: number) => void 
 }
 
 function sound(view: DataView, { atSeconds, phase }: WaveTone, count: number) {
-  const { from, to, seconds, loud } = sounds[phase];
+  const { from, to, seconds, loudness } = sounds[phase];
   const first = Math.round(atSeconds * waveRate);
   const many = Math.round(seconds * waveRate);
   let turn = 0;
@@ -104,7 +104,7 @@ function sound(view: DataView, { atSeconds, phase }: WaveTone, count: number) {
     turn += (2 * Math.PI * from * (to / from) ** part) / waveRate;
     // Up within 4 ms, so that its beginning can be heard to the moment; then fading away.
     const envelope = Math.min(1, i / (0.004 * waveRate)) * Math.min(1, (1 - part) / 0.4);
-    view.setInt16(44 + (first + i) * 2, Math.round(32767 * loud * envelope * Math.sin(turn)), true);
+    view.setInt16(44 + (first + i) * 2, Math.round(32767 * headroom * loudness * envelope * Math.sin(turn)), true);
   }
 }
 

@@ -73,3 +73,10 @@ export function isZone(zone: string): boolean {
     return false;
   }
 }
+
+/** Minutes of the day of a time as it is said. @example minuteOf('14:30') // 870 */
+export const minuteOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
+
+/** A minute of the day as it is said. @example timeOf(870) // '14:30' */
+export const timeOf = (minute: number) =>
+  `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;

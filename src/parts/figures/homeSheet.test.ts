@@ -15,7 +15,6 @@ const planOf = (ids: readonly string[]): HomePlan => ({
   wakes: '06:30',
   sleeps: '22:30',
   sits: null,
-  remind: 'alarms',
   items: ids.map((id) => ({ id, item: itemOf(id), cue: 'Long side fills', ...feelOf(itemOf(id)) })),
   moreReason: '',
   goes: ids.flatMap((id, at) =>

@@ -1,5 +1,5 @@
 import { chanceFrom } from '@/core/numbers';
-import { type Phase, type PlannedTone } from '@/core/cadence';
+import { type PlannedTone, type ToneShape, phaseTones } from '@/core/cadence';
 
 /** Loudest each kind gets, as a part of what the card can do. */
 const loudest = { tones: 0.35, noise: 0.12 } as const;
@@ -12,31 +12,15 @@ export function busOf(context: AudioContext, kind: keyof typeof loudest, volume:
   return gain;
 }
 
-interface Shape {
-  /** Hertz at its two ends. */
-  from: number;
-  to: number;
-  seconds: number;
-  loudness: number;
-}
-
-/** A soft glide a phase: up for in, down for out, level for a pause. */
-const opening: Readonly<Record<Phase, Shape>> = {
-  inhale: { from: 330, to: 494, seconds: 0.34, loudness: 1 },
-  topPause: { from: 494, to: 494, seconds: 0.14, loudness: 0.5 },
-  exhale: { from: 440, to: 294, seconds: 0.42, loudness: 1 },
-  bottomPause: { from: 294, to: 294, seconds: 0.14, loudness: 0.5 },
-};
-
 /** The last second of a phase: a short, quiet drop of sound, the same for all. */
-const lastSecond: Shape = { from: 660, to: 660, seconds: 0.07, loudness: 0.3 };
+const lastSecond: ToneShape = { from: 660, to: 660, seconds: 0.07, loudness: 0.3 };
 
 /** How long a tone takes to come up: soft, and still an onset one can breathe with. */
 const attackSeconds = 0.03;
 
 /** Hands a tone to the sound card (or to a rendering) for one moment of its clock. */
 export function playTone(context: BaseAudioContext, bus: AudioNode, { phase, kind }: PlannedTone, at: number): void {
-  const { from, to, seconds, loudness } = kind === 'phase' ? opening[phase] : lastSecond;
+  const { from, to, seconds, loudness } = kind === 'phase' ? phaseTones[phase] : lastSecond;
   const tone = context.createOscillator();
   const envelope = context.createGain();
   tone.type = 'sine';

@@ -191,12 +191,8 @@ function Hours({ home }: { home: Home }) {
       <Time label="Asleep at" value={plan.sleeps} onChange={(sleeps) => home.change({ sleeps })} />
       {plan.sits ? (
         <>
-          <Time
-            label="Sits from"
-            value={plan.sits.from}
-            onChange={(from) => home.change({ sits: { ...plan.sits!, from } })}
-          />
-          <Time label="Sits to" value={plan.sits.to} onChange={(to) => home.change({ sits: { ...plan.sits!, to } })} />
+          <Time label="Sits from" value={plan.sits.from} onChange={(from) => home.changeSits({ from })} />
+          <Time label="Sits to" value={plan.sits.to} onChange={(to) => home.changeSits({ to })} />
           <Button onClick={() => home.change({ sits: null })}>Doesn’t sit for long</Button>
         </>
       ) : (

@@ -33,17 +33,12 @@ export function DayLine({ home }: { home: Home }) {
     const go = goes.find((one) => one.id === id);
     const width = line.current?.clientWidth ?? 0;
     if (!go || width === 0) return;
-    const start = go;
-    const to = (event: PointerEvent) => {
-      const by = Math.round((((event.clientX - fromX) / width) * awake) / step) * step;
-      return moved(start, by, plan);
-    };
     const end = (event: PointerEvent) => {
       window.removeEventListener('pointerup', end);
       window.removeEventListener('pointercancel', cancel);
       if (Math.abs(event.clientX - fromX) < 6) return;
-      const next = to(event);
-      if (next.at !== start.at) home.changeGo(next);
+      const by = Math.round((((event.clientX - fromX) / width) * awake) / step) * step;
+      if (by !== 0) home.changeGo(id, (one) => moved(one, by, plan));
     };
     const cancel = () => {
       window.removeEventListener('pointerup', end);
@@ -93,7 +88,7 @@ export function DayLine({ home }: { home: Home }) {
                 const by = event.key === 'ArrowLeft' ? -step : event.key === 'ArrowRight' ? step : 0;
                 if (by === 0) return;
                 event.preventDefault();
-                home.changeGo(moved(go, by, plan));
+                home.changeGo(go.id, (one) => moved(one, by, plan));
               }}
             >
               <span className="text-base leading-6 font-semibold">{numbers.get(go.itemId)} </span>
@@ -128,13 +123,20 @@ export function DayLine({ home }: { home: Home }) {
           <span className="self-center font-semibold">
             {numbers.get(open.itemId)} at {open.at}
           </span>
-          <Button aria-label="15 minutes earlier" onClick={() => home.changeGo(moved(open, -step, plan))}>
+          <Button
+            aria-label="15 minutes earlier"
+            onClick={() => home.changeGo(open.id, (one) => moved(one, -step, plan))}
+          >
             <ChevronLeft aria-hidden size={20} />
           </Button>
-          <Button aria-label="15 minutes later" onClick={() => home.changeGo(moved(open, step, plan))}>
+          <Button aria-label="15 minutes later" onClick={() => home.changeGo(open.id, (one) => moved(one, step, plan))}>
             <ChevronRight aria-hidden size={20} />
           </Button>
-          <With key={open.id} words={open.with} onChange={(words) => home.changeGo({ ...open, with: words })} />
+          <With
+            key={open.id}
+            words={open.with}
+            onChange={(words) => home.changeGo(open.id, (one) => ({ ...one, with: words }))}
+          />
           <Button
             onClick={() => {
               home.takeGo(open.id);

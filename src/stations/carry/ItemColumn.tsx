@@ -49,7 +49,7 @@ export function ItemColumn({
           value={item.breaths}
           min={1}
           max={ladder ? item.cadences.length : Math.max(drill.breaths.max, item.breaths)}
-          onChange={(breaths) => home.changeItem(one.id, { item: { ...item, breaths } })}
+          onChange={(breaths) => home.changeItem(one.id, (now) => ({ ...now, item: { ...now.item, breaths } }))}
         />
         <div className="min-w-44 grow">
           <NamedSelect
@@ -66,13 +66,23 @@ export function ItemColumn({
       <p className="mt-2">
         <strong>{words.dose}</strong>, {words.breath}
       </p>
-      <Line label="Think" value={one.cue} most={120} onChange={(cue) => home.changeItem(one.id, { cue })} />
-      <Line label="Feels like" value={one.feels} most={160} onChange={(feels) => home.changeItem(one.id, { feels })} />
+      <Line
+        label="Think"
+        value={one.cue}
+        most={120}
+        onChange={(cue) => home.changeItem(one.id, (now) => ({ ...now, cue }))}
+      />
+      <Line
+        label="Feels like"
+        value={one.feels}
+        most={160}
+        onChange={(feels) => home.changeItem(one.id, (now) => ({ ...now, feels }))}
+      />
       <Line
         label="Not meant"
         value={one.notMeant}
         most={160}
-        onChange={(notMeant) => home.changeItem(one.id, { notMeant })}
+        onChange={(notMeant) => home.changeItem(one.id, (now) => ({ ...now, notMeant }))}
       />
       <div className="mt-2 flex flex-wrap gap-2">
         <Button onClick={() => home.addGo(one.id, home.plan.wakes)}>Add a time</Button>

@@ -13,7 +13,6 @@ const freshPlan = (today: string): HomePlan => ({
   wakes: '07:00',
   sleeps: '22:30',
   sits: null,
-  remind: 'alarms',
   items: [],
   moreReason: '',
   goes: [],
@@ -30,9 +29,10 @@ export function useHome(view: ClientView) {
   const latest = useRef(plan);
   const revision = useRef(visit.home?.revision ?? 0);
   useEffect(() => {
-    latest.current = visit.home?.plan ?? latest.current;
+    // What was refused is lifted off the page; the next change must not bring it along.
+    latest.current = visit.home?.plan ?? freshPlan(view.today);
     revision.current = visit.home?.revision ?? 0;
-  }, [visit.home?.plan, visit.home?.revision]);
+  }, [visit.home?.plan, visit.home?.revision, view.today]);
 
   const change = (part: Partial<HomePlan>) => {
     const next = { ...latest.current, ...part };
@@ -82,8 +82,9 @@ export function useHome(view: ClientView) {
       change({ items: before.items.filter((one) => one.id !== id), goes: goes(id, []) });
       say('Taken out of what goes home.', () => change({ items: before.items, goes: before.goes }));
     },
-    changeItem: (id: string, part: Partial<HomeItem>) =>
-      change({ items: latest.current.items.map((one) => (one.id === id ? { ...one, ...part } : one)) }),
+    /** On what stands by now, not on what the page showed when it was pressed. */
+    changeItem: (id: string, to: (one: HomeItem) => HomeItem) =>
+      change({ items: latest.current.items.map((one) => (one.id === id ? to(one) : one)) }),
     spread: (id: string, habit: HabitId) => {
       const breaths = breathsOf(habit);
       change({
@@ -95,7 +96,12 @@ export function useHome(view: ClientView) {
         ),
       });
     },
-    changeGo: (go: Go) => change({ goes: latest.current.goes.map((one) => (one.id === go.id ? go : one)) }),
+    changeGo: (id: string, to: (go: Go) => Go) =>
+      change({ goes: latest.current.goes.map((one) => (one.id === id ? to(one) : one)) }),
+    changeSits: (part: { from?: string; to?: string }) => {
+      const { sits } = latest.current;
+      if (sits) change({ sits: { ...sits, ...part } });
+    },
     addGo: (itemId: string, at: string) =>
       change({ goes: [...latest.current.goes, { id: newId(), itemId, at, with: '' }] }),
     takeGo: (id: string) => change({ goes: latest.current.goes.filter((one) => one.id !== id) }),

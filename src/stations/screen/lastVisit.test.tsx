@@ -1,11 +1,14 @@
 /** @jest-environment jsdom */
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { findDrill } from '@/core/catalogue';
+import { type HomePlan, codeOf } from '@/core/home';
+import { itemFrom } from '@/core/sequence';
 import { browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { placed } from '@/parts/placed.fixtures';
 import { ForNextTime } from '../ForNextTime';
 import { firstTime } from '../diary/diary.fixtures';
 import { type ComingView } from '../diary/view';
-import { clientView } from '../view.fixtures';
+import { answers, clientView, signs } from '../view.fixtures';
 import { LastVisit } from './LastVisit';
 
 jest.mock('@/parts/say', () => ({ say: () => undefined }));
@@ -61,6 +64,46 @@ test('what was done at home is asked by drill and shown at once', async () => {
     ['home.told', { answerId: expect.any(String), visitId: 'v', drillId: 'two', answer: 'most days' }],
   ]);
   expect(of('Straw').getByRole('radio', { name: 'most days' }).getAttribute('aria-checked')).toBe('true');
+});
+
+describe('what went home', () => {
+  const prone = itemFrom(findDrill('prone-low-breath')!, { id: 'one' });
+  const home: HomePlan = {
+    from: '2026-11-16',
+    days: 14,
+    wakes: '07:00',
+    sleeps: '22:30',
+    sits: null,
+    items: [{ id: 'one', item: prone, cue: '', feels: '', notMeant: '' }],
+    moreReason: '',
+    goes: [],
+    calledOff: [],
+  };
+  const told = { done: [['all' as const]], felt: [], signs: ['dizzy' as const] };
+
+  test('a code with one wrong letter says so and stays typed; the right one is sent and told at once', async () => {
+    render(<LastVisit view={clientView()} coming={{ ...coming(), home }} />);
+    const box = () => screen.getByLabelText(/ode from their phone$/) as HTMLInputElement;
+    const read = () => doing(() => fireEvent.click(screen.getByRole('button', { name: 'Read the code' })));
+    const code = codeOf(told, 'v');
+    const wrong = code.replace(/^./, code.startsWith('A') ? 'C' : 'A');
+    await doing(() => fireEvent.change(box(), { target: { value: wrong } }));
+    await read();
+    expect(screen.getByRole('alert').textContent).toMatch(/One letter is not right/);
+    expect(box().value).toBe(wrong);
+    expect(commands()).toEqual([]);
+    await doing(() => fireEvent.change(box(), { target: { value: code } }));
+    await read();
+    expect(commands()).toEqual([['home.returned', { returnId: expect.any(String), visitId: 'v', code }]]);
+    expect(screen.getByText(/Everything on 1 of 14 days.*Ticked: dizzy/)).toBeTruthy();
+    expect(box().value).toBe('');
+  });
+
+  test('a caution told since takes it back, in words', () => {
+    const view = clientView({ facts: [...answers({ pregnancy: { weekOnDay: 24 } }), ...signs] });
+    render(<LastVisit view={view} coming={{ ...coming(), home }} />);
+    expect(screen.getByText(/went home and is off now/)).toBeTruthy();
+  });
 });
 
 test('somebody who was never here has no last time', () => {

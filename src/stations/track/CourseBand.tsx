@@ -8,7 +8,7 @@ import { LateBody } from '@/parts/figures/body/LateBody';
 
 const row = 56;
 const gutter = 360;
-const column = 78;
+const column = 64;
 const head = 34;
 
 /** One band of visits: steps from the first below to the last above, what was tried as discs, what lies ahead dotted. */
@@ -19,7 +19,7 @@ export function CourseBand({ course, today }: { course: Course; today: string })
     ...past.map((visit) => ({ day: visit.day, visit })),
     ...missed.map((day) => ({ day, visit: null })),
   ].sort((a, b) => (a.day < b.day ? -1 : 1));
-  const width = Math.max(620, (before.length + ahead.length + 1) * column);
+  const width = Math.max(600, (before.length + ahead.length + 1) * column);
   const height = head + steps.length * row + 30;
   const yOf = (step: number) => head + (steps.length - 1 - step) * row + row / 2;
   const xOf = (at: number) => column / 2 + at * column;
@@ -149,7 +149,7 @@ export function CourseBand({ course, today }: { course: Course; today: string })
                   {visit.booked ? short(visit.day) : `~ ${short(visit.day)}`}
                 </text>
                 <text x={x} y={height - 8} textAnchor="middle" fill="var(--ink2)">
-                  {visit.timesAtHome === 0 ? 'home: none' : `home: ${visit.timesAtHome}×`}
+                  {visit.timesAtHome === 0 ? 'none' : `home: ${visit.timesAtHome}×`}
                 </text>
               </g>
             );
