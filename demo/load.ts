@@ -79,7 +79,8 @@ class Loader {
         detail?.weekOnDay === undefined ? detail : { ...detail, weekOnDay: detail.weekOnDay - Math.floor(first / 7) };
       this.fact(clientId, `answer:${id}`, told ? { value: 'yes', ...told } : { value: 'no' }, born + 120_000);
     }
-    for (const visit of [...person.visits].sort((a, b) => b.daysAgo - a.daysAgo)) this.visit(clientId, visit);
+    for (const visit of [...person.visits].sort((a, b) => b.daysAgo - a.daysAgo))
+      this.visit(clientId, visit, person.places);
     if (person.today) {
       const { hour, minute, minutes, note } = person.today;
       const startsAt = new Date(instantOf(this.today, hour, minute, this.zone)).toISOString();
@@ -92,7 +93,7 @@ class Loader {
     return clientId;
   }
 
-  private visit(clientId: string, visit: DemoVisit) {
+  private visit(clientId: string, visit: DemoVisit, places: DemoPerson['places']) {
     const day = addDays(this.today, -visit.daysAgo);
     let at = instantOf(day, 10, 0, this.zone);
     const next = (minutes: number) => (at += minutes * 60_000);
@@ -101,6 +102,9 @@ class Loader {
     this.broughtBack(clientId, at);
     this.fact(clientId, 'emergency', { present: [] }, next(1));
     this.fact(clientId, 'redFlags', { present: [] }, at + 1000);
+    const { level, leaks = null, signs = null } = visit.told;
+    this.fact(clientId, 'complaintDetail', { places, level }, at + 2000);
+    if (leaks !== null || signs !== null) this.fact(clientId, 'symptoms', { leaks, signs }, at + 3000);
     const look = (protocol: Payload<'look.save'>['protocol'], raw: unknown, moment: 'before' | 'after' = 'before') =>
       this.record(
         'look.save',

@@ -1,4 +1,4 @@
-import { type ConditionId } from '@/core/safety';
+import { type ComplaintPlace, type ConditionId, type SymptomId } from '@/core/safety';
 import { type Grades, unobserved } from '@/core/trunk';
 import { type ProtocolId, type Raw } from '@/core/look';
 import { type IntentId } from '@/core/read';
@@ -20,6 +20,8 @@ export interface DemoVisit {
   intent: IntentId;
   side?: 'left' | 'right';
   patterns: string[];
+  /** How much of the complaint there was, 0 to 10; leaks and symptoms where they were asked. */
+  told: { level: number; leaks?: number; signs?: readonly SymptomId[] };
   /** A drill that was stopped, by its place in the plan. */
   stoppedAt?: number;
 }
@@ -28,6 +30,7 @@ export interface DemoPerson {
   name: string;
   birthDay: string;
   complaint: string;
+  places: readonly ComplaintPlace[];
   goal: string;
   touch: 'yes' | 'own hands' | 'no';
   clinician?: string;
@@ -72,6 +75,7 @@ export const people: readonly DemoPerson[] = [
     name: 'Ilse Marrow',
     birthDay: '1993-04-18',
     complaint: 'Mid-back ache at the ferry wheel by four o’clock, and less room for the breath every week.',
+    places: ['mid-back'],
     goal: 'Get through a shift without holding the rail.',
     touch: 'own hands',
     clinician: 'Midwife, Saltmarsh Quay surgery',
@@ -79,6 +83,7 @@ export const people: readonly DemoPerson[] = [
     visits: [
       {
         daysAgo: 21,
+        told: { level: 6, leaks: 0, signs: ['breathless'] },
         quiet: quiet(17.2, 0.5, { position: 'side-lying' }),
         hands: hands({ position: 'sitting', deepLeads: 'chest' }),
         map: {
@@ -94,6 +99,7 @@ export const people: readonly DemoPerson[] = [
       },
       {
         daysAgo: 7,
+        told: { level: 5, leaks: 0, signs: [] },
         quiet: quiet(16.4, 0.4, { position: 'side-lying' }),
         hands: hands({ position: 'sitting' }),
         map: {
@@ -114,12 +120,14 @@ export const people: readonly DemoPerson[] = [
     name: 'Bram Okkerly',
     birthDay: '1979-11-02',
     complaint: 'Neck and shoulders tight from the deck; sighs all day and can’t get a full breath.',
+    places: ['neck', 'shoulder blade'],
     goal: 'Breathe without the shoulders.',
     touch: 'yes',
     yes: { neck: {} },
     visits: [
       {
         daysAgo: 35,
+        told: { level: 6, signs: ['headache'] },
         quiet: quiet(21.4, 0.9, { starts: 'chest', route: 'mouth', sound: 'audible', seen: ['sighs', 'shoulders'] }),
         hands: hands({ leads: 'chest', movesMore: 'chest', deepLeads: 'chest' }),
         map: {
@@ -149,6 +157,7 @@ export const people: readonly DemoPerson[] = [
       },
       {
         daysAgo: 21,
+        told: { level: 5, signs: [] },
         quiet: quiet(18.9, 0.8, { starts: 'chest', route: 'both', seen: ['sighs'] }),
         hands: hands({ leads: 'chest', movesMore: 'even', deepLeads: 'chest' }),
         map: {
@@ -165,6 +174,7 @@ export const people: readonly DemoPerson[] = [
       },
       {
         daysAgo: 7,
+        told: { level: 4, signs: [] },
         quiet: quiet(16.1, 0.6, { starts: 'belly', route: 'both', seen: ['sighs', 'yawns'] }),
         hands: hands({ deepLeads: 'chest' }),
         map: {
@@ -186,12 +196,14 @@ export const people: readonly DemoPerson[] = [
     name: 'Tamsin Fenwreath',
     birthDay: '2001-06-30',
     complaint: 'Left side of the ribs feels stuck since the autumn regatta; always rows on the same side.',
+    places: ['ribs'],
     goal: 'The same breath on both sides of the boat.',
     touch: 'yes',
     yes: {},
     visits: [
       {
         daysAgo: 14,
+        told: { level: 6, signs: ['pain'] },
         quiet: quiet(12.8, 0.4, { starts: 'ribs' }),
         hands: hands({ leads: 'together', movesMore: 'even' }),
         map: {
@@ -220,6 +232,7 @@ export const people: readonly DemoPerson[] = [
       },
       {
         daysAgo: 6,
+        told: { level: 4, signs: [] },
         quiet: quiet(12.4, 0.3, { starts: 'ribs' }),
         hands: hands({ leads: 'together', movesMore: 'even' }),
         map: {
@@ -253,6 +266,7 @@ export const people: readonly DemoPerson[] = [
     name: 'Odile Pennyroyal',
     birthDay: '1966-02-09',
     complaint: 'Runs out of air before the end of a phrase in the choir; back sore after rehearsals.',
+    places: ['low back'],
     goal: 'Sing a line of the alto part in one breath.',
     touch: 'own hands',
     clinician: 'Dr Aldous Reedham, Saltmarsh Quay surgery',
@@ -260,6 +274,7 @@ export const people: readonly DemoPerson[] = [
     visits: [
       {
         daysAgo: 28,
+        told: { level: 5, leaks: 2, signs: [] },
         quiet: quiet(15.2, 0.5),
         hands: hands({}),
         map: {
@@ -275,6 +290,7 @@ export const people: readonly DemoPerson[] = [
       },
       {
         daysAgo: 13,
+        told: { level: 4, leaks: 0, signs: [] },
         quiet: quiet(14.6, 0.4),
         hands: hands({}),
         map: {
@@ -300,6 +316,7 @@ export const people: readonly DemoPerson[] = [
     name: 'Joss Calder',
     birthDay: '1988-08-21',
     complaint: 'Hunched over the wheel in the pottery; chest feels flat, sharp spot behind one shoulder blade.',
+    places: ['shoulder blade', 'mid-back'],
     goal: 'Throw for an afternoon and not pay for it.',
     touch: 'yes',
     yes: { wrist: { side: 'right' }, latex: {} },
@@ -307,6 +324,7 @@ export const people: readonly DemoPerson[] = [
     visits: [
       {
         daysAgo: 10,
+        told: { level: 7, signs: ['pain'] },
         quiet: quiet(13.9, 0.5, { starts: 'ribs' }),
         hands: hands({ leads: 'together', movesMore: 'belly' }),
         map: {
@@ -322,6 +340,7 @@ export const people: readonly DemoPerson[] = [
       },
       {
         daysAgo: 3,
+        told: { level: 6, signs: ['pain'] },
         quiet: quiet(13.5, 0.4, { starts: 'ribs' }),
         hands: hands({ leads: 'together', movesMore: 'even' }),
         map: {
@@ -343,6 +362,7 @@ export const people: readonly DemoPerson[] = [
     name: 'Wilf Harbottle',
     birthDay: '1957-12-12',
     complaint: 'Short of breath on the sea wall; was told to “breathe into the belly” and it made it worse.',
+    places: ['ribs', 'belly'],
     goal: 'Walk to the lighthouse and back.',
     touch: 'no',
     clinician: 'Respiratory nurse, Saltmarsh Quay surgery',
@@ -350,6 +370,7 @@ export const people: readonly DemoPerson[] = [
     visits: [
       {
         daysAgo: 40,
+        told: { level: 5, signs: ['breathless'] },
         quiet: quiet(20.6, 1.1, { position: 'sitting', route: 'mouth', sound: 'audible', seen: ['pauses'] }),
         hands: hands({ position: 'sitting', leads: 'chest', movesMore: 'chest', deepLeads: 'chest' }),
         map: {
@@ -364,6 +385,7 @@ export const people: readonly DemoPerson[] = [
       },
       {
         daysAgo: 26,
+        told: { level: 5, signs: ['breathless', 'dizzy'] },
         quiet: quiet(19.1, 0.9, { position: 'sitting', route: 'both', sound: 'audible' }),
         hands: hands({ position: 'sitting', leads: 'chest', movesMore: 'even', deepLeads: 'chest' }),
         map: {

@@ -125,8 +125,18 @@ test('from a signed visit to sheet, calendar and phone, and back by the code', a
   await page.reload();
   await expect(page.getByText(/something on 1 more.*Ticked: dizzy/)).toBeVisible();
 
+  // What they tell at this visit is kept by its day, and a leak asks for the caution nobody marked.
+  await page.getByRole('radiogroup', { name: 'Leaks in the last seven days' }).getByRole('radio', { name: '2' }).click();
+  await page.getByRole('button', { name: 'Pain', exact: true }).click();
+  await expect(page.getByText(/speaks for “leaking with effort”/)).toBeVisible();
+  await allSaved(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Mark leaking with effort' })).toBeVisible();
+
   // Track tells it, and the course has moved with the visit.
-  await page.goto(`${server.url}/clients/${clientId}/track`);
+  await page.goto(`${server.url}/clients/${clientId}/track/visits`);
+  await expect(page.getByRole('region', { name: 'What they told' })).toContainText('2 leaks');
+  await expect(page.getByRole('region', { name: 'What they told' })).toContainText('at home');
   await expect(page.getByRole('region', { name: 'At home' })).toContainText('something on 1 more');
   // A letter is read and changed before it leaves; what is not ours to say is told.
   await page.getByText('A letter to their clinician').click();

@@ -26,9 +26,13 @@ test('Track shows rate, hold and ease over visits, in both themes, and Screen ho
     await expect(page.getByRole('heading', { name: 'Screen', exact: true })).toBeVisible();
     await expectAccessible(page, `Screen, ${theme}`);
     await page.keyboard.press('7');
+    // Without a visit today it opens over visits.
+    await expect(page).toHaveURL(/track\/visits$/);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Deep-breath ease up \d\.\d: larger/);
+    await page.getByRole('region', { name: 'Calm exhale hold' }).getByText('All 3 values').click();
     const rows = page.getByRole('table', { name: 'Calm exhale hold by visit' }).getByRole('row');
     await expect(rows).toHaveText([/14 s/, /12 s/, /9 s/]);
-    await expect(page.getByRole('img', { name: /Resting rate over 3 visits/ })).toBeVisible();
+    await expect(page.getByRole('img', { name: /resting rate over 3 visits/i })).toBeVisible();
     await expectAccessible(page, `Track, ${theme}`);
   }
 });

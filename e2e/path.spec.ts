@@ -165,7 +165,7 @@ test('a new coach takes a new client from the first question to a measured chang
   // Track: the change in words, a step never called clear
   await page.getByRole('link', { name: 'On to Track' }).click();
   // The recheck says the same words: only on Track do they count.
-  await expect(page.getByRole('heading', { name: 'Track', level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Left side two steps more: clear', level: 1 })).toBeVisible();
   await expect(page.getByRole('main').getByText('Left side two steps more: clear.')).toBeVisible();
   await expect(page.getByRole('main').getByText('Right side one step more: not yet a clear change.')).toBeVisible();
   await expect(page.getByText(/Deep-breath ease: 4\.\d before, 10\.0 of 10 after, clearly larger\./)).toBeVisible();

@@ -212,8 +212,8 @@ async function walk(page: Page) {
   await picture('carry');
   await onPaper(page);
   await onThePhone(page);
-  await page.goto(`${base}/track`);
-  await page.getByRole('heading', { name: 'Over visits' }).waitFor();
+  await page.goto(`${base}/track/visits`);
+  await page.getByRole('heading', { name: 'What changed it' }).waitFor();
   await picture('track');
   await page.getByRole('link', { name: 'Course' }).click();
   await page.getByRole('heading', { name: 'What moved, and why' }).waitFor();

@@ -4,19 +4,9 @@ import { type Course, type Step, courseOf, leadOf } from '@/core/course';
 import { dayIn, dayInWords } from '@/core/record';
 import { type Gates } from '@/core/safety';
 import { itemFrom, refitted, refusalsOf, startCadences } from '@/core/sequence';
-import { toldInWords } from '@/core/home';
-import { type Effect, type Followed, progressLetter, whatChanged } from '@/core/track';
+import { type Followed, type Told, progressLetter } from '@/core/track';
 import { type HomeKept } from '@/stations/track/AtHome';
-import {
-  bookingsOff,
-  bookingsOfClient,
-  helpedSeen,
-  homeOf,
-  plansOf,
-  returnsOf,
-  theStore,
-  visitDigestsOf,
-} from '@/store';
+import { bookingsOff, bookingsOfClient, homeOf, plansOf, theStore, visitDigestsOf } from '@/store';
 import { loadClient, visitsOfClient } from './load';
 
 /** Bookings that came to nothing are told as far back as this many. */
@@ -53,27 +43,13 @@ export function loadWish(clientId: string): { step: Step; number: number } | nul
   return course && step ? { step, number: course.current + 1 } : null;
 }
 
-/** Visits whose home practice is told of. */
-const mostKept = 8;
-
-/** What Track tells besides measures: what changed the marker, and what was done at home of what was asked. */
-export function loadKept(clientId: string): { effects: Effect[]; kept: HomeKept[] } {
-  const store = theStore();
-  const kept = visitsOfClient(clientId)
-    .slice(0, mostKept)
-    .flatMap(({ id, day }): HomeKept[] => {
-      const home = homeOf(store, id);
-      if (!home || home.handedAt === null) return [];
-      const { plan } = home;
-      const told = returnsOf(store, id, plan.items.length).at(-1)?.told;
-      return [{ day, days: plan.days, times: plan.goes.length, told: told ? toldInWords(told, plan.days) : null }];
-    });
-  // Asked of every client, so that one seen seldom leans on what the drill shows with others.
-  return { effects: whatChanged(helpedSeen(store), clientId), kept };
-}
-
 /** A letter to a client's clinician, from what was recorded; null before a first visit. */
-export function loadLetter(clientId: string, over: readonly Followed[], kept: readonly HomeKept[]): string | null {
+export function loadLetter(
+  clientId: string,
+  over: readonly Followed[],
+  kept: readonly HomeKept[],
+  told: readonly Told[],
+): string | null {
   const view = loadClient(clientId);
   const visits = visitsOfClient(clientId);
   if (!view || visits.length === 0) return null;
@@ -91,6 +67,7 @@ export function loadLetter(clientId: string, over: readonly Followed[], kept: re
     days: visits.map(({ day }) => day).reverse(),
     today: view.today,
     over,
+    told,
     plan: newest ? plans.get(newest.id)!.plan : null,
     atHome: kept.map(({ day, told }) => `From ${said(day)}: ${told ?? 'no code came back yet.'}`),
     stopped: view.stopped.map(({ drillId }) => findDrill(drillId)?.name ?? drillId),

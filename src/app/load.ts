@@ -5,7 +5,15 @@ import { type VisitRow, dayIn, workingDay } from '@/core/record';
 import { type LookRecord, cautionsSeen, countsAmong, isOf, rememberedOf } from '@/core/look';
 import { markedIn } from '@/core/read';
 import { evaluateGates, pathState } from '@/core/safety';
-import { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from '@/core/track';
+import {
+  type Followed,
+  type MeasureId,
+  type Repeats,
+  followed,
+  followedProtocols,
+  leadingMeasure,
+  repeatsOf,
+} from '@/core/track';
 import { type ClientView, type Planning, type Unreadable } from '@/stations/view';
 import {
   bookingsBetween,
@@ -268,11 +276,14 @@ export function loadForPlanning(clientId: string): ClientView | null {
 export const planningAside = (clientId: string): Unreadable[] => loadPlanning(clientId).aside;
 
 /** What is followed over all visits of a client, and their own repeat-to-repeat noise. */
-export const loadFollowed = cache((clientId: string): { over: Followed[]; repeats: Repeats; aside: Unreadable[] } => {
-  const store = theStore();
-  const { visits } = loadVisits(clientId);
-  const days = new Map(visits.map(({ id, day }) => [id, day]));
-  const aside: Unreadable[] = [];
-  const looks = looksOf(store, [...days.keys()], { protocols: followedProtocols, aside });
-  return { over: followed(looks, (id) => days.get(id)), repeats: repeatsOf(looks), aside: notSetAside(store, aside) };
-});
+export const loadFollowed = cache(
+  (clientId: string): { over: Followed[]; lead: MeasureId | null; repeats: Repeats; aside: Unreadable[] } => {
+    const store = theStore();
+    const { visits } = loadVisits(clientId);
+    const days = new Map(visits.map(({ id, day }) => [id, day]));
+    const aside: Unreadable[] = [];
+    const looks = looksOf(store, [...days.keys()], { protocols: followedProtocols, aside });
+    const over = followed(looks, (id) => days.get(id));
+    return { over, lead: leadingMeasure(over, looks), repeats: repeatsOf(looks), aside: notSetAside(store, aside) };
+  },
+);

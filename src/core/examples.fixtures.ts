@@ -185,6 +185,24 @@ export const standIns: Readonly<Record<string, object>> = {
   ),
   'home/offers.ts': { ...atHome, gates: gatesOfPerson(), summary: { items: [summary] } },
   'course/course.ts': courseCase,
+  'track/over.ts': {
+    like: [
+      ['2026-10-22', 5, 'sitting', null],
+      ['2026-11-19', 7, 'sitting', null],
+    ],
+    change: { before: 5, noise: 1.1 },
+    one: {
+      measure: 'ease',
+      points: [
+        ['2026-10-22', 5, 'sitting', null],
+        ['2026-11-19', 7, 'sitting', null],
+      ],
+      change: { measure: 'ease', before: 5, after: 7, verdict: 'larger', noise: 1.1 },
+    },
+  },
+  'track/told.ts': {
+    told: [6, 2].map((complaint) => ({ day: testDay, where: 'at a visit', complaint, leaks: null, symptoms: [] })),
+  },
   'track/letter.ts': {
     from: {
       studio: 'Saltmarsh Movement Rooms',
@@ -194,6 +212,7 @@ export const standIns: Readonly<Record<string, object>> = {
       days: [],
       today: testDay,
       over: [],
+      told: [],
       plan: null,
       atHome: [],
       stopped: [],

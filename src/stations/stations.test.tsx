@@ -4,7 +4,7 @@ import { type LookRecord, type ProtocolId, type Raw, blankRaw } from '@/core/loo
 import { type StoredLook, type VisitRecord } from '@/core/record';
 import { type Fact, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
 import { type PlanItem, allDrills, makePlan } from '@/core/sequence';
-import { followed, repeatsOf } from '@/core/track';
+import { type Told, followed, repeatsOf } from '@/core/track';
 import { type Grades, evenYields, regionIds, unobserved } from '@/core/trunk';
 import { PathStop } from './PathStop';
 import { CoachStation } from './coach/CoachStation';
@@ -16,6 +16,7 @@ import { LeftOut } from './sequence/Asking';
 import { SequenceStation } from './sequence/SequenceStation';
 import { planContext } from './usePlan';
 import { TodayBoard } from './today/TodayBoard';
+import { OverStation, type OverStationProps } from './track/OverStation';
 import { TrackStation } from './track/TrackStation';
 import { type ClientView } from './view';
 import { whole } from './whole.fixtures';
@@ -420,7 +421,22 @@ describe('Coach', () => {
 
 describe('Track', () => {
   const track = (looks: StoredLook[], visit: Partial<VisitRecord> | null = { looks }) => (
-    <TrackStation view={clientView({ visit })} over={followed(looks, () => today)} repeats={repeatsOf(looks)} />
+    <TrackStation view={clientView({ visit })} repeats={repeatsOf(looks)} />
+  );
+  const over = (looks: StoredLook[], rest: Partial<OverStationProps> = {}) => (
+    <OverStation
+      clientId="ada"
+      name="Ada"
+      today={today}
+      over={followed(looks, () => today)}
+      lead={null}
+      rings={null}
+      told={[]}
+      effects={[]}
+      kept={[]}
+      letter={null}
+      {...rest}
+    />
   );
 
   test('compares the rings of today in words, and only like with like', () => {
@@ -432,7 +448,8 @@ describe('Track', () => {
   });
 
   test('with nothing measured it says so', () => {
-    expect(html(track([], null))).toContain('Nothing was measured yet');
+    expect(html(over([]))).toContain('Nothing was measured yet');
+    expect(html(track([], null))).toContain('No visit today.');
   });
 
   test('one visit is no line yet', () => {
@@ -440,7 +457,22 @@ describe('Track', () => {
       position: 'sitting',
       tries: [{ seconds: 14, feeling: 'calm', firstBreath: 'nose and quiet' }],
     });
-    expect(html(track([hold]))).toContain('14 s on 23 November; one visit is no line yet.');
+    expect(html(over([hold]))).toContain('Sitting, on 23 November. One visit is no line yet.');
+  });
+
+  test('what was told and asked at home stands under the measure, and by itself where nothing was measured', () => {
+    const told: Told[] = [
+      { day: '2026-11-09', where: 'at a visit', complaint: 6, leaks: 3, symptoms: ['pain'] },
+      { day: today, where: 'at a visit', complaint: 2, leaks: 0, symptoms: [] },
+    ];
+    const alone = html(over([], { told }));
+    expect(alone).toContain('The complaint 6 of 10 at first, 2 now: clearly smaller.');
+    expect(alone).toContain('3 leaks');
+    const kept = [
+      { day: '2026-11-09', until: today, days: 14, times: 2, done: 9, told: 'Everything on 9 of 14 days.' },
+    ];
+    const marked = html(over([map({ leftSide: 1 })], { told, kept }));
+    expect(marked).toContain('Everything on 9 of 14 days.');
   });
 });
 

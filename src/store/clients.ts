@@ -72,6 +72,23 @@ export function factsOf(store: Store, clientId: string, { most = 10_000, aside =
     .flatMap((row) => soundFact(row, aside) ?? []);
 }
 
+/** What a client told of their complaint, leaks and symptoms, oldest first. */
+export function toldFactsOf(store: Store, clientId: string, aside: Unreadable[] = []): Fact[] {
+  return store
+    .select()
+    .from(facts)
+    .where(
+      and(
+        eq(facts.clientId, clientId),
+        inArray(facts.key, ['complaintDetail', 'symptoms'] satisfies FactKey[]),
+        isNull(facts.retractedAt),
+      ),
+    )
+    .orderBy(asc(facts.at), asc(inOrderWritten))
+    .all()
+    .flatMap((row) => soundFact(row, aside) ?? []);
+}
+
 /** What was said of touch on a day, oldest first, after what stood when it began: consent may be changed in the middle of a visit. */
 export function consentOn(store: Store, clientId: string, day: string): Fact[] {
   const said = store

@@ -395,6 +395,32 @@ export function stoppedDrillsOf(
   );
 }
 
+/** Symptoms with which runs of a client were stopped, each with its visit, oldest first. */
+export function stopSymptomsOf(store: Store, clientId: string): { visitId: string; symptoms: string[] }[] {
+  const taking = runIdsOf(store, [clientId]).map(({ runId }) => runId);
+  if (taking.length === 0) return [];
+  // Stops have an index of their own: a run without one is not read through.
+  const stopped = store
+    .selectDistinct({ runId: runEvents.runId })
+    .from(runEvents)
+    .where(and(inArray(runEvents.runId, taking), sql`${runEvents.type} in ('stop', 'reviewed', 'swap')`));
+  return store
+    .select({ event: runEvents.event, visitId: runs.visitId, ownVisitId: runMembers.visitId })
+    .from(runEvents)
+    .innerJoin(runs, eq(runs.id, runEvents.runId))
+    .leftJoin(runMembers, and(eq(runMembers.runId, runs.id), eq(runMembers.clientId, clientId)))
+    .where(and(inArray(runEvents.runId, stopped), eq(runEvents.type, 'settled')))
+    .orderBy(asc(runEvents.atEpochMs))
+    .all()
+    .flatMap(({ event, visitId, ownVisitId }) => {
+      const parsed = runEventSchema.safeParse(event);
+      if (!parsed.success || parsed.data.type !== 'settled') return [];
+      const { symptoms, who } = parsed.data;
+      if (symptoms.length === 0 || (who !== undefined && who !== clientId)) return [];
+      return [{ visitId: ownVisitId ?? visitId, symptoms }];
+    });
+}
+
 function drillAt(items: unknown, index: number): string | null {
   const item: unknown = Array.isArray(items) ? items[index] : null;
   const drillId = (item as Partial<PlanItem> | null)?.drillId;

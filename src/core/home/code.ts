@@ -135,14 +135,23 @@ export function readCode(typed: string, planId: string, asked = things): CodeRea
 }
 
 /**
+ * On how many of the days asked everything was done, and on how many more something.
+ *
+ * @example daysKept(told, 14) // { whole: 9, some: 3 }
+ */
+export function daysKept({ done }: Pick<HomeReturn, 'done'>, daysAsked: number): { whole: number; some: number } {
+  const asked = done.slice(0, daysAsked);
+  const whole = asked.filter((day) => day.every((level) => level === 'all')).length;
+  return { whole, some: asked.filter((day) => day.some((level) => level !== 'none')).length - whole };
+}
+
+/**
  * What a code tells, in words.
  *
  * @example toldInWords(told, 14) // 'Everything on 9 of 14 days, something on 3 more. Ticked: dizzy.'
  */
 export function toldInWords({ done, felt, signs }: HomeReturn, daysAsked: number): string {
-  const asked = done.slice(0, daysAsked);
-  const whole = asked.filter((day) => day.every((level) => level === 'all')).length;
-  const some = asked.filter((day) => day.some((level) => level !== 'none')).length - whole;
+  const { whole, some } = daysKept({ done }, daysAsked);
   const parts = [
     whole + some === 0
       ? `Nothing was ticked on ${daysAsked} days.`

@@ -1,6 +1,16 @@
 export { awakeMinutes, sinceWaking } from './clock';
 export { homeCalendar } from './calendar';
-export { type HomeReturn, codeLetters, codeOf, doneLevels, feltLevels, homeSigns, readCode, toldInWords } from './code';
+export {
+  type HomeReturn,
+  codeLetters,
+  codeOf,
+  daysKept,
+  doneLevels,
+  feltLevels,
+  homeSigns,
+  readCode,
+  toldInWords,
+} from './code';
 export { type HabitId, breathsOf, goesOf, habitIds, habits, inOrderOfDay, moved } from './habits';
 export { type HomeOffer, homeOffers, usualAtHome, withdrawnOf } from './offers';
 export { type Go, type HomeItem, type HomePlan, type StoredHome, homePlanSchema, mostItems } from './practice';

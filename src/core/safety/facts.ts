@@ -4,6 +4,7 @@ import { type ConditionId, conditionIds } from './conditions';
 import { signContextsOf } from './conditionRules';
 import { type Answer, type Profile, type SignsAnswer, emptyProfile, surgerySites } from './profile';
 import { emergencySignIds, redFlagIds } from './signs';
+import { type Symptoms, mostLeaks, symptomIds } from './symptoms';
 
 const text = (max: number, what: string) =>
   z
@@ -79,6 +80,15 @@ const complaintSchema = z.object({
   level: z.nullable(z.number().check(z.minimum(0, 'From 0 to 10.'), z.maximum(10, 'From 0 to 10.'))),
 });
 
+const symptomsSchema = z.object({
+  leaks: z.nullable(
+    z
+      .number()
+      .check(z.int(), z.minimum(0, 'From no leak to 7 or more.'), z.maximum(mostLeaks, 'From no leak to 7 or more.')),
+  ),
+  signs: z.nullable(z.array(z.enum(symptomIds)).check(z.maxLength(symptomIds.length))),
+});
+
 /** Everything that can be recorded of a client, by key, and the shape of its value. */
 export const factSchemas = {
   name: z.string().check(
@@ -92,6 +102,7 @@ export const factSchemas = {
   goal: text(4000, 'The goal'),
   complaint: text(4000, 'The complaint'),
   complaintDetail: complaintSchema,
+  symptoms: symptomsSchema,
   longDesk: z.enum(['yes', 'no', 'unknown']),
   clinician: text(300, 'The clinician'),
   medicines: text(2000, 'The list of medicines'),
@@ -129,6 +140,8 @@ export interface KnownClient {
   profile: Profile;
   texts: Record<'name' | 'goal' | 'complaint' | 'clinician' | 'medicines', string>;
   complaint: Complaint;
+  /** As it was told last; of which day is in `latest`. */
+  symptoms: Symptoms;
   /** Sits for long spells on most days. */
   longDesk: 'yes' | 'no' | 'unknown';
   /** The newest fact of each key, for showing when it was said and for noticing edits in another window. */
@@ -139,6 +152,7 @@ const nothingKnown: KnownClient = {
   profile: emptyProfile,
   texts: { name: '', goal: '', complaint: '', clinician: '', medicines: '' },
   complaint: { places: [], level: null },
+  symptoms: { leaks: null, signs: null },
   longDesk: 'unknown',
   latest: {},
 };
@@ -154,7 +168,7 @@ export function knownClient(facts: readonly Fact[], before: KnownClient = nothin
   const profile: Profile = { ...before.profile, answers: { ...before.profile.answers } };
   const texts = { ...before.texts };
   const latest = { ...before.latest };
-  let { complaint, longDesk } = before;
+  let { complaint, symptoms, longDesk } = before;
 
   for (const fact of facts) {
     const parsed = factSchemas[fact.key]?.safeParse(fact.value);
@@ -174,6 +188,9 @@ export function knownClient(facts: readonly Fact[], before: KnownClient = nothin
         break;
       case 'complaintDetail':
         complaint = parsed.data as Complaint;
+        break;
+      case 'symptoms':
+        symptoms = parsed.data as Symptoms;
         break;
       case 'longDesk':
         longDesk = parsed.data as KnownClient['longDesk'];
@@ -208,7 +225,7 @@ export function knownClient(facts: readonly Fact[], before: KnownClient = nothin
         break;
     }
   }
-  return { profile, texts, complaint, longDesk, latest };
+  return { profile, texts, complaint, symptoms, longDesk, latest };
 }
 
 function answerOf(fact: Fact): Answer {

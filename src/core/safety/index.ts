@@ -43,6 +43,16 @@ export {
 export { type StationId, stationIds } from './stations';
 export { type CountedRate, type PathState, openStations, pathState, rateFlag, rateSign } from './path';
 export {
+  type SymptomId,
+  type Symptoms,
+  askedBySymptoms,
+  leaksInWords,
+  mostLeaks,
+  symptomIds,
+  symptomInWords,
+  symptomsInWords,
+} from './symptoms';
+export {
   type Complaint,
   type ComplaintPlace,
   type Fact,

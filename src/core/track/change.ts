@@ -125,9 +125,15 @@ export function ringChangeInWords(
   if (both.length === 0) return ['Nothing was seen both times, so nothing can be compared.'];
   const changes = gradeChanges(before, after).sort((a, b) => (wanted[b.region] ?? 0) - (wanted[a.region] ?? 0));
   if (changes.length === 0) return [`No change in the ${both.length} parts seen both times.`];
-  return changes.map(({ region, before: b, after: a, clear }) => {
-    const name = regions[region].name;
-    const words = `${capital(name)} ${stepWords[Math.abs(a - b)]} ${a > b ? 'more' : 'less'}`;
-    return `${words}: ${clear ? 'clear' : 'not yet a clear change'}.`;
-  });
+  return changes.map((change) => `${gradeChangeInWords(change)}.`);
+}
+
+/**
+ * One part that changed, in words without the full stop.
+ *
+ * @example gradeChangeInWords({ region: 'leftSide', before: 1, after: 3, clear: true }) // 'Left side two steps more: clear'
+ */
+export function gradeChangeInWords({ region, before, after, clear }: GradeChange): string {
+  const words = `${capital(regions[region].name)} ${stepWords[Math.abs(after - before)]} ${after > before ? 'more' : 'less'}`;
+  return `${words}: ${clear ? 'clear' : 'not yet a clear change'}`;
 }

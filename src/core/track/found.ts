@@ -2,7 +2,7 @@ import { baseMap } from '../look';
 import { type JudgedFinding, findingsOf, patterns, severityInWords, wantedRegions } from '../read';
 import { type VisitRecord } from '../record';
 import { type Profile } from '../safety';
-import { ringChangeInWords } from './change';
+import { type GradeChange, gradeChangeInWords, gradeChanges, ringChangeInWords } from './change';
 
 /**
  * What a visit found, as the coach left it: what speaks for the confirmed patterns first, in their order, then the rest, the
@@ -34,6 +34,20 @@ export function mapChanges({ looks, reading }: Pick<VisitRecord, 'looks' | 'read
   if (!before || !after || before.raw.position !== after.raw.position) return [];
   const wanted = reading ? wantedRegions(reading.intent, reading.side ?? 'left') : {};
   return ringChangeInWords(before.raw.deep, after.raw.deep, wanted);
+}
+
+/**
+ * What of a map changed most, in words without the full stop: a clear change before one that is not, more steps before fewer.
+ *
+ * @returns null where nothing can be compared or nothing changed
+ * @example clearestChange(visit) // 'Left side two steps more: clear'
+ */
+export function clearestChange({ looks }: Pick<VisitRecord, 'looks'>): string | null {
+  const [before, after] = [baseMap(looks, 'before'), baseMap(looks, 'after')];
+  if (!before || !after || before.raw.position !== after.raw.position) return null;
+  const steps = (change: GradeChange) => Math.abs(change.after - change.before);
+  const [most] = gradeChanges(before.raw.deep, after.raw.deep).sort((a, b) => steps(b) - steps(a));
+  return most ? gradeChangeInWords(most) : null;
 }
 
 /** @example foundInWords(findings) // 'the chest leads the breath (marked); …' */

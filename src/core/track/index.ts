@@ -12,11 +12,24 @@ export {
 } from './change';
 export { offLimits, visitStory } from './story';
 export { needsToday } from './needs';
-export { type Followed, type Repeats, followed, followedProtocols, repeatsOf } from './over';
+export {
+  type Followed,
+  type Repeats,
+  clearSince,
+  followed,
+  followedProtocols,
+  leadingMeasure,
+  likeWithLike,
+  notComparedInWords,
+  overInWords,
+  repeatsOf,
+} from './over';
 export { markerBeforeAfter, repeatPairs, seriesOf } from './series';
 export { trendOf } from './trend';
-export { visitNote, withHome } from './visitNote';
+export { notePage, visitNote, withHome } from './visitNote';
 export { type Effect, type Seen, whatChanged } from './whatChanged';
-export { foundIn, mapChanges } from './found';
+export { clearestChange, foundIn, mapChanges } from './found';
 export { notOursIn, progressLetter } from './letter';
+export { type RingsOver, ringsOver } from './rings';
+export { type Told, complaintChange, toldOver } from './told';
 export { type LastTime, lastTimeOf } from './lastTime';

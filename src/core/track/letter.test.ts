@@ -14,12 +14,13 @@ const from = (part: Partial<LetterFrom> = {}): LetterFrom => ({
   gates: gatesOfPerson({ pregnancy: { weekOnDay: 24 } }),
   days: ['2026-11-01', '2026-11-15'],
   today: testDay,
+  told: [],
   over: [
     {
       measure: 'ease',
       points: [
-        ['2026-11-01', 5, 'sitting'],
-        ['2026-11-15', 8, 'sitting'],
+        ['2026-11-01', 5, 'sitting', null],
+        ['2026-11-15', 8, 'sitting', null],
       ],
       change: null,
     },

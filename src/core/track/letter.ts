@@ -7,6 +7,7 @@ import { type Plan, drillOf } from '../sequence';
 import { measures } from './change';
 import { type Followed } from './over';
 import { offLimits } from './story';
+import { type Told, complaintChange } from './told';
 
 /** What a letter is made from. */
 export interface LetterFrom {
@@ -18,6 +19,7 @@ export interface LetterFrom {
   days: readonly string[];
   today: string;
   over: readonly Followed[];
+  told: readonly Told[];
   /** Of the newest visit that had one. */
   plan: Plan | null;
   /** What was done at home of what was asked, in words, the newest first. */
@@ -33,7 +35,7 @@ export interface LetterFrom {
  * @example progressLetter(from).includes('It is no diagnosis') // true
  */
 export function progressLetter(from: LetterFrom): string {
-  const { studio, name, known, gates, days, today, over, plan, atHome, stopped } = from;
+  const { studio, name, known, gates, days, today, over, told, plan, atHome, stopped } = from;
   const said = (day: string) => dayInWords(day, '0000');
   const lines: string[] = [studio, said(today), '', `To ${known.texts.clinician || 'the clinician in charge'}`, ''];
   lines.push(
@@ -60,6 +62,7 @@ export function progressLetter(from: LetterFrom): string {
     );
   }
   if (over.length === 0) lines.push('- Nothing yet.');
+  lines.push(...toldInLetter(told, said));
   if (plan) {
     lines.push('', 'What is done');
     for (const item of plan.items) lines.push(`- ${drillOf(item).name}, ${item.position}`);
@@ -79,6 +82,26 @@ export function progressLetter(from: LetterFrom): string {
         lines.push(`- ${capital(item)}: ${answer.replaceAll('\n', ' ')}`);
   }
   return lines.join('\n');
+}
+
+/** What they told: the complaint from first to last, leaks, and each symptom with the days it was told on. */
+function toldInLetter(told: readonly Told[], said: (day: string) => string): string[] {
+  const lines: string[] = [];
+  const change = complaintChange(told);
+  const level = told.findLast(({ complaint }) => complaint !== null);
+  if (change)
+    lines.push(
+      `- The complaint, 0 to 10: ${change.before} at first, ${change.after} now: ${change.verdict === 'no clear change' ? change.verdict : `clearly ${change.verdict}`}.`,
+    );
+  else if (level) lines.push(`- The complaint: ${level.complaint} of 10 on ${said(level.day)}.`);
+  const leaks = told.filter((one) => one.leaks !== null);
+  if (leaks.length > 0)
+    lines.push(`- Leaks in seven days: ${leaks.map((one) => `${one.leaks} on ${said(one.day)}`).join(', ')}.`);
+  const days = new Map<string, string[]>();
+  for (const { day, symptoms } of told)
+    for (const one of symptoms) days.set(one, [...(days.get(one) ?? []), said(day)]);
+  for (const [symptom, on] of days) lines.push(`- ${capital(symptom)}: told on ${on.join(', ')}.`);
+  return lines.length === 0 ? [] : ['', 'What they told', ...lines];
 }
 
 /** Words a coach does not use of somebody's health, with what could be said instead. */

@@ -6,6 +6,8 @@ import { measures } from './change';
 export interface Point {
   day: string;
   value: number;
+  /** After the work of the same visit, in the same position; null where it was not taken again. */
+  after: number | null;
   position: string;
   recordId: string;
 }
@@ -32,19 +34,28 @@ export function seriesOf(
   looks: readonly LookRecord[],
   dayOf: (visitId: string) => string | undefined,
 ): Point[] {
-  const byDay = new Map<string, Point & { takenAt: string }>();
+  const byDay = { before: new Map<string, Reading>(), after: new Map<string, Reading>() };
   for (const record of looks) {
-    if (record.moment !== 'before') continue;
     const value = valueOf(measure, record);
     const day = dayOf(record.visitId);
     if (value === null || day === undefined) continue;
-    const known = byDay.get(day);
-    if (known && known.takenAt > record.takenAt) continue;
-    byDay.set(day, { day, value, position: record.raw.position, recordId: record.id, takenAt: record.takenAt });
+    const known = byDay[record.moment].get(day);
+    if (known && known.record.takenAt > record.takenAt) continue;
+    byDay[record.moment].set(day, { value, record });
   }
-  return [...byDay.values()]
-    .sort((a, b) => (a.day < b.day ? -1 : 1))
-    .map(({ day, value, position, recordId }) => ({ day, value, position, recordId }));
+  return [...byDay.before]
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([day, { value, record }]) => {
+      const { position } = record.raw;
+      const again = byDay.after.get(day);
+      const after = again?.record.raw.position === position ? again.value : null;
+      return { day, value, after, position, recordId: record.id };
+    });
+}
+
+interface Reading {
+  value: number;
+  record: LookRecord;
 }
 
 /**

@@ -3,9 +3,10 @@ import { faults, type FaultId } from '../catalogue';
 import { type ItemSummary, type RunSummary, stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
 import { listed } from '../reasons';
-import { type VisitRecord } from '../record';
+import { timeIn } from '../diary';
+import { type StoredNote, type VisitRecord, dayIn, dayInWords } from '../record';
 import { intentInWords } from '../read';
-import { type Fact, type Gates, type KnownClient, type TouchConsent } from '../safety';
+import { type Fact, type Gates, type KnownClient, type TouchConsent, symptomsInWords } from '../safety';
 import { knownDrill } from '../sequence';
 import { changeOf } from './change';
 import { foundIn, foundInWords, mapChanges } from './found';
@@ -56,6 +57,7 @@ export function visitNote(
     if (words) lines.push(`${lead}: ${words}`);
   };
   tell('Came for', known.texts.complaint || known.texts.goal || null);
+  tell('Told', toldOnInWords(known, visit.day));
   tell('Off limits', offLimits(gates));
   tell('Touch', consentInWords(known.profile.touch, consent, zone));
   const story = visitStory(known, gates, visit);
@@ -75,6 +77,44 @@ export function visitNote(
   }
   tell('Map', mapChanges(visit).join(' '));
   return withHome(lines.join('\n'), home);
+}
+
+/** The complaint, leaks and symptoms as they were told on a day; null where nothing was. */
+function toldOnInWords({ latest, complaint, symptoms }: KnownClient, day: string): string | null {
+  const parts = [
+    ...(latest.complaintDetail?.day === day && complaint.level !== null ? [`complaint ${complaint.level} of 10`] : []),
+    ...(latest.symptoms?.day === day ? [symptomsInWords(symptoms)] : []),
+  ].filter((words) => words !== '');
+  return parts.length === 0 ? null : `${parts.join('; ')}.`;
+}
+
+/**
+ * The note of a visit as a page that may leave the studio: whose it is, of which day, as it was signed, and what was added later.
+ *
+ * @example notePage({ studio: 'Saltmarsh Movement Rooms', name: 'Ada', day: '2026-11-23', text: 'Done: 60 s.', signedAt: null, additions: [] }, 'UTC').split('\n')[0] // 'Saltmarsh Movement Rooms'
+ */
+export function notePage(
+  {
+    studio,
+    name,
+    day,
+    text,
+    signedAt,
+    additions,
+  }: { studio: string; name: string; day: string } & Pick<StoredNote, 'text' | 'signedAt' | 'additions'>,
+  zone: string,
+): string {
+  const moment = (at: string) => `${dayInWords(dayIn(at, zone), '0000')}, ${timeIn(at, zone)}`;
+  return [
+    studio,
+    `${name}, visit of ${dayInWords(day, '0000')}`,
+    '',
+    text.trim(),
+    '',
+    ...additions.map((one) => `Added ${moment(one.at)}: ${one.text}`),
+    signedAt ? `Signed ${moment(signedAt)}.` : 'Not signed yet.',
+    'Written by a breathing coach from what was seen and done. It is no diagnosis.',
+  ].join('\n');
 }
 
 function runLines(summary: RunSummary): string[] {

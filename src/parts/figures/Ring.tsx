@@ -12,6 +12,7 @@ import {
   partShape,
   pointAt,
   reachPath,
+  ringReach,
   ringSize,
   sectorPath,
 } from './ring.geometry';
@@ -41,6 +42,8 @@ export interface RingProps {
   /** Which of the two fills is being graded. */
   grading?: 'first' | 'second';
   className?: string;
+  /** Where it stands inside another drawing. */
+  place?: { x: number; y: number; width: number; height: number };
 }
 
 /** What tapping a part again and again runs through. */
@@ -55,7 +58,16 @@ export const gradeText = (grade: Grade) =>
 
 /** The trunk from above, front up: how much each part moves, the direction it leans to, and the way to enter it. */
 export function Ring(props: RingProps) {
-  const { first, second = null, neck = null, names = ['quiet', 'deep'], showLabels = true, title, className } = props;
+  const {
+    first,
+    second = null,
+    neck = null,
+    names = ['quiet', 'deep'],
+    showLabels = true,
+    title,
+    className,
+    place,
+  } = props;
   const id = useId().replace(/[^a-zA-Z0-9]/g, '');
   const graded = props.grading === 'second' && second ? second : first;
   const { biasDegrees, biasStrength } = summariseRing(second ?? first);
@@ -69,7 +81,13 @@ export function Ring(props: RingProps) {
 
   return (
     <svg
-      viewBox={`0 0 ${ringSize} ${ringSize}`}
+      {...place}
+      // A small one has no names beside it, and needs no room for them.
+      viewBox={
+        place
+          ? `${ringSize / 2 - ringReach} ${ringSize / 2 - ringReach} ${2 * ringReach} ${2 * ringReach}`
+          : `0 0 ${ringSize} ${ringSize}`
+      }
       className={className}
       role={props.onGrade ? 'group' : 'img'}
       aria-label={props.onGrade ? title : `${title}. ${described}`}

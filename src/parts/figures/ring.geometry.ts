@@ -4,6 +4,9 @@ import { type RegionId, regions } from '@/core/trunk';
 export const ringSize = 560;
 const centre = ringSize / 2;
 
+/** How far the drawing reaches from the middle without its names. */
+export const ringReach = 232;
+
 /** Radii between which each band is drawn; a full grade fills the band. */
 const bandRadii = { outer: [128, 200], inner: [62, 108], floor: [214, 226] } as const;
 

@@ -2,6 +2,7 @@
 
 import { type Complaint, complaintPlaces } from '@/core/safety';
 import { capital } from '@/core/reasons';
+import { dayInWords } from '@/core/record';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
 import { Slider } from '@/parts/Slider';
 import { useDraft } from '@/parts/useDraft';
@@ -15,7 +16,14 @@ export function ComplaintDetail({ view }: { view: ClientView }) {
   const desk = useFact(view.id, 'longDesk', latest.longDesk, { shownHere: false });
   // Taps come faster than answers and a slider is dragged through every step: what it came to rest at is one fact, kept at the
   // latest when the page goes away.
-  const { value: now, change } = useDraft<Complaint>(complaint, detail.record, { typed: false });
+  const told = latest.complaintDetail;
+  // How much of it there is, is asked anew on each day: what was told another day is no answer for this one.
+  const ofToday = told?.day === view.today;
+  const { value: now, change } = useDraft<Complaint>(
+    ofToday ? complaint : { ...complaint, level: null },
+    detail.record,
+    { typed: false },
+  );
   return (
     <div className="space-y-3">
       <TickChips
@@ -26,7 +34,11 @@ export function ComplaintDetail({ view }: { view: ClientView }) {
       />
       <div className="grid gap-4 md:grid-cols-2">
         <Slider
-          label="How much of it today, 0 to 10"
+          label={
+            told && !ofToday && complaint.level !== null
+              ? `How much of it today, 0 to 10 (${dayInWords(told.day, view.today)}: ${complaint.level})`
+              : 'How much of it today, 0 to 10'
+          }
           value={now.level}
           min={0}
           max={10}

@@ -3,7 +3,15 @@
 import { useState } from 'react';
 import { dayInWords } from '@/core/record';
 import { capital } from '@/core/reasons';
-import { type Fact, conditionById, conditionIds, signInWords } from '@/core/safety';
+import {
+  type Complaint,
+  type Fact,
+  type Symptoms,
+  conditionById,
+  conditionIds,
+  signInWords,
+  symptomsInWords,
+} from '@/core/safety';
 import { Button } from '@/parts/Button';
 import { Fold } from '@/parts/Fold';
 import { type ClientView } from '../view';
@@ -14,6 +22,7 @@ const names: Readonly<Record<string, string>> = {
   goal: 'Goal',
   complaint: 'Complaint',
   complaintDetail: 'Where it is, and how much',
+  symptoms: 'Leaks in seven days, and symptoms',
   longDesk: 'Long days at a desk',
   clinician: 'Clinician',
   medicines: 'Medicines',
@@ -56,6 +65,11 @@ function said({ key, value }: Fact): { what: string; words: string } {
   }
   if (key === 'whatChanged') return { what, words: (value as { changed: string }).changed };
   if (key === 'screened') return { what, words: 'all answers still stand' };
+  if (key === 'symptoms') return { what, words: symptomsInWords(value as Symptoms) };
+  if (key === 'complaintDetail') {
+    const { places, level } = value as Complaint;
+    return { what, words: [...places, ...(level === null ? [] : [`${level} of 10`])].join(', ') || 'taken out' };
+  }
   if (typeof value === 'boolean') return { what, words: value ? 'yes' : 'no' };
   if (value !== null && typeof value === 'object') return { what, words: Object.values(value).join(': ') };
   return { what, words: value === null || value === '' ? 'taken out' : String(value) };

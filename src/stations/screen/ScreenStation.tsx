@@ -19,6 +19,7 @@ import { History } from './History';
 import { LastVisit } from './LastVisit';
 import { Limits } from './Limits';
 import { Signs } from './Signs';
+import { ToldSymptoms } from './ToldSymptoms';
 import { WhatChanged } from './WhatChanged';
 import { useFact } from '../useFact';
 
@@ -96,6 +97,9 @@ function Story({ view }: { view: ClientView }) {
       </div>
       <div className="mt-4">
         <ComplaintDetail view={view} />
+      </div>
+      <div className="mt-4">
+        <ToldSymptoms view={view} />
       </div>
       <div className="mt-4">
         <Touch view={view} />

@@ -6,6 +6,8 @@ import { Shown } from '../shown.fixtures';
 import { clientView, fact } from '../view.fixtures';
 import { Conditions } from './Conditions';
 import { Signs } from './Signs';
+import { ToldSymptoms } from './ToldSymptoms';
+import { ComplaintDetail } from './ComplaintDetail';
 
 let mockUndo: (() => void) | null = null;
 jest.mock('@/parts/say', () => ({ say: (_: string, undo?: () => void) => (mockUndo = undo ?? null) }));
@@ -195,5 +197,59 @@ describe('conditions', () => {
   test('every condition can be answered by name', () => {
     render(<Shown view={viewOf()}>{(view) => <Conditions view={view} />}</Shown>);
     expect(screen.getAllByRole('radiogroup')).toHaveLength(conditionIds.length);
+  });
+});
+
+describe('what they tell at a visit', () => {
+  const before = fact('symptoms', { leaks: 3, signs: ['heaviness'] }, '2026-11-09');
+  const telling = (facts: Fact[] = []) =>
+    render(<Shown view={viewOf(facts)}>{(view) => <ToldSymptoms view={view} />}</Shown>);
+  const leaks = (name: string) => doing(() => fireEvent.click(screen.getByRole('radio', { name })));
+  const rest = () => doing(() => window.dispatchEvent(new Event('pagehide')));
+
+  test('how it was last time stands beside the question and is no answer to it', () => {
+    telling([before]);
+    expect(screen.getByText('Leaks in the last seven days (9 November: 3 leaks)')).toBeTruthy();
+    expect(screen.queryByRole('radio', { checked: true })).toBeNull();
+    expect(screen.queryByText(/speaks for/)).toBeNull();
+  });
+
+  test('two answers in the time of one are one telling, kept when the page goes away', async () => {
+    telling([before]);
+    await leaks('2');
+    await click('Doming of the belly');
+    await rest();
+    expect(values().at(-1)).toEqual(['symptoms', { leaks: 2, signs: ['doming'] }]);
+  });
+
+  test('“none of these” and a sign exclude each other; the last sign taken off again is not an answer', async () => {
+    telling();
+    await click('Pain');
+    await click('None of these');
+    await rest();
+    expect(values().at(-1)).toEqual(['symptoms', { leaks: null, signs: [] }]);
+    await click('Pain');
+    await rest();
+    expect(values().at(-1)).toEqual(['symptoms', { leaks: null, signs: ['pain'] }]);
+    await click('Pain');
+    await rest();
+    expect(values().at(-1)).toEqual(['symptoms', { leaks: null, signs: null }]);
+  });
+
+  test('a leak asks for the caution that is not marked, and marking it answers Screen’s question', async () => {
+    telling([fact('answer:leaking', { value: 'no' })]);
+    await leaks('1');
+    await click('Mark leaking with effort');
+    expect(values().at(-1)).toEqual(['answer:leaking', { value: 'yes' }]);
+  });
+
+  test('how much of the complaint there is, is asked anew on each day; where it is stays', async () => {
+    const told = fact('complaintDetail', { places: ['neck'], level: 6 }, '2026-11-09');
+    render(<Shown view={viewOf([told])}>{(view) => <ComplaintDetail view={view} />}</Shown>);
+    expect(screen.getByText('How much of it today, 0 to 10 (9 November: 6)')).toBeTruthy();
+    expect(screen.getByRole('slider').getAttribute('aria-valuetext')).toBe('not asked yet');
+    await click('Ribs');
+    await rest();
+    expect(values().at(-1)).toEqual(['complaintDetail', { places: ['neck', 'ribs'], level: null }]);
   });
 });

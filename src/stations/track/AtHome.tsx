@@ -3,9 +3,13 @@ import { dayInWords } from '@/core/record';
 /** What was asked at home after a visit, and what of it came back. */
 export interface HomeKept {
   day: string;
+  /** The next visit, or the last day it was asked for. */
+  until: string;
   /** Days it was asked for, and times a day. */
   days: number;
   times: number;
+  /** Days on which something of it was done; null where no code came back. */
+  done: number | null;
   /** In words, as the code told it; null where no code came back. */
   told: string | null;
 }

@@ -1,11 +1,12 @@
 import Link from 'next/link';
 
 const pages = [
-  { id: 'visits', path: 'track', name: 'Visits' },
+  { id: 'visit', path: 'track', name: 'This visit' },
+  { id: 'visits', path: 'track/visits', name: 'Over visits' },
   { id: 'course', path: 'track/course', name: 'Course' },
 ] as const;
 
-/** The two pages of Track: what was, and what the next visits hold. */
+/** The pages of Track: what changed today, what became of it over visits, and what the next visits hold. */
 export function TrackNav({ clientId, on }: { clientId: string; on: (typeof pages)[number]['id'] }) {
   return (
     <nav aria-label="Pages of Track" className="flex">

@@ -9,7 +9,7 @@ import { intentInWords, severityInWords } from '@/core/read';
 import { capital } from '@/core/reasons';
 import { type VisitRecord, type VisitRow, dayInWords, shownWith } from '@/core/record';
 import { drillOf } from '@/core/sequence';
-import { type Repeats, changeOf, foundIn, mapChanges, markerBeforeAfter } from '@/core/track';
+import { type Repeats, changeOf, foundIn, mapChanges, markerBeforeAfter, notePage } from '@/core/track';
 import { useSaid } from '@/keep';
 import { LinkButton } from '@/parts/Button';
 import { PlannedDone } from '@/parts/figures/PlannedDone';
@@ -18,6 +18,7 @@ import { BeginVisit } from '../BeginVisit';
 import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
 import { Close } from '../Close';
+import { Outgoing } from '../Outgoing';
 import { type ClientView } from '../view';
 
 /** A visit by itself: what was found, planned and done in it, its note. Unsigned, it is ended and signed here, on any day. */
@@ -94,6 +95,20 @@ export function VisitPage({
         )}
       </section>
       <Close view={view} repeats={repeats} title={visit.note?.signedAt ? 'Note, as signed' : 'Note'} />
+      {visit.note && (
+        <div className="mt-4">
+          <Outgoing
+            title="The note as a page, to print or send"
+            what="note"
+            keepAs={visit.id}
+            name={view.name}
+            written={notePage(
+              { studio: settings.studioName, name: view.name, day: visit.day, ...visit.note },
+              settings.timeZone,
+            )}
+          />
+        </div>
+      )}
       {isToday && visit.endedAt !== null && after === null && (
         <div className="mt-6 border-t border-rule pt-4">
           <BeginVisit clientId={view.id} look="plain" words="Begin another visit today" />

@@ -9,12 +9,26 @@ import { WhilePrinting } from '@/parts/WhilePrinting';
 import { saveFile } from '@/parts/saveFile';
 import { useKept } from '@/parts/useKept';
 
-/** A letter to a clinician: written from the record, changed by hand, and only then on paper or in a file. */
-export function Letter({ clientId, name, written }: { clientId: string; name: string; written: string }) {
-  const [own, change] = useKept(`kokyu.letter.${clientId}`);
+/** A text that leaves the studio: written from the record, changed by hand, and only then on paper or in a file. */
+export function Outgoing({
+  title,
+  what,
+  keepAs,
+  name,
+  written,
+}: {
+  title: string;
+  /** What it is, in a word: of its buttons and its file. */
+  what: 'letter' | 'note';
+  /** What it is about: changes are kept in this browser under it until it has left. */
+  keepAs: string;
+  name: string;
+  written: string;
+}) {
+  const [own, change] = useKept(`kokyu.${what}.${keepAs}`);
   const text = own === '' ? written : own;
   const avoid = notOursIn(text);
-  const file = `letter-${name
+  const file = `${what}-${name
     .split(' ')[0]!
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')}`;
@@ -23,12 +37,12 @@ export function Letter({ clientId, name, written }: { clientId: string; name: st
     saveFile(`${file}.pdf`, 'application/pdf', textPdf(text));
   };
   return (
-    <Fold title="A letter to their clinician">
+    <Fold title={title}>
       <div className="max-w-3xl space-y-3">
         <p className="text-ink2">
           Written from what was recorded. Read it and change what is not so; nothing leaves here by itself.
         </p>
-        <Field label="The letter">
+        <Field label={`The ${what}`}>
           {(ids) => (
             <TextArea
               {...ids}
@@ -47,7 +61,7 @@ export function Letter({ clientId, name, written }: { clientId: string; name: st
           </ul>
         )}
         <div className="flex flex-wrap gap-3">
-          <Button onClick={() => window.print()}>Print the letter</Button>
+          <Button onClick={() => window.print()}>{`Print the ${what}`}</Button>
           <Button onClick={() => void asPdf()}>As PDF</Button>
           <Button onClick={() => saveFile(`${file}.txt`, 'text/plain', `${text}\n`)}>As plain text</Button>
           {own !== '' && (

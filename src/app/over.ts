@@ -1,0 +1,78 @@
+import { daysKept, toldInWords } from '@/core/home';
+import { addDays, dayIn } from '@/core/record';
+import { type Effect, type RingsOver, type Told, ringsOver, toldOver, whatChanged } from '@/core/track';
+import { type HomeKept } from '@/stations/track/AtHome';
+import {
+  type Unreadable,
+  helpedSeen,
+  homeOf,
+  looksOf,
+  notSetAside,
+  returnsOf,
+  stopSymptomsOf,
+  theStore,
+  toldFactsOf,
+} from '@/store';
+import { loadClient, visitsOfClient } from './load';
+
+/** Visits whose home practice is told of. */
+const mostKept = 8;
+/** Region maps that are sent along; older ones stand on the pages of their visits. */
+const mostRings = 24;
+
+/** What Track tells over visits besides measures. */
+export interface OverVisits {
+  rings: RingsOver | null;
+  told: Told[];
+  effects: Effect[];
+  kept: HomeKept[];
+  aside: Unreadable[];
+}
+
+/** What changed the marker, what was told, what was done at home of what was asked, and the region maps, over all visits. */
+export function loadOver(clientId: string): OverVisits {
+  const store = theStore();
+  const view = loadClient(clientId);
+  const zone = view?.settings.timeZone ?? 'UTC';
+  const visits = visitsOfClient(clientId);
+  const days = new Map(visits.map(({ id, day }) => [id, day]));
+  const aside: Unreadable[] = [];
+  const home: { day: string; signs: readonly string[] }[] = [];
+  const kept = visits.slice(0, mostKept).flatMap(({ id, day }, at): HomeKept[] => {
+    const one = homeOf(store, id, aside);
+    if (!one || one.handedAt === null) return [];
+    const { plan } = one;
+    const last = returnsOf(store, id, plan.items.length, aside).at(-1);
+    if (last) home.push({ day: dayIn(last.at, zone), signs: last.told.signs });
+    const done = last ? daysKept(last.told, plan.days) : null;
+    const end = addDays(day, plan.days);
+    const next = visits[at - 1]?.day ?? end;
+    return [
+      {
+        day,
+        until: next < end ? next : end,
+        days: plan.days,
+        times: plan.goes.length,
+        done: done && done.whole + done.some,
+        told: last ? toldInWords(last.told, plan.days) : null,
+      },
+    ];
+  });
+  const maps = looksOf(store, [...days.keys()], { protocols: ['regionMap'], aside });
+  const rings = ringsOver(maps, (id) => days.get(id));
+  return {
+    rings: rings && { ...rings, like: rings.like.slice(-mostRings) },
+    told: toldOver({
+      facts: toldFactsOf(store, clientId, aside),
+      home,
+      runs: stopSymptomsOf(store, clientId).flatMap(({ visitId, symptoms }) => {
+        const day = days.get(visitId);
+        return day ? [{ day, symptoms }] : [];
+      }),
+    }),
+    // Asked of every client, so that one seen seldom leans on what the drill shows with others.
+    effects: whatChanged(helpedSeen(store), clientId),
+    kept,
+    aside: notSetAside(store, aside),
+  };
+}

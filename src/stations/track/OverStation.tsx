@@ -1,0 +1,291 @@
+'use client';
+
+import { useState } from 'react';
+import { dayInWords } from '@/core/record';
+import { capital, commonPractice } from '@/core/reasons';
+import {
+  type Effect,
+  type Followed,
+  type MeasureId,
+  type RingsOver,
+  type Told,
+  likeWithLike,
+  measures,
+  notComparedInWords,
+  overInWords,
+  trendOf,
+} from '@/core/track';
+import { Button, LinkButton } from '@/parts/Button';
+import { NamedSelect } from '@/parts/Field';
+import { Fence } from '@/parts/Fence';
+import { EmptyState } from '@/parts/Notice';
+import { ProvenanceMark } from '@/parts/Provenance';
+import { OverTime } from '@/parts/figures/OverTime';
+import { Outgoing } from '../Outgoing';
+import { StationHead } from '../StationHead';
+import { AtHome, type HomeKept } from './AtHome';
+import { ToldOver } from './ToldOver';
+import { TrackNav } from './TrackNav';
+import { WhatChanged } from './WhatChanged';
+
+/** Rows of a measure that are shown at once, the newest first. */
+const rowsShown = 12;
+
+export interface OverStationProps {
+  clientId: string;
+  name: string;
+  today: string;
+  /** Every measure that was taken, over all visits. */
+  over: readonly Followed[];
+  /** The one that leads the page until the coach chooses another. */
+  lead: MeasureId | null;
+  rings: RingsOver | null;
+  told: readonly Told[];
+  /** What the marker showed right after drills, for this client. */
+  effects: readonly Effect[];
+  /** What was asked at home, the newest first. */
+  kept: readonly HomeKept[];
+  /** A letter to their clinician, as it is written from the record. */
+  letter: string | null;
+}
+
+/** Track, over visits: one measure with the maps, what was told and what was done at home on one line of time; what changed it; the rest. */
+export function OverStation({
+  clientId,
+  name,
+  today,
+  over,
+  lead,
+  rings,
+  told,
+  effects,
+  kept,
+  letter,
+}: OverStationProps) {
+  const [chosen, choose] = useState<MeasureId | null>(lead);
+  const main = over.find(({ measure }) => measure === chosen) ?? over[0];
+  const said = (day: string) => dayInWords(day, today);
+  if (!main && told.length === 0 && kept.length === 0) {
+    return (
+      <>
+        <StationHead title="Over visits" line="What became of it, like with like.">
+          <TrackNav clientId={clientId} on="visits" />
+        </StationHead>
+        <EmptyState as="h2" title="Nothing was measured yet, so there is nothing to follow.">
+          <LinkButton href={`/clients/${clientId}/look`}>Go to Look</LinkButton>
+        </EmptyState>
+      </>
+    );
+  }
+  const words = main ? overInWords(main, said) : { title: 'Over visits', line: 'Told, and not measured yet.' };
+  const rest = over.filter(({ measure }) => measure !== main?.measure);
+  return (
+    <>
+      <StationHead
+        title={words.title}
+        line={
+          <>
+            {words.line} {main?.change && <ProvenanceMark provenance={main.change.provenance} />}
+          </>
+        }
+      >
+        <TrackNav clientId={clientId} on="visits" />
+      </StationHead>
+      {main && (
+        <Fence what="Over visits">
+          <Lead
+            main={main}
+            over={over}
+            choose={choose}
+            said={said}
+            rings={rings}
+            told={told}
+            kept={kept}
+            today={today}
+          />
+        </Fence>
+      )}
+      <Fence what="What changed it">
+        <WhatChanged effects={effects} />
+      </Fence>
+      <Fence what="What they told">
+        <ToldOver told={told} said={said} />
+      </Fence>
+      {rest.length > 0 && (
+        <section aria-labelledby="rest" className="mt-8 border-t border-ink pt-4">
+          <h2 id="rest" className="text-lg">
+            Measured besides
+          </h2>
+          <div className="mt-3 grid gap-x-10 gap-y-8 md:grid-cols-2">
+            {rest.map((one) => (
+              <Fence key={one.measure} what={measures[one.measure].name}>
+                <MeasureOver followed={one} said={said} />
+              </Fence>
+            ))}
+          </div>
+        </section>
+      )}
+      <Fence what="At home">
+        <AtHome kept={kept} today={today} />
+      </Fence>
+      {letter !== null && (
+        <Fence what="The letter">
+          <Outgoing title="A letter to their clinician" what="letter" keepAs={clientId} name={name} written={letter} />
+        </Fence>
+      )}
+    </>
+  );
+}
+
+const bandOf = ({ change }: Followed): readonly [number, number] | null =>
+  change && [Math.max(0, change.before - change.noise), change.before + change.noise];
+
+/** The measure that leads, with everything that happened on the same days. */
+function Lead({
+  main,
+  over,
+  choose,
+  said,
+  rings,
+  told,
+  kept,
+  today,
+}: {
+  main: Followed;
+  over: readonly Followed[];
+  choose: (measure: MeasureId) => void;
+  said: (day: string) => string;
+  rings: RingsOver | null;
+  told: readonly Told[];
+  kept: readonly HomeKept[];
+  today: string;
+}) {
+  const { name, unit, digits } = measures[main.measure];
+  const { like, unlike } = likeWithLike(main);
+  const lane = (of: (one: Told) => number | null) =>
+    told.flatMap((one): [string, string][] => {
+      const value = of(one);
+      return value === null ? [] : [[one.day, String(value)]];
+    });
+  const others = rings?.other ?? [];
+  return (
+    <section aria-label="Over visits" className="border-t border-ink pt-3">
+      <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Drawn; the same in figures below">
+        <OverTime
+          title={name}
+          unit={unit}
+          digits={digits}
+          points={like.map(([day, value, , after]) => ({ day, value, after }))}
+          band={bandOf(main)}
+          dayWords={(day) => (day === today ? 'today' : short(said(day)))}
+          rings={rings?.like ?? []}
+          lanes={[
+            { name: 'complaint', values: lane(({ complaint }) => complaint) },
+            { name: 'leaks, 7 days', values: lane(({ leaks }) => leaks) },
+          ]}
+          home={[...kept].reverse()}
+        />
+      </div>
+      <Figures followed={main} said={said} />
+      <p className="text-ink2">
+        {notComparedInWords(unlike)}{' '}
+        {others.length > 0 &&
+          `Maps are those taken ${rings!.position}; not compared: ${others.map(({ day, position }) => `${said(day)}, ${position}`).join('; ')}.`}
+      </p>
+      {over.length > 1 && (
+        <div className="mt-2 w-72">
+          <NamedSelect
+            label="Follow another measure here"
+            value={main.measure}
+            choices={over.map(({ measure }) => [measure, capital(measures[measure].name)])}
+            onChange={(next) => next && choose(next)}
+          />
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** Months as three letters: dates stand under each other. */
+const short = (words: string) => words.replace(/^(\d+ \w{3})\w*/, '$1');
+
+/** What the band is, how steep it goes, and every value. */
+function Figures({ followed, said }: { followed: Followed; said: (day: string) => string }) {
+  const { measure, points, change } = followed;
+  const [all, setAll] = useState(false);
+  const { name, unit, digits } = measures[measure];
+  const trend = trendOf(likeWithLike(followed).like.map(([day, value]) => [day, value]));
+  const signed = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
+  const newestFirst = [...points].reverse();
+  const rows = all ? newestFirst : newestFirst.slice(0, rowsShown);
+  return (
+    <>
+      {change && (
+        <p className="text-ink2">
+          The band: the first visit and what repeats differ by, {change.before.toFixed(digits)} ±
+          {change.noise.toFixed(digits)}; inside it, no clear change.
+          {trend && (
+            <>
+              {' '}
+              The middle of all slopes: {signed(trend.perWeek)} {unit} a week ({signed(trend.low)} to{' '}
+              {signed(trend.high)}). <ProvenanceMark provenance={commonPractice} />
+            </>
+          )}
+        </p>
+      )}
+      <details className="mt-1">
+        <summary className="flex min-h-11 cursor-pointer items-center text-ink2">
+          {points.length === 1 ? 'The value' : `All ${points.length} values`}
+        </summary>
+        <table className="text-sm">
+          <caption className="sr-only">{capital(name)} by visit, newest first</caption>
+          <tbody>
+            {rows.map(([day, value, position, after]) => (
+              <tr key={day} className="border-t border-rule">
+                <th scope="row" className="py-0.5 pr-5 text-left font-normal text-ink2">
+                  {said(day)}
+                </th>
+                <td className="py-0.5 pr-5 text-right">
+                  {value.toFixed(digits)} {unit}
+                </td>
+                <td className="py-0.5 pr-5 text-ink2">{position}</td>
+                <td className="py-0.5 text-ink2">{after !== null && `${after.toFixed(digits)} after the work`}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {rows.length < points.length && (
+          <Button look="quiet" onClick={() => setAll(true)}>
+            Show all {points.length}
+            <span className="sr-only"> of {name}</span>
+          </Button>
+        )}
+      </details>
+    </>
+  );
+}
+
+function MeasureOver({ followed, said }: { followed: Followed; said: (day: string) => string }) {
+  const { name, unit, digits } = measures[followed.measure];
+  const { like, unlike } = likeWithLike(followed);
+  const { title, line } = overInWords(followed, said);
+  return (
+    <section aria-label={capital(name)}>
+      <h3 className="text-base">{title}</h3>
+      <p>{line}</p>
+      {like.length > 1 && (
+        <OverTime
+          small
+          title={name}
+          unit={unit}
+          digits={digits}
+          points={like.map(([day, value, , after]) => ({ day, value, after }))}
+          band={bandOf(followed)}
+          dayWords={(day) => short(said(day))}
+        />
+      )}
+      <Figures followed={followed} said={said} />
+      {unlike.length > 0 && <p className="text-ink2">{notComparedInWords(unlike)}</p>}
+    </section>
+  );
+}
