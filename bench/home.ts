@@ -4,6 +4,7 @@ import { findDrill } from '@/core/catalogue';
 import { type Tried, courseOf } from '@/core/course';
 import { waveOf } from '@/core/home';
 import { itemFrom } from '@/core/sequence';
+import { longTrack } from './load';
 import { type Seen, trendOf, whatChanged } from '@/core/track';
 import { testServer } from '../e2e/support/server';
 import { planItem, seedCoached } from '../e2e/support/walk';
@@ -64,6 +65,7 @@ export async function carrying() {
   );
 
   await sheet();
+  await longTrack();
 }
 
 /** The sheet as a PDF, from the press to the file, in the built app. */

@@ -1,11 +1,23 @@
 import { statSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
+import { chromium } from '@playwright/test';
 import { testServer } from '../e2e/support/server';
+import { chromium as path } from '../scripts/chromium.mjs';
 import { type Size, eventsIn, fillStudio } from './crowd';
 import { median, percentile, report } from './report';
 
-const stations = ['screen', 'look', 'read', 'sequence', 'coach', 'track'] as const;
+const stations = [
+  'screen',
+  'look',
+  'read',
+  'sequence',
+  'coach',
+  'carry',
+  'track',
+  'track/visits',
+  'track/course',
+] as const;
 
 /** Milliseconds one page wants at most, in the 95th of a hundred times. */
 type Wanted = (page: string) => number;
@@ -112,6 +124,52 @@ async function crowded(url: string, paths: readonly string[], connections: numbe
     }),
   );
   return times;
+}
+
+/** Track of clients with 200 visits: how long the server takes, and how it scrolls. */
+export async function longTrack() {
+  await withStudio(4396, { clients: 2, visits: 200, events: 40 }, async ({ url, clientIds }) => {
+    const pages = ['track', 'track/visits', 'track/course', 'sequence'].flatMap((station) =>
+      clientIds.map((id): [string, string] => [station, `/clients/${id}/${station}`]),
+    );
+    tell('a client with 200 visits', await measure(url, pages, 8), () => 100);
+    const browser = await chromium.launch({ executablePath: path(), args: ['--no-sandbox', '--disable-gpu'] });
+    try {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      // Functions handed to the page are wrapped by the compiler in a helper the page doesn't have.
+      await page.addInitScript('globalThis.__name = (one) => one');
+      await page.goto(`${url}/clients/${clientIds[0]}/track/visits`);
+      await page.waitForLoadState('networkidle');
+      const gaps = await page.evaluate(scrolled);
+      const dropped = gaps.filter((gap) => gap > 25).length;
+      report(
+        'Over visits scrolls',
+        `${median(gaps).toFixed(1)} ms a frame, ${dropped} of ${gaps.length} dropped`,
+        '60 frames a second, under 3 % dropped',
+        median(gaps) < 17.5 && dropped <= gaps.length * 0.03,
+      );
+    } finally {
+      await browser.close();
+    }
+  });
+}
+
+/** Scrolls the page up and down for three seconds; milliseconds between its frames. In the page: it knows nothing from here. */
+function scrolled(): Promise<number[]> {
+  return new Promise((done) => {
+    const gaps: number[] = [];
+    const from = performance.now();
+    let last = from;
+    const frame = (now: number) => {
+      gaps.push(now - last);
+      last = now;
+      const most = document.documentElement.scrollHeight - innerHeight;
+      scrollTo(0, (most * (1 - Math.cos((now - from) / 300))) / 2);
+      if (now - from < 3000) requestAnimationFrame(frame);
+      else done(gaps.slice(2));
+    };
+    requestAnimationFrame(frame);
+  });
 }
 
 /** How large a studio may grow, and how many may ask at once, before a coach waits. */

@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { type ItemSummary, type StampedEvent, outcomeOf, stateOf, summariseRun, timelineOf } from '@/core/coach';
-import { type HomePlan, codeOf, goesOf, homeOffers, usualAtHome } from '@/core/home';
+import { type HomePlan, codeOf, goesOf, homeFaults, homeOffers, usualAtHome } from '@/core/home';
 import { instantAt } from '@/core/diary';
 import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
 import { chanceFrom } from '@/core/numbers';
@@ -184,17 +184,19 @@ class Loader {
       .filter(({ off }) => off === null)
       .slice(0, 2)
       .map((offer) => offer.home);
-    if (best.length === 0) return;
     const habitsOf = ['wakingAndBed', 'rechecks'] as const;
-    const plan: HomePlan = {
+    const planOf = (items: typeof best): HomePlan => ({
       from: day,
       days: 14,
       ...waking,
-      items: best,
+      items,
       moreReason: '',
-      goes: best.flatMap(({ id }, n) => goesOf(habitsOf[n]!, id, waking, uuid)),
+      goes: items.flatMap(({ id }, n) => goesOf(habitsOf[n]!, id, waking, uuid)),
       calledOff: [],
-    };
+    });
+    // Doses grow from visit to visit: what would be too much of a day is left out, the second first.
+    const plan = [best, best.slice(0, 1)].map(planOf).find((one) => homeFaults(one).length === 0);
+    if (!plan) return;
     this.record('home.save', { visitId, plan, revision: 0 }, at);
     this.record('home.hand', { visitId }, at + 1000);
     const { clientId } = findVisit(this.store, visitId)!;

@@ -126,7 +126,10 @@ test('from a signed visit to sheet, calendar and phone, and back by the code', a
   await expect(page.getByText(/something on 1 more.*Ticked: dizzy/)).toBeVisible();
 
   // What they tell at this visit is kept by its day, and a leak asks for the caution nobody marked.
-  await page.getByRole('radiogroup', { name: 'Leaks in the last seven days' }).getByRole('radio', { name: '2' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Leaks in the last seven days' })
+    .getByRole('radio', { name: '2' })
+    .click();
   await page.getByRole('button', { name: 'Pain', exact: true }).click();
   await expect(page.getByText(/speaks for “leaking with effort”/)).toBeVisible();
   await allSaved(page);

@@ -17,8 +17,8 @@ import { loadClient, visitsOfClient } from './load';
 
 /** Visits whose home practice is told of. */
 const mostKept = 8;
-/** Region maps that are sent along; older ones stand on the pages of their visits. */
-const mostRings = 24;
+/** The newest visits whose region maps are shown; older ones stand on the pages of their visits. */
+const mostMapped = 24;
 
 /** What Track tells over visits besides measures. */
 export interface OverVisits {
@@ -58,12 +58,12 @@ export function loadOver(clientId: string): OverVisits {
       },
     ];
   });
-  const maps = looksOf(store, [...days.keys()], { protocols: ['regionMap'], aside });
-  const rings = ringsOver(maps, (id) => days.get(id));
+  const mapped = visits.slice(0, mostMapped).map(({ id }) => id);
+  const maps = looksOf(store, mapped, { protocols: ['regionMap'], aside });
   return {
-    rings: rings && { ...rings, like: rings.like.slice(-mostRings) },
+    rings: ringsOver(maps, (id) => days.get(id)),
     told: toldOver({
-      facts: toldFactsOf(store, clientId, aside),
+      facts: toldFactsOf(store, clientId),
       home,
       runs: stopSymptomsOf(store, clientId).flatMap(({ visitId, symptoms }) => {
         const day = days.get(visitId);

@@ -3,9 +3,10 @@ import { type Drill, drillSchema } from '@/core/catalogue';
 import { type DrillHistory } from '@/core/sequence';
 import { type FaultHistory, drillHistoryOf, faultHistoryOf } from '@/core/coach';
 import { type Template, templateSchema } from '@/core/formats';
+import { whatChanged } from '@/core/track';
 import { type Store } from './file';
 import { type Unreadable, soundRow, soundValue } from './rows';
-import { digestsOf } from './runs';
+import { digestsOf, helpedSeen } from './runs';
 import { ownDrills, templates } from './schema';
 
 export interface OwnDrill {
@@ -64,7 +65,12 @@ export function historyAndFaults(
   aside: Unreadable[] = [],
 ): { history: DrillHistory[]; faults: FaultHistory } {
   const digests = digestsOf(store, clientId, aside);
-  return { history: drillHistoryOf(digests), faults: faultHistoryOf(digests) };
+  const effects = new Map(whatChanged(helpedSeen(store), clientId).map(({ drillId, pooled }) => [drillId, pooled]));
+  const history = drillHistoryOf(digests).map((one): DrillHistory => {
+    const helped = effects.get(one.drillId);
+    return helped === undefined ? one : { ...one, helped };
+  });
+  return { history, faults: faultHistoryOf(digests) };
 }
 
 /** How drills went for a client, over all runs. */

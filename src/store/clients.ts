@@ -72,10 +72,10 @@ export function factsOf(store: Store, clientId: string, { most = 10_000, aside =
     .flatMap((row) => soundFact(row, aside) ?? []);
 }
 
-/** What a client told of their complaint, leaks and symptoms, oldest first. */
-export function toldFactsOf(store: Store, clientId: string, aside: Unreadable[] = []): Fact[] {
+/** What a client told of their complaint, leaks and symptoms, oldest first; what can't be read of it is told where they are screened. */
+export function toldFactsOf(store: Store, clientId: string): Pick<Fact, 'key' | 'value' | 'day'>[] {
   return store
-    .select()
+    .select({ key: sql<FactKey>`${facts.key}`, value: facts.value, day: facts.day })
     .from(facts)
     .where(
       and(
@@ -85,8 +85,7 @@ export function toldFactsOf(store: Store, clientId: string, aside: Unreadable[] 
       ),
     )
     .orderBy(asc(facts.at), asc(inOrderWritten))
-    .all()
-    .flatMap((row) => soundFact(row, aside) ?? []);
+    .all();
 }
 
 /** What was said of touch on a day, oldest first, after what stood when it began: consent may be changed in the middle of a visit. */

@@ -1,5 +1,5 @@
 import { type RunEvent } from '@/core/coach';
-import { helpedSeen, visitDigestsOf } from '.';
+import { helpedSeen, historyOf, visitDigestsOf } from '.';
 import { quietItem, testStudio, type TestStudio } from './fixtures';
 
 let studio: TestStudio;
@@ -29,6 +29,11 @@ test('what a drill did to the marker is seen over all clients, and each visit ke
       [ben!.clientId, 'worse'],
     ]),
   );
+  // Planning takes it up, drawn toward what the drill shows with others: one time better beside one worse is little.
+  const helpedOf = (clientId: string) => historyOf(studio.store, clientId)[0]?.helped ?? null;
+  expect(helpedOf(ada!.clientId)).toBeGreaterThan(0);
+  expect(helpedOf(ada!.clientId)).toBeLessThan(1);
+  expect(helpedOf(ben!.clientId)).toBeLessThan(0);
   expect(visitDigestsOf(studio.store, ada!.clientId)).toMatchObject([
     {
       visitId: ada!.visitId,

@@ -11,6 +11,8 @@ export interface DrillHistory {
   /** Cues that landed, and cues that did not. */
   landed: readonly string[];
   missed: readonly string[];
+  /** What the marker showed right after it, from −1 worse to 1 better, drawn toward what it shows with everybody; left out where nobody asked. */
+  helped?: number;
 }
 
 /** Whether a drill is owned: it went calmly the last time. What it prepares may then come without it. */

@@ -178,6 +178,24 @@ describe('what happened before', () => {
     expect(of([])?.needs ?? ['elbows-on-wall']).toEqual(['elbows-on-wall']);
   });
 
+  test('what the marker showed after a drill counts for it, and against it twice as much: what made it worse is swapped', () => {
+    const valueOf = (helped?: number) =>
+      layOut(
+        request(),
+        context({ history: [calm('towel-hug', helped === undefined ? {} : { helped })] }),
+      ).candidates.find(({ drill: { id } }) => id === 'towel-hug')!.value;
+    const plain = valueOf();
+    expect(valueOf(0)).toBe(plain);
+    expect(valueOf(0.8)).toBeGreaterThan(plain);
+    expect(plain - valueOf(-0.8)).toBeGreaterThan(valueOf(0.8) - plain);
+    const planned = (drillId: string, helped: number) =>
+      ids(makePlan(request(), context({ history: [calm(drillId, { helped })] }), newId)).includes(drillId);
+    // Whatever leads a plan leaves it once it was seen to make things worse, if anything does as well.
+    const chosen = ids(makePlan(request(), context(), newId));
+    const swapped = chosen.filter((drillId) => planned(drillId, 1) && !planned(drillId, -1));
+    expect(swapped.length).toBeGreaterThan(0);
+  });
+
   test('cues that landed come first, those that did not are left out, at most two', () => {
     const hug = findDrill('towel-hug')!;
     const [first, second, third] = hug.cues.map(({ words }) => words);

@@ -56,6 +56,9 @@ export const worth = {
   /** Went calmly last time; did not. */
   calm: 20,
   notCalm: -40,
+  /** The marker after it was better, or worse: by as much as partial pooling leaves of it. What made it worse is swapped. */
+  helped: 30,
+  worsened: 60,
 } as const;
 
 /** Attention lost on a change of position: points a second of it. */

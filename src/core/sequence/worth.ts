@@ -64,6 +64,8 @@ export function worthParts(
     ['cues of it landed before', landed * worth.landed],
     ['went calmly last time', own?.outcomes.at(-1) === 'calm' ? worth.calm : 0],
     ['did not go calmly last time', own?.outcomes.at(-1) === 'not calm' ? worth.notCalm : 0],
+    ['the marker was better right after it', Math.round(Math.max(0, own?.helped ?? 0) * worth.helped)],
+    ['the marker was worse right after it', Math.round(Math.min(0, own?.helped ?? 0) * worth.worsened)],
   ];
   return parts.filter(([, points]) => points !== 0).map(([why, points]) => ({ why, points }));
 }

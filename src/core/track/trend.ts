@@ -11,8 +11,10 @@ export interface Trend {
 }
 
 const dayMs = 86_400_000;
-const middle = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
+/** Numbers in order: as an array of them, which sorts without a word for each pair. Two hundred visits have some 20,000 slopes. */
+const inOrder = (values: readonly number[]) => Float64Array.from(values).sort();
+
+const middle = (sorted: Float64Array): number => {
   const half = sorted.length / 2;
   return sorted.length % 2 === 1 ? sorted[Math.floor(half)]! : (sorted[half - 1]! + sorted[half]!) / 2;
 };
@@ -28,21 +30,21 @@ const middle = (values: readonly number[]): number => {
  */
 export function trendOf(points: readonly (readonly [day: string, value: number])[]): Trend | null {
   const at = points.map(([day, value]) => [Date.parse(day) / dayMs / 7, value] as const);
-  const slopes: number[] = [];
+  const found: number[] = [];
   for (let i = 0; i < at.length; i += 1)
     for (let j = i + 1; j < at.length; j += 1) {
       const apart = at[j]![0] - at[i]![0];
-      if (apart !== 0) slopes.push((at[j]![1] - at[i]![1]) / apart);
+      if (apart !== 0) found.push((at[j]![1] - at[i]![1]) / apart);
     }
-  if (slopes.length < 3) return null;
-  slopes.sort((a, b) => a - b);
+  if (found.length < 3) return null;
+  const slopes = inOrder(found);
   const perWeek = middle(slopes);
   const n = at.length;
   // Sen's interval: the rank statistic has variance n(n − 1)(2n + 5) / 18 without ties.
   const wide = 1.96 * Math.sqrt((n * (n - 1) * (2 * n + 5)) / 18);
   const lowest = Math.max(0, Math.floor((slopes.length - wide) / 2));
   const highest = Math.min(slopes.length - 1, Math.ceil((slopes.length + wide) / 2));
-  const start = middle(at.map(([when, value]) => value - perWeek * when));
+  const start = middle(inOrder(at.map(([when, value]) => value - perWeek * when)));
   const [first, last] = [Math.min(...at.map(([when]) => when)), Math.max(...at.map(([when]) => when))];
   return {
     perWeek,

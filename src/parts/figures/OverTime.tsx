@@ -76,6 +76,11 @@ export function OverTime({
   const homeTop = down;
   if (home.length > 0) down += lane;
   const last = points.length - 1;
+  const round = (value: number) => Math.round(value * 10) / 10;
+  const marked = points.map(({ value }, at): [number, number] => [round(xs[at]!), round(y(value))]);
+  const again = points.flatMap(({ after }, at) =>
+    after === null ? [] : [{ x: marked[at]![0], from: marked[at]![1], to: round(y(after)) }],
+  );
   return (
     <svg
       viewBox={`0 0 ${wide} ${down + 4}`}
@@ -109,16 +114,21 @@ export function OverTime({
         stroke="var(--ink)"
         strokeWidth="2"
       />
-      {points.map(({ day, value, after }, at) => (
-        <g key={day}>
-          {after !== null && (
-            <>
-              <path d={`M${xs[at]} ${y(value)}h12V${y(after)}`} fill="none" stroke="var(--ink2)" strokeWidth="1.5" />
-              <circle cx={xs[at]! + 12} cy={y(after)} r="5" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2.5" />
-            </>
-          )}
-          <circle cx={xs[at]} cy={y(value)} r="7" fill="var(--ink)" stroke="var(--paper)" strokeWidth="2" />
-          {told.includes(at) && (
+      {/* Every mark of a kind in one stroke: hundreds of visits stay light. */}
+      <path
+        d={again.map(({ x: at, from: low, to: high }) => `M${at} ${low}h12V${high}`).join('')}
+        fill="none"
+        stroke="var(--ink2)"
+        strokeWidth="1.5"
+      />
+      <Dots at={again.map(({ x: at, to: high }) => [at + 12, high])} size={12.5} ink="var(--ink)" />
+      <Dots at={again.map(({ x: at, to: high }) => [at + 12, high])} size={7.5} ink="var(--paper)" />
+      <Dots at={marked} size={16} ink="var(--paper)" />
+      <Dots at={marked} size={13} ink="var(--ink)" />
+      {told.map((at) => {
+        const { day, value, after } = points[at]!;
+        return (
+          <g key={day}>
             <text
               x={xs[at]! - 11}
               y={y(value) - 10}
@@ -129,19 +139,26 @@ export function OverTime({
             >
               {figure(value)}
             </text>
-          )}
-          {after !== null && told.includes(at) && (
-            <text x={xs[at]! + 23} y={y(after) + 5} fill="var(--ink2)">
-              {figure(after)}
-              {at === 0 && !small && ' after'}
-            </text>
-          )}
-          {dated.includes(at) && (
-            <text x={xs[at]} y={bottom + 21} textAnchor="middle" fill="var(--ink)" fontWeight={at === last ? 650 : 400}>
-              {dayWords(day)}
-            </text>
-          )}
-        </g>
+            {after !== null && (
+              <text x={xs[at]! + 23} y={y(after) + 5} fill="var(--ink2)">
+                {figure(after)}
+                {at === 0 && !small && ' after'}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {dated.map((at) => (
+        <text
+          key={points[at]!.day}
+          x={xs[at]}
+          y={bottom + 21}
+          textAnchor="middle"
+          fill="var(--ink)"
+          fontWeight={at === last ? 650 : 400}
+        >
+          {dayWords(points[at]!.day)}
+        </text>
       ))}
       {ringsKept.length > 0 && (
         <Label
@@ -220,6 +237,11 @@ export function OverTime({
     </svg>
   );
 }
+
+/** Discs of one size, as the round ends of strokes without length. */
+const Dots = ({ at, size, ink }: { at: readonly (readonly [x: number, y: number])[]; size: number; ink: string }) => (
+  <path d={at.map(([x, y]) => `M${x} ${y}h0`).join('')} stroke={ink} strokeWidth={size} strokeLinecap="round" />
+);
 
 /** Words in lines of at most so many letters. */
 const inLines = (words: string, most: number): string[] =>
