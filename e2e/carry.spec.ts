@@ -41,7 +41,9 @@ test('from a signed visit to sheet, calendar and phone, and back by the code', a
   await page.getByLabel('Asleep at').fill('22:30');
   await page.getByLabel('Asleep at').blur();
 
-  await page.getByRole('button', { name: 'Calendar with alarms' }).click();
+  // Reminded by alarms, the calendar goes along by itself.
+  await page.getByRole('radio', { name: 'Alarms on the phone' }).click();
+  await expect(page.getByRole('button', { name: 'Calendar', exact: true })).toHaveAttribute('aria-pressed', 'true');
   const files: Record<string, string> = {};
   page.on('download', (download) => {
     const path = test.info().outputPath(download.suggestedFilename());
@@ -180,7 +182,31 @@ test('a pregnancy told of later takes back what went home, wherever it is shown'
       })),
     },
   });
-  await page.reload();
+  // On Today's list, too, for whoever comes today.
+  await page.request.post(`${server.url}/api/commands`, {
+    data: {
+      commands: [
+        {
+          id: v7(),
+          kind: 'appointment.add',
+          payload: {
+            appointmentId: v7(),
+            clientId,
+            startsAt: new Date().toISOString(),
+            minutes: 30,
+            note: '',
+            seriesId: null,
+          },
+        },
+      ],
+    },
+  });
+  const station = page.url();
+  await page.goto(server.url);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Wenna Skerry' })).toContainText(
+    /Tell them not to go on at home with .+: off limits now\./,
+  );
+  await page.goto(station);
   const taken = page.getByRole('heading', { name: /Low breath.*is taken back|is taken back/ });
   await expect(taken.first()).toBeVisible();
   await expect(page.getByRole('button', { name: 'Hand it over again' })).toBeDisabled();

@@ -3,7 +3,8 @@ import { type DayVisit, type LastLook, aroundDays, rechecksDue, type RecheckDue 
 import { protocols } from '@/core/look';
 import { intentInWords, markedIn } from '@/core/read';
 import { addDays, dayIn } from '@/core/record';
-import { flaggedConditions, pathState } from '@/core/safety';
+import { withdrawnOf } from '@/core/home';
+import { evaluateGates, flaggedConditions, pathState } from '@/core/safety';
 import { lastTimeOf, needsToday } from '@/core/track';
 import { type ComingView, type DiaryView, type Expecting } from '@/stations/diary/view';
 import {
@@ -11,6 +12,8 @@ import {
   allVisitsOfDay,
   bookingsBetween,
   bookingsOff,
+  cautionsSeenOf,
+  handedHomesOf,
   homeToldOf,
   returnsOf,
   judgementsOf,
@@ -77,6 +80,11 @@ function expectingOf(ids: readonly string[], day: string): Record<string, Expect
     { protocols: ['quietLook'] },
   );
   const stopped = stoppedDrillsOf(store, ids);
+  const homes = handedHomesOf(
+    store,
+    [...last.values(), ...[...visits.values()].flat()].map(({ id }) => id),
+  );
+  const { limits } = loadSettings();
   const expecting = (clientId: string): Expecting => {
     const ofDay = visits.get(clientId) ?? [];
     const newest = ofDay.find(({ endedAt }) => endedAt === null) ?? ofDay.at(-1) ?? null;
@@ -91,6 +99,7 @@ function expectingOf(ids: readonly string[], day: string): Record<string, Expect
       );
       const bad = notSetAside(store, asides.get(clientId) ?? []).length;
       const reading = before?.reading ?? null;
+      const home = (newest && homes.get(newest.id)) ?? (before && homes.get(before.id));
       return {
         cautions: flaggedConditions(client.profile, day),
         closed: path.state === 'emergency' || path.state === 'red flag',
@@ -103,6 +112,12 @@ function expectingOf(ids: readonly string[], day: string): Record<string, Expect
             last: before ? { day: before.day, intent: reading?.intent ?? null, side: reading?.side ?? null } : null,
             visit: newest === null ? 'none' : newest.endedAt ? 'ended' : 'open',
             stoppedDrills: stopped.get(clientId)?.length ?? 0,
+            takenBack: home
+              ? withdrawnOf(
+                  home.items,
+                  evaluateGates(client.profile, day, limits, cautionsSeenOf(store, clientId)),
+                ).map(({ name }) => name)
+              : [],
           }),
           ...(bad > 0 ? [`${bad} ${bad === 1 ? 'answer' : 'answers'} can’t be read: open them to see which.`] : []),
         ],

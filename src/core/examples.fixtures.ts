@@ -290,6 +290,7 @@ export const standIns: Readonly<Record<string, object>> = {
       today: testDay,
       visit: 'none',
       stoppedDrills: 0,
+      takenBack: [],
     },
   },
   'track/visitNote.ts': { summary },

@@ -1,5 +1,5 @@
-import { asc, eq } from 'drizzle-orm';
-import { type HomeReturn, type StoredHome, homePlanSchema, readCode } from '@/core/home';
+import { and, asc, eq, inArray, isNotNull } from 'drizzle-orm';
+import { type HomePlan, type HomeReturn, type StoredHome, homePlanSchema, readCode } from '@/core/home';
 import { type Store } from './file';
 import { type Unreadable, recordInWords, soundRow, soundValue } from './rows';
 import { homePlans, homeReturns } from './schema';
@@ -12,6 +12,22 @@ export function homeOf(store: Store, visitId: string, aside: Unreadable[] = []):
   if (!sound) return null;
   const plan = soundValue(homePlanSchema, row.value, { table: 'home_plans', id: visitId, what }, aside);
   return plan && { visitId, at: sound.at, revision: sound.revision, handedAt: sound.handedAt, plan };
+}
+
+/** What was handed over to take home at some visits, by visit; what can't be read is told where it is opened. */
+export function handedHomesOf(store: Store, visitIds: readonly string[]): Map<string, HomePlan> {
+  if (visitIds.length === 0) return new Map();
+  const rows = store
+    .select({ visitId: homePlans.visitId, value: homePlans.value })
+    .from(homePlans)
+    .where(and(inArray(homePlans.visitId, [...visitIds]), isNotNull(homePlans.handedAt)))
+    .all();
+  return new Map(
+    rows.flatMap(({ visitId, value }): [string, HomePlan][] => {
+      const parsed = homePlanSchema.safeParse(value);
+      return parsed.success ? [[visitId, parsed.data]] : [];
+    }),
+  );
 }
 
 /** What came back from the plan of a visit, the newest last; a code that can't be read is left out with a word on it. */

@@ -1,5 +1,5 @@
 export { carryOut, carryOutAll, isDiskTrouble } from './commands';
-export { homeOf, returnsOf } from './home';
+export { handedHomesOf, homeOf, returnsOf } from './home';
 export { faultsBefore, historyAndFaults, historyOf, ownDrillsOf, templatesOf } from './catalogue';
 export {
   countClients,

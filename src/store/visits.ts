@@ -266,7 +266,7 @@ export function lastVisits(
   store: Store,
   clientIds: readonly string[],
   beforeDay: string,
-): Map<string, { day: string; reading: StoredReading | null }> {
+): Map<string, { id: string; day: string; reading: StoredReading | null }> {
   if (clientIds.length === 0) return new Map();
   const ranked = store
     .select({
@@ -288,5 +288,5 @@ export function lastVisits(
     store,
     rows.map(({ id }) => id),
   );
-  return new Map(rows.map(({ id, clientId, day }) => [clientId, { day, reading: read.get(id) ?? null }]));
+  return new Map(rows.map(({ id, clientId, day }) => [clientId, { id, day, reading: read.get(id) ?? null }]));
 }

@@ -16,7 +16,7 @@ export interface CalendarFor {
 }
 
 /**
- * The times of a plan as an iCalendar file with an alarm each (RFC 5545). Times are floating, so that half past seven stays half past
+ * The times of a plan as an iCalendar file with an alarm each (RFC 5545), but where things passed anyway remind them. Times are floating, so that half past seven stays half past
  * seven on the day the clocks change and wherever the phone is; each is one entry that comes again daily.
  *
  * @example homeCalendar(plan, { made: now, revision: 2, studio: 'Saltmarsh Movement Rooms' }) // 'BEGIN:VCALENDAR…'
@@ -43,7 +43,8 @@ export function homeCalendar(plan: HomePlan, { made, revision, studio }: Calenda
     event.addPropertyWithValue('location', studio);
     event.addPropertyWithValue('transp', 'TRANSPARENT');
     if (off) event.addPropertyWithValue('status', 'CANCELLED');
-    else {
+    // Whoever is reminded by the kettle and the door wants no alarm besides.
+    else if (plan.remind !== 'things') {
       const alarm = new ICAL.Component('valarm');
       alarm.addPropertyWithValue('action', 'DISPLAY');
       alarm.addPropertyWithValue('trigger', ICAL.Duration.fromSeconds(0));

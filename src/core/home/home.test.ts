@@ -224,6 +224,10 @@ describe('the calendar, read by a parser of its own', () => {
       expect(Number((event as unknown as { sequence: string }).sequence)).toBe(3);
     }
     expect(text.match(/BEGIN:VALARM/g)).toHaveLength(2);
+    // Reminded by things they pass, they have the times and no alarm.
+    const quiet = homeCalendar(plan({ remind: 'things' }), file);
+    expect(quiet).not.toContain('VALARM');
+    expect(quiet.match(/BEGIN:VEVENT/g)).toHaveLength(2);
     expect(text.match(/TRIGGER:P(?:T0S|0D)/g)).toHaveLength(2);
   });
 

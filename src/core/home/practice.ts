@@ -41,6 +41,8 @@ export const homePlanSchema = z.object({
   items: z.array(homeItemSchema).check(z.maxLength(6, 'At most six things go home, whatever the reason.')),
   /** Why more than three go home. */
   moreReason: words(200),
+  /** What reminds them; left out or null where nobody chose. */
+  remind: z.optional(z.nullable(z.enum(['alarms', 'things']))),
   goes: z.array(goSchema).check(z.maxLength(60, 'That is more than sixty times a day.')),
   /** Times of the day that an earlier calendar file told of and that are gone: the next file calls them off. */
   calledOff: z.array(goSchema).check(z.maxLength(200)),

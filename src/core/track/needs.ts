@@ -1,4 +1,4 @@
-import { lowered } from '../reasons';
+import { listed, lowered } from '../reasons';
 import { type IntentId, intentInWords } from '../read';
 import { dayInWords } from '../record';
 import { type KnownClient, type PathState, daysBetween, signInWords, unansweredConditions } from '../safety';
@@ -13,6 +13,8 @@ export interface Expected {
   /** Whether today's visit has begun, and whether it was ended. */
   visit: 'none' | 'open' | 'ended';
   stoppedDrills: number;
+  /** What went home and a later caution took back, by name. */
+  takenBack: readonly string[];
 }
 
 /**
@@ -20,7 +22,7 @@ export interface Expected {
  *
  * @example needsToday({ ...expected, last: null })[0] // 'First visit: begin at Screen.'
  */
-export function needsToday({ known, path, today, last, visit, stoppedDrills }: Expected): string[] {
+export function needsToday({ known, path, today, last, visit, stoppedDrills, takenBack }: Expected): string[] {
   const needs: string[] = [];
   const { emergency, redFlags } = known.profile;
   for (const answer of [emergency, redFlags]) {
@@ -37,6 +39,7 @@ export function needsToday({ known, path, today, last, visit, stoppedDrills }: E
   if (last === null && visit === 'none') needs.push('First visit: begin at Screen.');
   else if (unasked > 0) needs.push(`${unasked} ${unasked === 1 ? 'question' : 'questions'} not asked yet.`);
   if (stoppedDrills > 0) needs.push('A drill ended in a stop: review it before planning.');
+  if (takenBack.length > 0) needs.push(`Tell them not to go on at home with ${listed(takenBack)}: off limits now.`);
   if (last) {
     const days = daysBetween(last.day, today);
     const when = days === 0 ? 'earlier today' : days === 1 ? 'yesterday' : `${days} days ago`;

@@ -165,6 +165,7 @@ describe('what the thread and the front page tell', () => {
       last: null,
       visit: 'none' as const,
       stoppedDrills: 0,
+      takenBack: [],
     };
     expect(needsToday(base)).toEqual(['First visit: begin at Screen.']);
     const last = { day: '2026-11-20', intent: 'openOneSide' as const, side: 'left' as const };
@@ -173,6 +174,9 @@ describe('what the thread and the front page tell', () => {
       'A drill ended in a stop: review it before planning.',
       'Last seen 3 days ago: open the left side.',
     ]);
+    expect(needsToday({ ...base, last, takenBack: ['Prone low breath'] })).toContain(
+      'Tell them not to go on at home with Prone low breath: off limits now.',
+    );
     const flagged = knownClient([
       { id: 'f3', key: 'redFlags', value: { present: ['calf'] }, at: '2026-11-22T09:00:00Z', day: '2026-11-22' },
     ]);

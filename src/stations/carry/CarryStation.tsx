@@ -15,6 +15,7 @@ import {
 } from '@/core/home';
 import { drillOf } from '@/core/sequence';
 import { Button, LinkButton } from '@/parts/Button';
+import { ChoiceChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
 import { EmptyState, Notice } from '@/parts/Notice';
 import { useDraft } from '@/parts/useDraft';
@@ -93,7 +94,15 @@ function Carry({ view, before }: { view: ClientView; before: readonly string[] }
       {plan.items.length > 0 && <DayLine home={home} />}
       <ol className="mt-5 grid gap-6 md:grid-cols-2 xl:grid-cols-3">
         {plan.items.map((one, at) => (
-          <ItemColumn key={one.id} one={one} number={at + 1} home={home} why={whyOf(one.id)} {...shownWeek(view)} />
+          <ItemColumn
+            key={one.id}
+            one={one}
+            number={at + 1}
+            home={home}
+            gates={view.gates}
+            why={whyOf(one.id)}
+            {...shownWeek(view)}
+          />
         ))}
       </ol>
       {plan.items.length > mostItems && <Reason home={home} />}
@@ -187,6 +196,15 @@ function Hours({ home }: { home: Home }) {
   return (
     <fieldset className="mt-6 flex flex-wrap items-end gap-4 border-t border-rule pt-3">
       <legend className="sr-only">Their day</legend>
+      <ChoiceChips
+        label="Reminded by"
+        value={plan.remind ?? null}
+        choices={[
+          { value: 'alarms', label: 'Alarms on the phone' },
+          { value: 'things', label: 'Things passed anyway' },
+        ]}
+        onChange={(remind) => home.change({ remind })}
+      />
       <Time label="Up at" value={plan.wakes} onChange={(wakes) => home.change({ wakes })} />
       <Time label="Asleep at" value={plan.sleeps} onChange={(sleeps) => home.change({ sleeps })} />
       {plan.sits ? (

@@ -18,21 +18,34 @@ import { type WaveWorker } from '@/workers/wave.worker';
 import { shownWeek } from '../shownWeek';
 import { type ClientView } from '../view';
 
-const outs = ['sheet', 'calendar', 'sound', 'phone'] as const;
+const outs = ['sheet', 'calendar', 'sound', 'phone', 'stickers'] as const;
 type Out = (typeof outs)[number];
 const outWords: Readonly<Record<Out, string>> = {
   sheet: 'Sheet (PDF)',
-  calendar: 'Calendar with alarms',
+  calendar: 'Calendar',
   sound: 'Sound',
   phone: 'Page for the phone',
+  stickers: 'Stickers',
 };
+/** What goes along once it was chosen what reminds them. */
+const reminders = { alarms: 'calendar', things: 'stickers' } as const;
 const options = ['large type', 'little ink'] as const;
 
 /** What goes out: the sheet on paper and as a file, calendar, sound, the page for the phone, stickers; and the handing over. */
 export function GoesOut({ view, plan, stopped }: { view: ClientView; plan: HomePlan; stopped: string | null }) {
   const keep = useKeep();
   const visit = view.visit!;
-  const [ticked, setTicked] = useState<Out[]>(['sheet', 'phone']);
+  const reminder = plan.remind ? reminders[plan.remind] : null;
+  const [by, setBy] = useState<{ remind: HomePlan['remind']; ticked: Out[] }>({
+    remind: null,
+    ticked: ['sheet', 'phone'],
+  });
+  // Chosen anew, its own goes along and the other doesn't; what is ticked by hand after that stands.
+  const ticked =
+    reminder === null || by.remind === plan.remind
+      ? by.ticked
+      : [...by.ticked.filter((out) => out !== 'calendar' && out !== 'stickers'), reminder];
+  const setTicked = (next: Out[]) => setBy({ remind: plan.remind, ticked: next });
   const [paper, setPaper] = useState<PaperId>('A4');
   const [chosen, setChosen] = useState<(typeof options)[number][]>([]);
   const [soundOf, setSoundOf] = useState('');
@@ -82,6 +95,7 @@ export function GoesOut({ view, plan, stopped }: { view: ClientView; plan: HomeP
     calendar: () => fetched('calendar', `${file}.ics`, 'text/calendar'),
     sound,
     phone: () => fetched('phone', `${file}.html`, 'text/html'),
+    stickers: async () => saveFile(`${file}-stickers.svg`, 'image/svg+xml', stickerSheet(plan, to)),
   };
 
   const handOver = async () => {
@@ -152,12 +166,6 @@ export function GoesOut({ view, plan, stopped }: { view: ClientView; plan: HomeP
         {plan.items.length > 0 && (
           <div className="mt-3 flex flex-wrap gap-3">
             <Button onClick={() => window.print()}>Print the sheet</Button>
-            <Button
-              disabled={plan.goes.length === 0}
-              onClick={() => saveFile(`${file}-stickers.svg`, 'image/svg+xml', stickerSheet(plan, to))}
-            >
-              Stickers
-            </Button>
             <OnPaper plan={plan} to={to} />
           </div>
         )}

@@ -2,7 +2,9 @@
 
 import { type HomeItem, habitIds, habits, homeWords } from '@/core/home';
 import { capital } from '@/core/reasons';
-import { drillOf } from '@/core/sequence';
+import { type Phase, phaseLength } from '@/core/cadence';
+import { type Gates } from '@/core/safety';
+import { drillOf, phaseLimits, withPhase } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { NamedSelect, TextInput } from '@/parts/Field';
 import { Stepper } from '@/parts/Stepper';
@@ -10,17 +12,26 @@ import { useDraft } from '@/parts/useDraft';
 import { ItemFigure } from '../ItemFigure';
 import { type Home } from './useHome';
 
+const phaseNames: Readonly<Record<Phase, string>> = {
+  inhale: 'In',
+  topPause: 'Pause',
+  exhale: 'Out',
+  bottomPause: 'Pause after',
+};
+
 /** Something that goes home: shown, its dose, when in the day, how it should feel. */
 export function ItemColumn({
   one,
   number,
   home,
+  gates,
   why,
   week,
 }: {
   one: HomeItem;
   number: number;
   home: Home;
+  gates: Gates;
   /** Why it is offered, from today's log. */
   why: readonly string[];
   week?: number;
@@ -29,6 +40,7 @@ export function ItemColumn({
   const drill = drillOf(item);
   const words = homeWords(item);
   const times = home.plan.goes.filter(({ itemId }) => itemId === one.id).length;
+  const limits = phaseLimits(drill, gates);
   const ladder = item.cadences.length > 1;
   return (
     <li className="min-w-0 border-t-2 border-ink pt-2" data-home-item={drill.id}>
@@ -63,6 +75,32 @@ export function ItemColumn({
           />
         </div>
       </div>
+      {!ladder && (
+        <div className="mt-2 flex flex-wrap items-end gap-3">
+          {limits
+            .filter(({ phase }) => phaseLength(item.cadences[0]!, phase) > 0)
+            .map(({ phase, min, max }) => (
+              <Stepper
+                key={phase}
+                label={phaseNames[phase]}
+                value={phaseLength(item.cadences[0]!, phase)}
+                unit="s"
+                min={min}
+                max={max}
+                step={0.5}
+                onChange={(seconds) =>
+                  home.changeItem(one.id, (now) => ({
+                    ...now,
+                    item: {
+                      ...now.item,
+                      cadences: [withPhase(now.item.cadences[0]!, phase, seconds, limits, false)],
+                    },
+                  }))
+                }
+              />
+            ))}
+        </div>
+      )}
       <p className="mt-2">
         <strong>{words.dose}</strong>, {words.breath}
       </p>

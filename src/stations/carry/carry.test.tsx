@@ -83,3 +83,25 @@ test('a caution told since stands over it, and nothing is handed over until it i
   expect(screen.getByText(/is taken back\.$/)).toBeTruthy();
   expect((screen.getByRole('button', { name: 'Hand it over' }) as HTMLButtonElement).disabled).toBe(true);
 });
+
+test('a breath for home is made longer within what the drill allows, and its pause is no longer than a caution leaves it', async () => {
+  show(plan());
+  await press('Out: more');
+  const { cadences } = saves().at(-1)!.plan.items[0]!.item;
+  expect(cadences).toEqual([{ ...quiet.cadences[0], exhaleSeconds: quiet.cadences[0]!.exhaleSeconds + 0.5 }]);
+  expect(screen.queryByRole('group', { name: 'Pause after' })).toBeNull();
+});
+
+test('what reminds them is theirs to choose: its own goes along, the other doesn’t, and a tick by hand stands', async () => {
+  const pressed = (name: string) => screen.getByRole('button', { name }).getAttribute('aria-pressed');
+  show(plan());
+  expect([pressed('Calendar'), pressed('Stickers')]).toEqual(['false', 'false']);
+  await doing(() => fireEvent.click(screen.getByRole('radio', { name: 'Things passed anyway' })));
+  expect(saves().at(-1)!.plan.remind).toBe('things');
+  expect([pressed('Calendar'), pressed('Stickers')]).toEqual(['false', 'true']);
+  await press('Stickers');
+  await press('Calendar');
+  expect([pressed('Calendar'), pressed('Stickers')]).toEqual(['true', 'false']);
+  await doing(() => fireEvent.click(screen.getByRole('radio', { name: 'Alarms on the phone' })));
+  expect([pressed('Calendar'), pressed('Stickers')]).toEqual(['true', 'false']);
+});

@@ -15,6 +15,7 @@ const freshPlan = (today: string): HomePlan => ({
   sits: null,
   items: [],
   moreReason: '',
+  remind: null,
   goes: [],
   calledOff: [],
 });
