@@ -1,13 +1,26 @@
 import { cache } from 'react';
 import { findDrill } from '@/core/catalogue';
-import { type Course, type Step, courseOf, leadOf } from '@/core/course';
+import { type Course, type Step, courseOf, firstStep, leadOf, reviewsOf, withReviews } from '@/core/course';
 import { dayIn, dayInWords } from '@/core/record';
-import { type Gates } from '@/core/safety';
-import { itemFrom, refitted, refusalsOf, startCadences } from '@/core/sequence';
-import { type Followed, type Told, progressLetter } from '@/core/track';
+import { type Gates, flaggedConditions } from '@/core/safety';
+import { itemFrom, orderOfWorkFor, refitted, refusalsOf, startCadences } from '@/core/sequence';
+import { type Followed, type Told, complaintChange, progressLetter } from '@/core/track';
 import { type HomeKept } from '@/stations/track/AtHome';
-import { bookingsOff, bookingsOfClient, homeOf, plansOf, theStore, visitDigestsOf } from '@/store';
-import { loadClient, visitsOfClient } from './load';
+import { bookingsOff, bookingsOfClient, homeOf, plansOf, readingsOf, theStore, visitDigestsOf } from '@/store';
+import { loadClient, loadFollowed, visitsOfClient } from './load';
+import { loadOver } from './over';
+
+/** Patterns as they were confirmed at the newest visit that was read. */
+function confirmedLast(clientId: string): string[] {
+  const ids = visitsOfClient(clientId)
+    .slice(0, visitsRead)
+    .map(({ id }) => id);
+  const readings = readingsOf(theStore(), ids);
+  const newest = ids.find((id) => readings.has(id));
+  return newest === undefined ? [] : [...readings.get(newest)!.patterns];
+}
+/** A reading older than so many visits leads nothing any more. */
+const visitsRead = 6;
 
 /** Bookings that came to nothing are told as far back as this many. */
 const mostMissed = 6;
@@ -33,8 +46,41 @@ export const loadCourse = cache((clientId: string): Course | null => {
     allowed: (step) => canBeDone(step, view.gates),
     today: view.today,
     timesAtHome: home?.plan.goes.length ?? 0,
+    confirmed: confirmedLast(clientId),
+    begins: (pattern) => {
+      const order = orderOfWorkFor(pattern, view.settings.homeSchool);
+      const can = (drillId: string) => {
+        const drill = findDrill(drillId);
+        return drill !== undefined && canBeDone(firstStep(drill), view.gates);
+      };
+      return order[0]?.find(can) ?? null;
+    },
   });
 });
+
+/** The course with the words to the clinician that are due: it asks for everything that was measured and told. */
+export function loadCourseReviewed(clientId: string): Course | null {
+  const course = loadCourse(clientId);
+  const view = loadClient(clientId);
+  if (!course || !view) return null;
+  const { over } = loadFollowed(clientId);
+  const { told } = loadOver(clientId);
+  return withReviews(
+    course,
+    reviewsOf({
+      today: view.today,
+      days: visitsOfClient(clientId)
+        .map(({ day }) => day)
+        .reverse(),
+      moved: course.moved,
+      stopped: view.stopped.map(({ drillId }) => findDrill(drillId)?.name ?? drillId),
+      cautions: flaggedConditions(view.known.profile, view.today),
+      anythingClear: over.some(({ change }) => change !== null && change.verdict !== 'no clear change'),
+      complaint: complaintChange(told)?.verdict ?? null,
+      told,
+    }),
+  );
+}
 
 /** What the course asks for at the visit that comes next; null before anything was tried. */
 export function loadWish(clientId: string): { step: Step; number: number } | null {

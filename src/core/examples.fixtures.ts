@@ -185,6 +185,18 @@ export const standIns: Readonly<Record<string, object>> = {
   ),
   'home/offers.ts': { ...atHome, gates: gatesOfPerson(), summary: { items: [summary] } },
   'course/course.ts': courseCase,
+  'course/reviews.ts': {
+    quiet: {
+      today: testDay,
+      days: [testDay],
+      moved: [],
+      stopped: [],
+      cautions: [],
+      anythingClear: false,
+      complaint: null,
+      told: [],
+    },
+  },
   'track/over.ts': {
     like: [
       ['2026-10-22', 5, 'sitting', null],

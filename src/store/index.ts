@@ -58,6 +58,7 @@ export {
   looksOfClient,
   planOf,
   plansOf,
+  readingsOf,
   visitOfDay,
   visitRecord,
   visitsOf,

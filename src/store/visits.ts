@@ -161,7 +161,11 @@ function readingOf(row: typeof readings.$inferSelect, aside: Unreadable[]): Stor
 }
 
 /** The newest reading of each visit that has one. */
-function readingsOf(store: Store, visitIds: readonly string[], aside: Unreadable[] = []): Map<string, StoredReading> {
+export function readingsOf(
+  store: Store,
+  visitIds: readonly string[],
+  aside: Unreadable[] = [],
+): Map<string, StoredReading> {
   const found = new Map<string, StoredReading>();
   if (visitIds.length === 0) return found;
   const rows = store

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { drills, findDrill, placeInOrder } from '../catalogue';
-import { type Tried, courseInWords, courseOf, criterionInWords, departureOf, leadOf, movedInWords, stepsFrom } from '.';
+import {
+  type Tried,
+  courseInWords,
+  courseOf,
+  criterionInWords,
+  departureOf,
+  leadOf,
+  movedInWords,
+  reviewsOf,
+  stepsFrom,
+  withReviews,
+} from '.';
 import { firstStep } from './steps';
 
 const belly = findDrill('two-hand-belly')!;
@@ -198,4 +209,84 @@ test('the drill a course goes by is the one tried at most visits', () => {
       { visitId: 'a', day: '2026-11-01', drills: [of('quiet-nose')].map((one) => ({ ...one, drillId: 'gone' })) },
     ]),
   ).toEqual([]);
+});
+
+describe('which pattern leads', () => {
+  test('the first confirmed that the lead drill answers; the others come after it, each with the drill it begins with', () => {
+    const [own] = belly.answers;
+    const { lead } = course([tried('2026-11-12')], {
+      confirmed: ['oneSide', own!],
+      begins: (pattern) => `drill for ${pattern}`,
+    });
+    expect(lead).toEqual({ pattern: own, then: [{ pattern: 'oneSide', drillId: 'drill for oneSide' }] });
+    expect(course([tried('2026-11-12')], { confirmed: ['oneSide'] }).lead).toEqual({ pattern: 'oneSide', then: [] });
+    expect(course([tried('2026-11-12')]).lead).toBeNull();
+  });
+});
+
+// When a coach asks a clinician is common practice, no published source; the numbers are ours.
+describe('a word with the clinician', () => {
+  const quiet = {
+    today: '2026-11-26',
+    days: ['2026-11-01', '2026-11-15'],
+    moved: [],
+    stopped: [],
+    cautions: [],
+    anythingClear: false,
+    complaint: null,
+    told: [],
+  };
+  const told = (day: string, leaks: number | null, ...symptoms: string[]) => ({ day, leaks, symptoms });
+  const up = (from: number) => ({ from, why: null });
+  const down = (from: number) => ({ from, why: 'too many marks' });
+
+  test.each<[string, Partial<Parameters<typeof reviewsOf>[0]>, RegExp]>([
+    ['a stop nobody reviewed', { stopped: ['Quiet nose breath'] }, /ended in a stop/],
+    ['a complaint that grows', { complaint: 'larger' }, /clearly larger/],
+    ['leaks that go up', { told: [told('2026-11-01', 1), told('2026-11-15', 4)] }, /from 1 to 4/],
+    [
+      'a symptom told twice running',
+      { told: [told('a', null, 'pain'), told('b', 0, 'pain', 'dizzy')] },
+      /running: pain\./,
+    ],
+    ['a step given up twice', { moved: [up(0), down(1), up(0), down(1)] }, /Step 2 was given up twice/],
+    [
+      'six visits and nothing clear',
+      { days: Array(6).fill('2026-11-01') as string[] },
+      /6 visits, and no clear change/,
+    ],
+  ])('%s asks for one now', (_what, part, words) => {
+    const reviews = reviewsOf({ ...quiet, ...part });
+    expect(reviews).toHaveLength(1);
+    expect(reviews[0]!.due).toBe(quiet.today);
+    expect(reviews[0]!.why).toMatch(words);
+  });
+
+  test.each<[string, Partial<Parameters<typeof reviewsOf>[0]>]>([
+    ['nothing', {}],
+    ['leaks that go down', { told: [told('a', 4), told('b', 1)] }],
+    ['a symptom that went', { told: [told('a', null, 'pain'), told('b', null)] }],
+    [
+      'a symptom told of once before, and not last',
+      { told: [told('a', null, 'pain'), told('b', null), told('c', null, 'pain')] },
+    ],
+    ['two different steps given up', { moved: [down(1), down(2)] }],
+    ['six visits with something clear', { days: Array(6).fill('2026-11-01') as string[], anythingClear: true }],
+    ['six visits and less of the complaint', { days: Array(6).fill('2026-11-01') as string[], complaint: 'smaller' }],
+  ])('%s asks for none', (_what, part) => {
+    expect(reviewsOf({ ...quiet, ...part })).toEqual([]);
+  });
+
+  test('with a caution every six weeks, and the first visit not before it says so', () => {
+    const reviews = reviewsOf({ ...quiet, cautions: ['pregnant, week 24'] });
+    expect(reviews).toEqual([{ due: '2026-12-13', why: 'Every 6 weeks while there is pregnant, week 24.' }]);
+    const laid = withReviews(
+      course([tried('2026-11-12'), tried('2026-11-19')], { booked: ['2026-12-03', '2026-12-17'] }),
+      reviews,
+    );
+    expect(laid.ahead.map(({ day, look }) => [day, look.includes('a word with the clinician')]).slice(0, 2)).toEqual([
+      ['2026-12-03', false],
+      ['2026-12-17', true],
+    ]);
+  });
 });

@@ -1,6 +1,7 @@
-import { type PositionId, findDrill, placeInOrder } from '../catalogue';
+import { type Drill, type PositionId, findDrill, placeInOrder } from '../catalogue';
 import { calmPart, mostEffort } from '../coach';
 import { addDays } from '../record/day';
+import { type Review } from './reviews';
 import { type Step, firstStep, stepsFrom } from './steps';
 
 /** How the lead drill went at a visit. */
@@ -58,6 +59,9 @@ export interface Course {
   ahead: AheadVisit[];
   /** What moved and why, the newest last. */
   moved: Moved[];
+  /** Which pattern the lead drill answers, and which come after it, each with the drill it begins with; null where none was confirmed. */
+  lead: { pattern: string; then: readonly { pattern: string; drillId: string | null }[] } | null;
+  reviews: readonly Review[];
 }
 
 /** A step up, or back after two tries that did not keep it. */
@@ -95,6 +99,18 @@ function reachedBy({ drillId, position, breaths, exhaleSeconds }: Tried, steps: 
   return Math.max(0, at);
 }
 
+/** Which pattern leads: of those confirmed, the first that the drill answers, else the first of all. */
+function leadFrom(
+  confirmed: readonly string[],
+  drill: Drill,
+  begins: (pattern: string) => string | null,
+): Course['lead'] {
+  const pattern = confirmed.find((id) => drill.answers.some((one) => one === id)) ?? confirmed[0];
+  if (pattern === undefined) return null;
+  const then = confirmed.filter((id) => id !== pattern).map((id) => ({ pattern: id, drillId: begins(id) }));
+  return { pattern, then };
+}
+
 /**
  * Lays a course out: what was tried and kept, where it stands, and what the visits ahead would be if every step is kept. Nothing in it is
  * a promise: it moves with every visit. A step that was not kept twice in a row goes one back.
@@ -114,6 +130,8 @@ export function courseOf({
   allowed,
   today,
   timesAtHome,
+  confirmed = [],
+  begins = () => null,
 }: {
   tried: readonly Tried[];
   booked: readonly string[];
@@ -121,6 +139,10 @@ export function courseOf({
   allowed: (step: Step) => boolean;
   today: string;
   timesAtHome: number;
+  /** Patterns that were confirmed last, in their order. */
+  confirmed?: readonly string[];
+  /** The drill a pattern is begun with for this client. */
+  begins?: (pattern: string) => string | null;
 }): Course | null {
   const first = tried[0];
   const drill = first && findDrill(first.drillId);
@@ -163,6 +185,8 @@ export function courseOf({
     missed: [...missed],
     ahead: aheadOf(steps, past, current, booked, today, timesAtHome),
     moved,
+    lead: leadFrom(confirmed, drill, begins),
+    reviews: [],
   };
 }
 
@@ -191,6 +215,19 @@ function aheadOf(
       timesAtHome: last ? 0 : Math.max(1, Math.round((timesAtHome * (needed - at)) / needed)),
     };
   });
+}
+
+/**
+ * A course with the words to the clinician that are due, each at the first visit that is not before its day.
+ *
+ * @example withReviews(course, []).reviews // []
+ */
+export function withReviews(course: Course, reviews: readonly Review[]): Course {
+  const at = new Set(reviews.flatMap(({ due }) => course.ahead.find(({ day }) => day >= due)?.day ?? []));
+  const ahead = course.ahead.map((visit) =>
+    at.has(visit.day) ? { ...visit, look: [...visit.look, 'a word with the clinician'] } : visit,
+  );
+  return { ...course, ahead, reviews };
 }
 
 /** The middle gap between visits, in days, from a day to six weeks. */

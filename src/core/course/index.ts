@@ -9,5 +9,7 @@ export {
   movedInWords,
   stepInWords,
   type Tried,
+  withReviews,
 } from './course';
-export { type Step, stepsFrom } from './steps';
+export { reviewsOf } from './reviews';
+export { type Step, firstStep, stepsFrom } from './steps';

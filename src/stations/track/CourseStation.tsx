@@ -1,5 +1,7 @@
 'use client';
 
+import { findDrill } from '@/core/catalogue';
+import { patterns } from '@/core/read';
 import { type Course, courseInWords, movedInWords, stepInWords } from '@/core/course';
 import { dayInWords } from '@/core/record';
 import { commonPractice } from '@/core/reasons';
@@ -9,6 +11,8 @@ import { ProvenanceMark } from '@/parts/Provenance';
 import { StationHead } from '../StationHead';
 import { CourseBand } from './CourseBand';
 import { TrackNav } from './TrackNav';
+
+const patternName = (id: string) => patterns.find((one) => one.id === id)?.name ?? id;
 
 /** The course: steps with their criterion, what was tried and kept, and what the visits ahead would be if every step is kept. */
 export function CourseStation({ clientId, today, course }: { clientId: string; today: string; course: Course | null }) {
@@ -39,6 +43,19 @@ export function CourseStation({ clientId, today, course }: { clientId: string; t
         Up: 80 % of breaths clean, effort 3 of 10 at most, calm. Back: twice not. One thing changes at a time. Nothing
         ahead is a promise. <ProvenanceMark provenance={commonPractice} />
       </p>
+      {course.lead && (
+        <p className="mt-1">
+          Leads: <strong>{patternName(course.lead.pattern)}</strong>
+          {course.lead.then.length > 0 &&
+            `; after it ${course.lead.then
+              .map(
+                ({ pattern, drillId }) =>
+                  `${patternName(pattern)}${drillId ? `, begun with ${findDrill(drillId)?.name ?? drillId}` : ''}`,
+              )
+              .join('; ')}`}
+          .
+        </p>
+      )}
       <CourseBand course={course} today={today} />
       <div className="mt-6 grid gap-x-10 gap-y-4 md:grid-cols-2">
         <section aria-labelledby="moved">
@@ -66,27 +83,46 @@ export function CourseStation({ clientId, today, course }: { clientId: string; t
             </p>
           )}
         </section>
-        <section aria-labelledby="ahead">
-          <h2 id="ahead" className="text-lg">
-            The visits ahead, if every step is kept
-          </h2>
-          <ol className="mt-1">
-            {course.ahead.map((visit) => (
-              <li key={visit.day} className="border-b border-rule py-1.5">
-                <strong>
-                  {visit.booked ? '' : 'about '}
-                  {said(visit.day)}
-                </strong>
-                {visit.booked ? '' : ', not booked'}: step {visit.step + 1}, {stepInWords(course.steps[visit.step]!)}.
-                Look again: {visit.look.join(', ')}. At home{' '}
-                {visit.timesAtHome === 0
-                  ? 'nothing more'
-                  : `${visit.timesAtHome === 1 ? 'once' : `${visit.timesAtHome} times`} a day at most`}
-                .
-              </li>
-            ))}
-          </ol>
-        </section>
+        <div className="space-y-4">
+          {course.reviews.length > 0 && (
+            <section aria-labelledby="reviews">
+              <h2 id="reviews" className="text-lg">
+                A word with the clinician
+              </h2>
+              <ul className="mt-1">
+                {course.reviews.map(({ due, why }) => (
+                  <li key={why} className="border-b border-rule py-1.5">
+                    <strong>{due <= today ? '▲ Due now' : `By ${said(due)}`}</strong>: {why}
+                  </li>
+                ))}
+              </ul>
+              <p className="mt-1 text-ink2">
+                A letter is written from the record under Over visits. <ProvenanceMark provenance={commonPractice} />
+              </p>
+            </section>
+          )}
+          <section aria-labelledby="ahead">
+            <h2 id="ahead" className="text-lg">
+              The visits ahead, if every step is kept
+            </h2>
+            <ol className="mt-1">
+              {course.ahead.map((visit) => (
+                <li key={visit.day} className="border-b border-rule py-1.5">
+                  <strong>
+                    {visit.booked ? '' : 'about '}
+                    {said(visit.day)}
+                  </strong>
+                  {visit.booked ? '' : ', not booked'}: step {visit.step + 1}, {stepInWords(course.steps[visit.step]!)}.
+                  Look again: {visit.look.join(', ')}. At home{' '}
+                  {visit.timesAtHome === 0
+                    ? 'nothing more'
+                    : `${visit.timesAtHome === 1 ? 'once' : `${visit.timesAtHome} times`} a day at most`}
+                  .
+                </li>
+              ))}
+            </ol>
+          </section>
+        </div>
       </div>
     </>
   );

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { EmergencyStop } from '@/stations/PathStop';
 import { CourseStation } from '@/stations/track/CourseStation';
-import { loadCourse } from '../../../../../../course';
+import { loadCourseReviewed } from '../../../../../../course';
 import { loadClient } from '../../../../../../load';
 
 export const metadata = { title: 'Course' };
@@ -13,7 +13,7 @@ export default async function CoursePage({ params }: { params: Promise<{ clientI
   return (
     <>
       <EmergencyStop view={view} />
-      <CourseStation clientId={clientId} today={view.today} course={loadCourse(clientId)} />
+      <CourseStation clientId={clientId} today={view.today} course={loadCourseReviewed(clientId)} />
     </>
   );
 }
