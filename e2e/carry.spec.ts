@@ -150,6 +150,15 @@ test('from a signed visit to sheet, calendar and phone, and back by the code', a
   await letter.fill('Our patient does well.');
   await expect(page.getByText('“patient”: say the client’s name.')).toBeVisible();
   await expectAccessible(page, 'Track with a letter');
+  // A name keeps every sign of it, whatever alphabet it is from.
+  await letter.fill('Łucja Žižková does well; Ωμέγα, Доброслава too.');
+  const [pdfOf] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'As PDF' }).click(),
+  ]);
+  const read = await readPdf(readFileSync(await pdfOf.path()));
+  expect(read.text).toContain('Łucja Žižková does well; Ωμέγα, Доброслава too.');
+  await letter.fill('Our patient does well.');
   await page.reload();
   await page.getByText('A letter to their clinician').click();
   await expect(letter).toHaveValue('Our patient does well.');

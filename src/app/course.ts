@@ -26,7 +26,7 @@ const visitsRead = 6;
 const mostMissed = 6;
 
 /** What the next visits hold, as it stands on what was tried, what is booked and what is off limits today; null before anything was tried. */
-export const loadCourse = cache((clientId: string): Course | null => {
+const loadCourse = cache((clientId: string): Course | null => {
   const view = loadClient(clientId);
   if (!view) return null;
   const store = theStore();

@@ -2,6 +2,7 @@
 
 import { jsPDF } from 'jspdf';
 import 'svg2pdf.js';
+import { lettersFor } from './pdfLetters';
 
 /**
  * Drawn pages as a PDF, each on a page of its own.
@@ -16,7 +17,9 @@ export async function sheetPdf(
   const file = new jsPDF({ orientation, unit: 'pt', format });
   const width = file.internal.pageSize.getWidth();
   const height = file.internal.pageSize.getHeight();
-  for (const [at, svg] of pages.entries()) {
+  const letters = await lettersFor(file, pages.join(''));
+  for (const [at, page] of pages.entries()) {
+    const svg = letters === 'helvetica' ? page : page.replaceAll('Helvetica, Arial, sans-serif', letters);
     if (at > 0) file.addPage(format, orientation);
     const drawing = new DOMParser().parseFromString(svg, 'image/svg+xml').documentElement;
     await file.svg(drawing, { x: 0, y: 0, width, height });

@@ -6,7 +6,7 @@ import { Button } from '@/parts/Button';
 import { Field, TextArea } from '@/parts/Field';
 import { Fold } from '@/parts/Fold';
 import { WhilePrinting } from '@/parts/WhilePrinting';
-import { saveFile } from '@/parts/saveFile';
+import { asFileName, saveFile } from '@/parts/saveFile';
 import { useKept } from '@/parts/useKept';
 
 /** A text that leaves the studio: written from the record, changed by hand, and only then on paper or in a file. */
@@ -28,13 +28,10 @@ export function Outgoing({
   const [own, change] = useKept(`kokyu.${what}.${keepAs}`);
   const text = own === '' ? written : own;
   const avoid = notOursIn(text);
-  const file = `${what}-${name
-    .split(' ')[0]!
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')}`;
+  const file = `${what}-${asFileName(name.split(' ')[0] ?? name)}`;
   const asPdf = async () => {
     const { textPdf } = await import('@/parts/textPdf');
-    saveFile(`${file}.pdf`, 'application/pdf', textPdf(text));
+    saveFile(`${file}.pdf`, 'application/pdf', await textPdf(text));
   };
   return (
     <Fold title={title}>

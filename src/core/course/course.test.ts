@@ -279,7 +279,7 @@ describe('a word with the clinician', () => {
 
   test('with a caution every six weeks, and the first visit not before it says so', () => {
     const reviews = reviewsOf({ ...quiet, cautions: ['pregnant, week 24'] });
-    expect(reviews).toEqual([{ due: '2026-12-13', why: 'Every 6 weeks while there is pregnant, week 24.' }]);
+    expect(reviews).toEqual([{ due: '2026-12-13', why: 'Every 6 weeks with a caution: pregnant, week 24.' }]);
     const laid = withReviews(
       course([tried('2026-11-12'), tried('2026-11-19')], { booked: ['2026-12-03', '2026-12-17'] }),
       reviews,

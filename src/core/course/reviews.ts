@@ -65,7 +65,7 @@ const rules: readonly ((from: ReviewFrom) => Review | null)[] = [
     const whole = Math.ceil(Math.max(1, (Date.parse(today) - Date.parse(first)) / 86_400_000) / everyDays);
     return {
       due: addDays(first, whole * everyDays),
-      why: `Every ${everyDays / 7} weeks while there is ${listed(cautions)}.`,
+      why: `Every ${everyDays / 7} weeks with a caution: ${cautions.join('; ')}.`,
     };
   },
 ];

@@ -12,7 +12,7 @@ import { NamedSelect } from '@/parts/Field';
 import { type PaperId, type SheetFor, homeSheetPages, papers, stickerSheet } from '@/parts/figures/homeSheet';
 import { WayOn } from '@/parts/WayOn';
 import { WhilePrinting } from '@/parts/WhilePrinting';
-import { saveFile } from '@/parts/saveFile';
+import { asFileName, saveFile } from '@/parts/saveFile';
 import { say } from '@/parts/say';
 import { type WaveWorker } from '@/workers/wave.worker';
 import { shownWeek } from '../shownWeek';
@@ -60,7 +60,7 @@ export function GoesOut({ view, plan, stopped }: { view: ClientView; plan: HomeP
     lowInk: chosen.includes('little ink'),
     ...shownWeek(view),
   };
-  const file = `home-${first.toLowerCase().replace(/[^a-z0-9]+/g, '-')}`;
+  const file = `home-${asFileName(first)}`;
 
   const pdf = async () => {
     const { sheetPdf } = await import('@/parts/sheetPdf');

@@ -7,14 +7,14 @@ import { dayInWords } from '@/core/record';
 import { LateBody } from '@/parts/figures/body/LateBody';
 
 const row = 56;
-const gutter = 360;
+const gutter = 404;
 const column = 64;
 const head = 34;
 
 /** One band of visits: steps from the first below to the last above, what was tried as discs, what lies ahead dotted. */
 export function CourseBand({ course, today }: { course: Course; today: string }) {
   const { steps, past, ahead, missed } = course;
-  const short = (day: string) => dayInWords(day, today).replace(/^(\d+ \w{3})\w*/, '$1');
+  const short = (day: string) => dayInWords(day, today).replace(/^(\d+ \w{3}).*/, '$1');
   const before = [
     ...past.map((visit) => ({ day: visit.day, visit })),
     ...missed.map((day) => ({ day, visit: null })),
