@@ -46,7 +46,7 @@ export function loadOver(clientId: string): OverVisits {
     if (last) home.push({ day: dayIn(last.at, zone), signs: last.told.signs });
     const done = last ? daysKept(last.told, plan.days) : null;
     const end = addDays(day, plan.days);
-    const next = visits[at - 1]?.day ?? end;
+    const next = visits[at - 1]?.day ?? view?.today ?? end;
     return [
       {
         day,

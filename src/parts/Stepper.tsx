@@ -11,6 +11,7 @@ export function Stepper({
   min,
   max,
   step = 1,
+  narrow = false,
   onChange,
 }: {
   label: string;
@@ -19,6 +20,8 @@ export function Stepper({
   min: number;
   max: number;
   step?: number;
+  /** Two beside each other in a column of three. */
+  narrow?: boolean;
   onChange: (value: number) => void;
 }) {
   const id = useId();
@@ -40,7 +43,10 @@ export function Stepper({
         >
           <Minus size={18} aria-hidden />
         </button>
-        <output className="grid min-w-16 place-items-center border-y border-ink px-2 font-semibold" aria-live="polite">
+        <output
+          className={`grid place-items-center border-y border-ink font-semibold ${narrow ? 'min-w-13 px-1' : 'min-w-16 px-2'}`}
+          aria-live="polite"
+        >
           {value}
           {unit && ` ${unit}`}
         </output>

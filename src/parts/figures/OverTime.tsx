@@ -74,7 +74,9 @@ export function OverTime({
   const shown = lanes.filter((one) => one.values.length > 0);
   down += shown.length * lane;
   const homeTop = down;
-  if (home.length > 0) down += lane;
+  // What goes home today is not asked of any day yet.
+  const begun = home.filter(({ day, until }) => until > day);
+  if (begun.length > 0) down += lane;
   const last = points.length - 1;
   const round = (value: number) => Math.round(value * 10) / 10;
   const marked = points.map(({ value }, at): [number, number] => [round(xs[at]!), round(y(value))]);
@@ -131,7 +133,8 @@ export function OverTime({
           <g key={day}>
             <text
               x={xs[at]! - 11}
-              y={y(value) - 10}
+              // Where the line comes down from above, the figure stands below it.
+              y={y(value) + (at > 0 && points[at - 1]!.value > value ? 26 : -10)}
               textAnchor="end"
               fill="var(--ink)"
               fontSize={at === last ? 19 : 16}
@@ -202,8 +205,8 @@ export function OverTime({
           </g>
         );
       })}
-      {home.length > 0 && <Label y={homeTop + 20} lines={['home, days done']} />}
-      {home.map(({ day, until, days: asked, done }) => {
+      {begun.length > 0 && <Label y={homeTop + 20} lines={['home, days done']} />}
+      {begun.map(({ day, until, days: asked, done }) => {
         const [a, b] = [x(day) + 3, Math.max(x(day) + 8, x(until) - 3)];
         return (
           <g key={day}>

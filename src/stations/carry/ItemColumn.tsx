@@ -82,6 +82,7 @@ export function ItemColumn({
             .map(({ phase, min, max }) => (
               <Stepper
                 key={phase}
+                narrow
                 label={phaseNames[phase]}
                 value={phaseLength(item.cadences[0]!, phase)}
                 unit="s"
