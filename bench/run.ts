@@ -11,6 +11,7 @@ import { day, dayPage } from './day';
 import { firstLoad } from './firstLoad';
 import { carrying } from './home';
 import { rereading, ringFrames, sweep } from './look';
+import { lifting } from './lifting';
 import { underLoad } from './load';
 import { againstSolver, editing, growth, randomPlans, realPlans, whatIfs } from './plan';
 import { plansPage } from './plansPage';
@@ -47,6 +48,7 @@ else if (only('--first-load')) await firstLoad();
 else if (only('--body')) bodies();
 else if (only('--coach')) await coachScreen();
 else if (only('--home')) await carrying();
+else if (only('--lifting')) await lifting();
 else if (only('--plans')) writeFileSync('docs/plans-reviewed.md', plansPage());
 else if (!only('--load')) {
   phases();
@@ -59,6 +61,7 @@ else if (!only('--load')) {
   sweep();
   bodies();
   await carrying();
+  await lifting();
   sound();
   eventAppend();
   await firstLoad();
@@ -68,5 +71,7 @@ else if (!only('--load')) {
 }
 // The long part, whole studios and a million events, can be left out or asked for alone; ten minutes of memory only when asked for.
 const minutes = process.argv.includes('--memory') ? 10 : 1;
-if (!['--quick', '--reading', '--plans', '--day', '--first-load', '--body', '--coach', '--home'].some(only))
+if (
+  !['--quick', '--reading', '--plans', '--day', '--first-load', '--body', '--coach', '--home', '--lifting'].some(only)
+)
   await underLoad({ large: true, minutes });

@@ -152,6 +152,13 @@ async function walk(page: Page) {
   await page.getByText('What would change if').click();
   await page.goto(`${server.url}/catalogue`);
   await picture('catalogue');
+  await page.goto(`${server.url}/catalogue/load-breath`);
+  await page.getByRole('slider', { name: 'Line of pull' }).waitFor();
+  await page.getByRole('textbox', { name: 'Weight', exact: true }).fill('12');
+  await page.getByRole('textbox', { name: 'Times possible' }).fill('15');
+  await page.getByRole('textbox', { name: 'Weights at hand, kg' }).fill('4, 8, 12');
+  await page.evaluate(() => window.scrollTo(0, 0));
+  await picture('load');
   await page.goto(`${server.url}/catalogue/side-bend-open`);
   await picture('drill');
   await page.goto(`${base}/coach`);
@@ -176,10 +183,6 @@ async function walk(page: Page) {
   await client.screenshot({ path: `${folder}/client-window.png` });
   await client.close();
   await page.bringToFront();
-  await page.keyboard.press('t');
-  await page.waitForTimeout(1200);
-  await picture('coach-talk');
-  await page.keyboard.press('t');
   await coachThrough(page);
   // The end of the run is on its way; the page that is asked for next shows it once it came.
   await page.clock.resume();

@@ -6,6 +6,7 @@ import { type RunEvent, digestOf, foldRun, summariseRun } from './coach';
 import { answersWith, contextFor, gatesOfPerson, idOf, planItem, requestFor, testDay, visitOf } from './fixtures';
 import { courseOf } from './course';
 import { type LookRecord, type ProtocolId, type Raw, blankRaw } from './look';
+import { findMovement, loadAnswer } from './load';
 import { chanceFrom } from './numbers';
 import { coachQualities, personWith } from './person';
 import { likelyPatterns, patterns, readFindings, scorePatterns } from './read';
@@ -83,6 +84,21 @@ const course = courseOf({
   today: testDay,
   timesAtHome: 2,
 })!;
+const sideBend = findMovement('side-bend')!;
+const weightInLeft = { ...sideBend.pull, kg: 8 };
+const asked = { movementId: 'side-bend', hand: 'left', kg: 8, repetitions: 25, effort: null, bodyKg: 70 } as const;
+const answer = loadAnswer(asked, gatesOfPerson());
+const underLoad = {
+  sideBend,
+  weightInLeft,
+  asked,
+  answer,
+  part: answer.parts[0],
+  gates: gatesOfPerson(),
+  upright: sideBend.parts[0]!.from,
+  down: [0, 0, -1],
+};
+
 const courseCase = { course, steps: course.steps };
 
 let taken = 0;
@@ -197,6 +213,9 @@ export const standIns: Readonly<Record<string, object>> = {
       told: [],
     },
   },
+  ...Object.fromEntries(
+    ['answer', 'breath', 'mechanics', 'movements', 'words'].map((file) => [`load/${file}.ts`, underLoad]),
+  ),
   'track/over.ts': {
     like: [
       ['2026-10-22', 5, 'sitting', null],

@@ -2,6 +2,7 @@ import { type BandLevel, type MovementId, type PositionId, type PropId } from '.
 import { type Build, builds, radii, withBump } from './build';
 import { handsIn } from './hands';
 import { withLegs } from './legs';
+import { type Loaded, loadedCameras, poseOfStance, stepOf } from './loaded';
 import { movedFrom } from './movements';
 import { type Arm, type Leg, type Pose, mirrored } from './pose';
 import { positionPoses } from './positions';
@@ -403,6 +404,7 @@ export function figureOf(
   build: Build = withBump(builds.middle, spec.week ?? 0),
   swelling: Swelling = {},
 ): Figure {
+  if (spec.loaded) return loadedFigure(spec, spec.loaded, build, swelling);
   const right = spec.side === 'right';
   const still = poseOf(spec);
   const move = movedFrom(spec.movement ?? 'none', still, spec.position);
@@ -433,6 +435,24 @@ export function figureOf(
     arrow: arrow?.map(acrossPoint) ?? null,
     shows,
     camera: { turn: 180 - camera.turn, height: camera.height },
+  };
+}
+
+function loadedFigure(spec: FigureSpec, loaded: Loaded, build: Build, swelling: Swelling): Figure {
+  const step = stepOf(loaded);
+  const body = solve(poseOfStance(loaded.to, loaded), build, swelling);
+  const other = solve(poseOfStance(loaded.from, loaded), build, swelling);
+  return {
+    body,
+    other,
+    full: 'end',
+    things: [
+      ...thingsOf(spec, body),
+      ...(step ? [box('step', 'wood', [step.ahead + 0.08, 0, step.high / 2], [0.17, 0.28, step.high / 2])] : []),
+    ],
+    arrow: null,
+    shows: 'all',
+    camera: loadedCameras[loaded.seen],
   };
 }
 

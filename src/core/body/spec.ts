@@ -1,5 +1,7 @@
 import { type BandLevel, type HandsId, type LegsId, type MovementId, type PositionId, type PropId } from '../catalogue';
 
+import { type Loaded } from './loaded';
+
 /** What a figure shows: a position and what a drill makes of it. */
 export interface FigureSpec {
   position: PositionId;
@@ -18,6 +20,8 @@ export interface FigureSpec {
   week?: number;
   /** Tapes round the trunk at heights above the hip joints, in metres. */
   tapes?: readonly number[];
+  /** A movement under a load, drawn from its own numbers instead of a position's. */
+  loaded?: Loaded;
 }
 
 /** What of a drill its figure shows. */

@@ -12,6 +12,12 @@ export const references = {
       'van Dixhoorn & Duivenvoorden 1985, J Psychosom Res 29:199–206: 16 symptoms, above 23 of 64; van Dixhoorn & Folgering 2015, ERJ Open Research 1: a cut near 19 to 20.',
     fromMemory: true,
   },
+  R3: {
+    short: 'Epley 1985; Brzycki 1993',
+    citation:
+      'Epley 1985: w·(1 + r/30); Brzycki 1993, JOPERD 64:88–90: w·36/(37 − r); the two agree at ten repetitions. NSCA Essentials: percent of one lift by repetitions.',
+    fromMemory: true,
+  },
   R4: {
     short: 'Courtney 2008',
     citation:

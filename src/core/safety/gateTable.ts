@@ -126,7 +126,7 @@ export const gateTable: readonly GateRow[] = [
     ['bleeding', 'doming'],
   ),
   // Ours: what was stretched or cut is given its weeks without a balloon, a band, a weight or a hollowing on it.
-  row('recentBirth', ['balloon', 'bellyBand', 'bellyPressure', 'hardBrace'], [], []),
+  row('recentBirth', ['balloon', 'bellyBand', 'bellyPressure', 'hardBrace', 'strain'], [], []),
   row(
     'recentBirth',
     [...pressing, 'bellyBand', 'bellyPressure', 'prone', 'emptyLung'],
@@ -142,7 +142,7 @@ export const gateTable: readonly GateRow[] = [
   ),
   row(
     'seizures',
-    ['hold', 'longHold', 'fullLung', 'emptyLung', 'fastBreath', 'forcedExhale'],
+    ['hold', 'longHold', 'fullLung', 'emptyLung', 'strain', 'fastBreath', 'forcedExhale'],
     [protect('easyBreath', 'deepBreath')],
     ['aura', 'dizziness'],
   ),
@@ -156,7 +156,7 @@ export const gateTable: readonly GateRow[] = [
   ),
   row(
     'collapsedLung',
-    ['fullLung', 'hold', 'longHold', 'balloon', 'deepBreath', 'forcedExhale', 'unquiet'],
+    ['fullLung', 'hold', 'longHold', 'strain', 'balloon', 'deepBreath', 'forcedExhale', 'unquiet'],
     [],
     ['sudden chest pain', 'quiet breathing only'],
     { clearable: ['deepBreath', 'unquiet'] },
@@ -214,7 +214,7 @@ export const gateTable: readonly GateRow[] = [
   ),
   row(
     'separation',
-    [],
+    ['strain'],
     [protect('smallerLever', 'march', 'bridge', 'bear', 'plank', 'sidePlank', 'loadedBrace')],
     ['doming'],
   ),

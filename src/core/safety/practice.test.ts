@@ -98,6 +98,7 @@ const cells: Cells[] = [
       holds,
       'balloon (added)': ['balloon'],
       'bands, prone weight and hollowing off the site (added)': ['bellyBand', 'bellyPressure', 'hardBrace'],
+      'no held breath under a load': ['strain'],
     },
     otherwise: { 'the floor gently': ['floorLift', ['gentleFloor']] },
     watch: ['bleeding', 'doming'],
@@ -138,6 +139,7 @@ const cells: Cells[] = [
       holds,
       'full/empty-lung stretches': ['fullLung', 'emptyLung'],
       'fast or forced breathing': ['fastBreath', 'forcedExhale'],
+      'no held breath under a load': ['strain'],
     },
     otherwise: { 'short, easy cadences': ['deepBreath', ['easyBreath']] },
     watch: ['aura', 'dizziness'],
@@ -165,6 +167,7 @@ const cells: Cells[] = [
       holds,
       balloon: ['balloon'],
       'only a short list of quiet things until cleared (added)': ['unquiet', 'deepBreath'],
+      'no held breath under a load': ['strain'],
     },
     watch: ['sudden chest pain'],
   },
@@ -311,7 +314,7 @@ const cells: Cells[] = [
   {
     name: 'abdominal separation',
     condition: 'separation',
-    off: {},
+    off: { 'no held breath under a load': ['strain'] },
     otherwise: {
       'low-to-high, smaller lever': ['march', ['smallerLever']],
       'on a bridge': ['bridge', ['smallerLever']],

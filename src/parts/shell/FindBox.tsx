@@ -69,6 +69,7 @@ export function FindBox({
     { name: 'All clients', href: '/clients' },
     { name: 'Catalogue of drills', href: '/catalogue' },
     { name: 'Where schools differ', href: '/catalogue/schools' },
+    { name: 'Breath under load', href: '/catalogue/load-breath' },
     { name: 'Settings', href: '/settings' },
     ...stationList
       .filter(({ id }) => clientId && stations.includes(id))

@@ -8,6 +8,7 @@ const places = [
   { href: '/catalogue/positions', name: 'Positions' },
   { href: '/catalogue/words', name: 'Props, cues, faults' },
   { href: '/catalogue/schools', name: 'Where schools differ' },
+  { href: '/catalogue/load-breath', name: 'Breath under load' },
 ] as const;
 
 /** The rooms of the catalogue, as one ruled line. */

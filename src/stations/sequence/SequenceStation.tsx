@@ -1,6 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { type Phase } from '@/core/cadence';
 import { intentInWords, leadSchoolFor } from '@/core/read';
@@ -377,6 +378,12 @@ function Planning({ view, wish }: { view: ClientView; wish: Wish | null }) {
             )}
           </>
         )}
+        <p className="border-t border-rule pt-3">
+          <Link href={`/clients/${view.id}/sequence/load`} className="font-semibold underline">
+            Breath under load
+          </Link>
+          <span className="text-ink2">: when to breathe in a lift, a carry, a bend with a weight.</span>
+        </p>
         <Handing view={view} plan={late} onItems={beginFrom} />
       </div>
       {late && late.items.length > 0 && <Printed plan={late} studio={view.settings.studioName} />}

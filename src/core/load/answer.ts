@@ -1,0 +1,270 @@
+import { lowered } from '../reasons';
+import { type Gates, checkComponents, refusalInWords } from '../safety';
+import { type PartBreath, breathOf } from './breath';
+import { type Pull, type Vec } from './mechanics';
+import { type Movement, findMovement, mirroredMovement } from './movements';
+import { type OneLift, mostRepetitions, oneLift, percentAt } from './repMax';
+import { type StrategyId, middlePercent, stiffnessFor, strategies, strategyFor, withUpToPercent } from './strategy';
+
+/** What is asked: which movement, loaded how. */
+export interface LoadAsked {
+  movementId: string;
+  /** The hand of a one-sided load. */
+  hand: Pull['hand'];
+  /** The line of pull, where it was turned; else as the movement has it. */
+  toward?: Vec | null;
+  /** 0 for one's own weight alone. */
+  kg: number;
+  /** Possible with this load; null where nobody knows. */
+  repetitions: number | null;
+  /** 0 to 10, as they say it; null where it was not asked. */
+  effort: number | null;
+  bodyKg: number;
+}
+
+/** A stretch of one repetition as it is paced: air in, kept or out, how stiff, how long. */
+interface Beat {
+  part: string;
+  breath: 'in' | 'kept' | 'out';
+  /** 0 to 1: how full at its end. */
+  fill: number;
+  /** Percent of the most. */
+  stiffness: number;
+  seconds: number;
+}
+
+export interface LoadAnswer {
+  movement: Movement;
+  parts: PartBreath[];
+  strategy: StrategyId;
+  nearBorder: boolean;
+  beats: Beat[];
+  stiffness: number;
+  /** The most for one lift, and how much of it this is; null where it can't be told. */
+  oneLift: OneLift | null;
+  percent: { low: number; high: number } | null;
+  /** The heaviest with which the breath still goes with the movement, in kg; null where it can't be told. */
+  breathesUpToKg: number | null;
+  /** What a caution makes of it: no held breath, exhale through the effort. */
+  cautions: { what: string; why: string }[];
+  /** Heavier than a caution allows: the load to go down to. */
+  tooHeavy: boolean;
+  /** Why it is off, with the nearest that is not; null where it may be done. */
+  off: { why: string; instead: Movement | null } | null;
+}
+
+/** Nobody bends further to the side than this, degrees. */
+const mostBend = 45;
+
+/**
+ * What stands against a question, a sentence each; empty where it can be answered.
+ *
+ * @example loadFaults({ movementId: 'squat', hand: 'both', kg: -5, repetitions: null, effort: null, bodyKg: 70 })
+ */
+export function loadFaults({ movementId, hand, kg, repetitions, effort, bodyKg, toward }: LoadAsked): string[] {
+  const movement = findMovement(movementId);
+  if (!movement) return ['This movement is not in the library. Choose one from the list.'];
+  const faults: string[] = [];
+  if (!Number.isFinite(kg) || kg < 0) faults.push('A load is a number from 0 up. Check the weight.');
+  else if (kg > 500) faults.push('Nobody here lifts more than 500 kg. Check the weight and its unit.');
+  else if (kg === 0 && movement.startKg > 0)
+    faults.push(`${movement.name} without a load has nothing to breathe against. Say how heavy it is.`);
+  if (repetitions !== null && (!Number.isInteger(repetitions) || repetitions < 1))
+    faults.push('Repetitions are a whole number from 1 up.');
+  else if (repetitions !== null && repetitions > mostRepetitions)
+    faults.push(
+      `Nothing follows from ${repetitions} repetitions: at most ${mostRepetitions}. With more than that it is light.`,
+    );
+  if (effort !== null && !(effort >= 0 && effort <= 10)) faults.push('Effort goes from 0 to 10.');
+  if (!(bodyKg >= 20 && bodyKg <= 300)) faults.push('A body weighs from 20 to 300 kg. Check it.');
+  if (toward && !(Math.hypot(...toward) > 1e-6)) faults.push('A line of pull points somewhere. Turn the arrow again.');
+  const oneSided = movement.pull.hand === 'left' || movement.pull.hand === 'right';
+  if (oneSided && hand === 'both')
+    faults.push(`${movement.name} is loaded on one side: choose the left or the right hand.`);
+  for (const { from, to } of movement.parts)
+    if (Math.max(Math.abs(from.side), Math.abs(to.side)) > mostBend)
+      faults.push(`Nobody bends more than ${mostBend} degrees to the side.`);
+  return faults;
+}
+
+/**
+ * How a movement is breathed under a load: each part, the strategy, air, stiffness, what a caution makes of it, and why.
+ *
+ * @throws {RangeError} for what {@link loadFaults} finds
+ * @example loadAnswer(asked, gates).parts.map(({ breath }) => breath) // ['out', 'in']
+ */
+export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
+  const [fault] = loadFaults(asked);
+  if (fault) throw new RangeError(fault);
+  const own = findMovement(asked.movementId)!;
+  const oneSided = own.pull.hand === 'left' || own.pull.hand === 'right';
+  const movement = oneSided && asked.hand !== 'none' && asked.hand !== own.pull.hand ? mirroredMovement(own) : own;
+  const { kg, repetitions, effort, bodyKg } = asked;
+  const pull: Pull = { ...movement.pull, toward: asked.toward ?? movement.pull.toward, kg };
+  const most = kg > 0 && repetitions !== null ? oneLift(kg, repetitions) : null;
+  const percent = repetitions === null ? null : percentAt(repetitions);
+  const asks = strategyFor({
+    percent,
+    repetitions,
+    effort,
+    explosive: movement.explosive ?? false,
+    steady: movement.steady ?? false,
+  });
+  const held = asks.id === 'keep' || asks.id === 'between';
+  const cautions: LoadAnswer['cautions'] = [];
+  const wanted = movement.components.filter((one) => kg > 0 || (one !== 'loadedBrace' && one !== 'loadedSideBend'));
+  const verdict = gates && checkComponents(gates, wanted);
+  const strain = gates && checkComponents(gates, ['strain']);
+  const noHold = strain !== null && !strain.allowed;
+  if (noHold)
+    cautions.push({ what: 'no held breath', why: lowered(strain.refusals[0]!.reason.what).replace(/\.$/, '') });
+  const through = verdict?.changes.find(({ form }) => form === 'exhaleFirst' || form === 'exhaleThrough') ?? null;
+  if (through)
+    cautions.push({
+      what: through.form === 'exhaleFirst' ? 'out before and through the effort' : 'out through the effort',
+      why: lowered(through.reason.what).replace(/\.$/, ''),
+    });
+  const derived = breathOf(movement.parts, pull, bodyKg);
+  const parts = through ? derived.map(throughEffort) : derived;
+  const strategy: StrategyId = held && noHold ? 'with' : asks.id;
+  const middle = middlePercent({ percent, effort });
+  const stiffness = stiffnessFor(strategy, strategy === asks.id ? middle : withUpToPercent);
+  return {
+    movement,
+    parts,
+    strategy,
+    nearBorder: asks.nearBorder,
+    beats: beatsOf(parts, strategy, stiffness),
+    stiffness,
+    oneLift: most,
+    percent,
+    breathesUpToKg: most && (most.low * withUpToPercent) / 100,
+    cautions,
+    tooHeavy: held && noHold,
+    off: verdict && !verdict.allowed ? offOf(verdict, movement, gates, kg) : null,
+  };
+}
+
+/** Out with every effort, whatever the ribs do: a caution goes before them. */
+const throughEffort = (part: PartBreath): PartBreath => ({
+  ...part,
+  breath: part.effort ? 'out' : 'in',
+  why: 'effort',
+});
+
+function offOf(
+  verdict: ReturnType<typeof checkComponents>,
+  movement: Movement,
+  gates: Gates,
+  kg: number,
+): LoadAnswer['off'] {
+  let instead = movement.instead;
+  const seen = new Set([movement.id]);
+  // Each movement names its nearest; the first of them that may be done.
+  while (instead !== null && !seen.has(instead)) {
+    seen.add(instead);
+    const other = findMovement(instead)!;
+    const wanted = other.components.filter((one) => kg > 0 || one !== 'loadedBrace');
+    if (checkComponents(gates, wanted).allowed) return { why: refusalInWords(verdict) ?? 'Not today.', instead: other };
+    instead = other.instead;
+  }
+  return { why: refusalInWords(verdict) ?? 'Not today.', instead: null };
+}
+
+/** Seconds of filling before a repetition, and of the breaths between two. Common practice; the numbers ours. */
+const fillSeconds = 2;
+const betweenSeconds = 4;
+/** Part of the effort up to the hard part: a third. Common practice has no figure; ours. */
+const hardPart = 1 / 3;
+/** How full: an easy breath, a full one, and the part of it that is kept near the most. */
+const easyFill = 0.5;
+const fullFill = 0.9;
+const nearMostFill = 0.7;
+
+/** One repetition as it is paced. */
+function beatsOf(parts: readonly PartBreath[], strategy: StrategyId, stiffness: number): Beat[] {
+  const beat = (part: string, breath: Beat['breath'], fill: number, seconds: number, stiff = stiffness): Beat => ({
+    part,
+    breath,
+    fill,
+    stiffness: stiff,
+    seconds,
+  });
+  if (strategy === 'steady') {
+    const name = parts[0]!.name;
+    return [beat(name, 'in', 0.35, 2), beat(name, 'out', 0.1, 3)];
+  }
+  const loose = strategies[strategy].pulse ? Math.min(stiffness, 20) : stiffness;
+  if (strategy === 'with' || strategy === 'burst')
+    return parts.map(({ name, breath, seconds, effort }) =>
+      beat(
+        name,
+        breath,
+        breath === 'in' ? easyFill : 0.05,
+        seconds,
+        strategy === 'burst' && !effort ? loose : stiffness,
+      ),
+    );
+  const first = parts[0]!;
+  const beats: Beat[] = [];
+  const full = strategy === 'keep' ? fullFill : nearMostFill;
+  // Where the repetition begins with the effort, the air comes first.
+  if (first.effort) beats.push(beat('first', 'in', full, fillSeconds, loose));
+  for (const { name, seconds, effort } of parts) {
+    if (!effort)
+      beats.push(
+        beat(name, strategy === 'keep' ? 'in' : 'kept', full, seconds, strategy === 'keep' ? loose : stiffness),
+      );
+    else if (strategy === 'keep') {
+      beats.push(beat(`${name}, to the hard part`, 'kept', full, seconds * hardPart));
+      beats.push(beat(`${name}, past it`, 'out', 0.15, seconds * (1 - hardPart)));
+    } else beats.push(beat(name, 'kept', full, seconds));
+  }
+  if (strategy === 'between') {
+    beats.push(beat('between', 'out', 0.1, betweenSeconds / 2, loose));
+    if (!first.effort) beats.push(beat('between', 'in', full, betweenSeconds / 2, loose));
+  }
+  return beats;
+}
+
+/** What a set of repetitions comes to. */
+interface SetTotals {
+  repetitions: number;
+  breaths: number;
+  /** Seconds of moving and keeping the stiffness; what is breathed between is not among them. */
+  underTension: number;
+  seconds: number;
+}
+
+/** Most sets and repetitions that are counted: beyond that it is no set. */
+export const mostInSet = 100;
+
+/**
+ * What sets of repetitions come to: breaths, time under tension, time in all.
+ *
+ * @param sides 2 where both are done one after the other
+ * @param restSeconds between two sets
+ * @throws {RangeError} for sets or repetitions below 1 or above 100
+ * @example setTotals(answer, { sets: 2, repetitions: 20, sides: 1, restSeconds: 60 }).repetitions // 40
+ */
+export function setTotals(
+  { beats }: Pick<LoadAnswer, 'beats'>,
+  { sets, repetitions, sides, restSeconds }: { sets: number; repetitions: number; sides: 1 | 2; restSeconds: number },
+): SetTotals {
+  for (const count of [sets, repetitions])
+    if (!Number.isInteger(count) || count < 1 || count > mostInSet)
+      throw new RangeError(`Sets and repetitions go from 1 to ${mostInSet}.`);
+  const all = sets * repetitions * sides;
+  const sum = (some: readonly Beat[]) => some.reduce((seconds, one) => seconds + one.seconds, 0);
+  const first = beats.filter(({ part }) => part === 'first');
+  const each = beats.filter(({ part }) => part !== 'first');
+  // Filling up comes once before a set; from then on the way back fills.
+  const fills = sum(first) * sets * sides;
+  const outs = each.filter(({ breath }) => breath === 'out').length;
+  return {
+    repetitions: all,
+    breaths: all * Math.max(1, outs),
+    underTension: sum(each.filter(({ part }) => part !== 'between')) * all,
+    seconds: sum(each) * all + fills + restSeconds * (sets * sides - 1),
+  };
+}

@@ -1,0 +1,47 @@
+import { listed } from '../reasons';
+import { type BreathWhy, type PartBreath } from './breath';
+import { type LoadAnswer } from './answer';
+import { strategies } from './strategy';
+
+const whyWords: Readonly<Record<BreathWhy, string>> = {
+  overhead: 'an arm above the head needs the opening that comes with the inhale',
+  side: 'the working side',
+  fold: 'the front of the trunk',
+  turn: 'the muscles that turn',
+  push: 'the front of the chest',
+  effort: 'the ribs neither close nor open',
+};
+
+/**
+ * Why a part is breathed as it is, in one sentence.
+ *
+ * @example partInWords(part) // 'Bend: the right side works and closes, so out.'
+ */
+export function partInWords({ name, breath, ribs, why, side, against }: PartBreath): string {
+  const capital = `${name.charAt(0).toUpperCase()}${name.slice(1)}`;
+  const moves = ribs === 'close' ? 'closes' : 'opens';
+  const reason =
+    why === 'side'
+      ? `the ${side} side works and ${moves}`
+      : why === 'effort'
+        ? `${whyWords.effort}`
+        : why === 'overhead'
+          ? ribs === 'open'
+            ? whyWords.overhead
+            : 'the arms come down and the ribs close'
+          : `${whyWords[why]} ${moves}`;
+  const other = against ? ` (${against === 'side' ? 'the side' : whyWords[against]} would ask for the other)` : '';
+  return `${capital}: ${reason}, so ${breath}${other}.`;
+}
+
+/**
+ * The answer in one line: which breath in which part.
+ *
+ * @example breathInWords(answer) // 'out on “bend” and in on “back”'
+ */
+export const breathInWords = ({ parts, strategy }: Pick<LoadAnswer, 'parts' | 'strategy'>): string =>
+  strategy === 'steady'
+    ? 'small, easy breaths over a mild stiffness'
+    : strategy === 'keep' || strategy === 'between'
+      ? strategies[strategy].name
+      : listed(parts.map(({ name, breath }) => `${breath} on “${name}”`));
