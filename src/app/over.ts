@@ -1,4 +1,5 @@
 import { daysKept, toldInWords } from '@/core/home';
+import { type Lift } from '@/core/load';
 import { addDays, dayIn } from '@/core/record';
 import { type Effect, type RingsOver, type Told, ringsOver, toldOver, whatChanged } from '@/core/track';
 import { type HomeKept } from '@/stations/track/AtHome';
@@ -6,6 +7,7 @@ import {
   type Unreadable,
   helpedSeen,
   homeOf,
+  liftsOf,
   looksOf,
   notSetAside,
   returnsOf,
@@ -26,6 +28,7 @@ export interface OverVisits {
   told: Told[];
   effects: Effect[];
   kept: HomeKept[];
+  lifts: { day: string; lift: Lift }[];
   aside: Unreadable[];
 }
 
@@ -73,6 +76,7 @@ export function loadOver(clientId: string): OverVisits {
     // Asked of every client, so that one seen seldom leans on what the drill shows with others.
     effects: whatChanged(helpedSeen(store), clientId),
     kept,
+    lifts: liftsOf(store, [...days.keys()], aside).map(({ visitId, lift }) => ({ day: days.get(visitId)!, lift })),
     aside: notSetAside(store, aside),
   };
 }

@@ -97,6 +97,16 @@ const underLoad = {
   gates: gatesOfPerson(),
   upright: sideBend.parts[0]!.from,
   down: [0, 0, -1],
+  done: {
+    movementId: 'squat',
+    hand: 'both',
+    kg: 40,
+    repetitions: 8,
+    effort: 6,
+    strategy: 'keep',
+    breath: 'lost',
+    leaked: false,
+  },
 };
 
 const courseCase = { course, steps: course.steps };
@@ -214,7 +224,7 @@ export const standIns: Readonly<Record<string, object>> = {
     },
   },
   ...Object.fromEntries(
-    ['answer', 'breath', 'mechanics', 'movements', 'words'].map((file) => [`load/${file}.ts`, underLoad]),
+    ['answer', 'breath', 'liftWords', 'mechanics', 'movements', 'words'].map((file) => [`load/${file}.ts`, underLoad]),
   ),
   'track/over.ts': {
     like: [

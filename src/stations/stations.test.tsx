@@ -432,6 +432,7 @@ describe('Track', () => {
       lead={null}
       rings={null}
       told={[]}
+      lifts={[]}
       effects={[]}
       kept={[]}
       letter={null}

@@ -42,6 +42,7 @@ export {
   theStore,
   toldAtOpening,
 } from './file';
+export { liftsOf } from './lifts';
 export { ownEntries } from './ownBreath';
 export { cautionsSeenOf, gatesOf } from './people';
 export { type Prepared, dropDraft, preparePhoto, readPhoto, sweepDrafts } from './photos';

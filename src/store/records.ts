@@ -22,6 +22,7 @@ const keyOf: Readonly<Record<string, string>> = {
   home_told: 'id',
   home_plans: 'visit_id',
   home_returns: 'id',
+  lifts: 'id',
   own_breath: 'id',
   own_drills: 'id',
   templates: 'id',

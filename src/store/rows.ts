@@ -70,6 +70,7 @@ const rowSchemas = {
     revision: z.number().check(z.int(), z.minimum(0)),
     handedAt: z.nullable(instant),
   }),
+  lifts: z.object({ id, visitId: id, at: instant, value: z.unknown() }),
   home_returns: z.object({ id, visitId: id, at: instant, code: z.string() }),
   visit_notes: z.object({
     visitId: id,

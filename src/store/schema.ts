@@ -331,6 +331,21 @@ export const homeReturns = sqliteTable(
   (table) => [index('home_returns_by_visit').on(table.visitId)],
 );
 
+/** Sets under a load, as they were done. */
+export const lifts = sqliteTable(
+  'lifts',
+  {
+    id: text('id').primaryKey(),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    at: text('at').notNull(),
+    value: json('value').notNull(),
+    retractedAt: text('retracted_at'),
+  },
+  (table) => [index('lifts_by_visit').on(table.visitId)],
+);
+
 /** Drills of the coach's own, in the schema of the built-in ones. One taken out is kept, since it can be brought back. */
 export const ownDrills = sqliteTable('own_drills', {
   id: text('id').primaryKey(),

@@ -17,6 +17,7 @@ import { planSchema } from '@/core/sequence';
 import { type Store } from './file';
 import { type Unreadable, called, recordInWords, soundRow, soundValue } from './rows';
 import { homeOf } from './home';
+import { liftsOf } from './lifts';
 import { runsOf } from './runs';
 import { judgements, looks, noteAdditions, plans, readings, visitNotes, visits } from './schema';
 
@@ -262,6 +263,7 @@ export function visitRecord(store: Store, visit: VisitRow, aside: Unreadable[] =
     runs: runsOf(store, visit.id, aside),
     note: noteOf(store, visit.id, aside),
     home: homeOf(store, visit.id, aside),
+    lifts: liftsOf(store, [visit.id], aside),
   };
 }
 

@@ -1,7 +1,7 @@
 export { radii } from './build';
 export { type Figure, figureOf, thingsOf } from './figure';
 export { type FigureSpec, specOf } from './spec';
-export { type Loaded } from './loaded';
+export { type Loaded, type LoadedStance } from './loaded';
 export { midway } from './midway';
 export { type Moves, movesOn } from './moves';
 export { type Side, sides } from './pose';

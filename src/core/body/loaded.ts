@@ -2,14 +2,21 @@ import { lengths } from './build';
 import { type Arm, type Leg, type Pose, type Side } from './pose';
 import { type Vec, add, dot, minus, times, unit } from './vector';
 
-/** How somebody stands under a load, as the movement tells it. Degrees; push from 0 drawn in to 1; hips in metres above the floor. */
+/** How somebody stands under a load. Degrees but for push and hips. */
 export interface LoadedStance {
+  /** Bend of the spine to the left; negative to the right. */
   side: number;
+  /** Rounding of the spine forward; negative is arching. */
   fold: number;
+  /** Turn of the spine to the left; negative to the right. */
   turn: number;
+  /** Lean of the whole trunk from the hips, the spine as it was. */
   lean: number;
+  /** How far the loaded arm is raised: 0 hangs, 90 level, 180 overhead. */
   arm: number;
+  /** How far the hands are pushed forward of the shoulders, 0 drawn in to 1. */
   push: number;
+  /** Height of the hips above the floor, in metres. */
   hips: number;
 }
 

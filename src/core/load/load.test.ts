@@ -1,7 +1,11 @@
 import { gatesOfPerson } from '../fixtures';
 import { type ConditionId, checkComponents } from '../safety';
 import {
+  type Lift,
   type LoadAsked,
+  liftInWords,
+  liftSchema,
+  liftsOver,
   breathInWords,
   inUnit,
   kgOf,
@@ -357,5 +361,49 @@ describe('bad questions', () => {
     expect(loadFaults({ ...ask('squat'), movementId: 'juggling' })).toHaveLength(1);
     expect(loadMovements.length).toBeGreaterThanOrEqual(24);
     for (const { id } of loadMovements) expect([id, loadFaults(ask(id))]).toEqual([id, []]);
+  });
+});
+
+describe('the log', () => {
+  const lift = (rest: Partial<Lift> = {}): Lift => ({
+    movementId: 'squat',
+    hand: 'both',
+    kg: 40,
+    repetitions: 8,
+    effort: null,
+    strategy: 'keep',
+    breath: 'went along',
+    leaked: false,
+    ...rest,
+  });
+
+  test('a set is told whole, and a movement that is gone keeps its name', () => {
+    expect(liftInWords(lift({ kg: 0, movementId: 'bear', strategy: 'with' }))).toBe(
+      'Bear, knees float, 8 times: breathe with the movement; breath went along.',
+    );
+    expect(
+      liftInWords(lift({ movementId: 'side-bend', hand: 'left', kg: 4.55, breath: 'held', leaked: true })),
+    ).toMatch(/^Side bend, weight in the hand, left, 4\.[56] kg × 8: .*; breath held; leaked\.$/);
+    expect(liftInWords(lift({ movementId: 'gone' }))).toMatch(/^gone, 40 kg/);
+  });
+
+  test('load against breath: with how much it went along, and from how much on it did not; a leak counts against it', () => {
+    const day = (n: number) => `2026-11-0${n}`;
+    const [squat, hinge] = liftsOver([
+      { day: day(1), lift: lift({ kg: 20 }) },
+      { day: day(2), lift: lift({ kg: 60, breath: 'lost' }) },
+      { day: day(2), lift: lift({ movementId: 'hinge', kg: 30 }) },
+      { day: day(3), lift: lift({ kg: 40 }) },
+      { day: day(3), lift: lift({ kg: 50, leaked: true }) },
+    ]);
+    expect(squat).toMatchObject({ movementId: 'squat', wentUpTo: 40, failedFrom: 50 });
+    expect(squat!.sets).toHaveLength(4);
+    expect(hinge).toMatchObject({ name: 'Hinge at the hips', wentUpTo: 30, failedFrom: null });
+  });
+
+  test('what is no set is refused: a load below nothing, half a repetition, a way nobody knows', () => {
+    for (const bad of [{ kg: -1 }, { repetitions: 1.5 }, { repetitions: 300 }, { effort: 11 }, { strategy: 'shout' }])
+      expect([bad, liftSchema.safeParse({ ...lift(), ...bad }).success]).toEqual([bad, false]);
+    expect(liftSchema.safeParse(lift()).success).toBe(true);
   });
 });

@@ -1,23 +1,10 @@
+import { type LoadedStance } from '../body';
+
 /** A direction or a place: forward, to the left, up; in metres or without a unit. */
 export type Vec = readonly [forward: number, left: number, up: number];
 
-/** How the body stands at one end of a part of a movement. Degrees but for push and hips. */
-export interface Stance {
-  /** Bend of the spine to the left; negative to the right. */
-  side: number;
-  /** Rounding of the spine forward; negative is arching. */
-  fold: number;
-  /** Turn of the spine to the left; negative to the right. */
-  turn: number;
-  /** Lean of the whole trunk from the hips, the spine as it was. */
-  lean: number;
-  /** How far the loaded arm is raised: 0 hangs, 90 level, 180 overhead. */
-  arm: number;
-  /** How far the hands are pushed forward of the shoulders, 0 drawn in to 1. */
-  push: number;
-  /** Height of the hips above where they are lowest, in metres. */
-  hips: number;
-}
+/** How the body stands at one end of a part of a movement: as it is drawn. */
+export type Stance = LoadedStance;
 
 /** What pulls: a weight pulls down, a cable toward where it is fixed. */
 export interface Pull {

@@ -34,6 +34,8 @@ export const commandWords: Readonly<Record<CommandKind, string>> = {
   'home.save': 'What goes home',
   'home.hand': 'Handing over what goes home',
   'home.returned': 'A code from home',
+  'lift.log': 'A set under a load',
+  'lift.takeBack': 'A set taken back',
   'home.told': 'What was done at home',
   'drill.save': 'A drill of your own',
   'drill.remove': 'Taking a drill out',

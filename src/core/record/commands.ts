@@ -3,6 +3,7 @@ import { drillSchema } from '../catalogue';
 import { mostInGroup, stampedEventSchema } from '../coach';
 import { templateSchema } from '../formats';
 import { codeLetters, homePlanSchema } from '../home';
+import { liftSchema } from '../load';
 import { lookSetIds, protocolIds, rawSchemas } from '../look';
 import { inEnglish, showsSomething } from '../reasons';
 import { judgementSchema } from '../read';
@@ -177,6 +178,9 @@ export const commandSchemas = {
     visitId: id,
     code: z.string().check(z.trim(), z.minLength(codeLetters, 'A code has 20 letters.'), z.maxLength(60)),
   }),
+  /** A set under a load, as it was done; and one that was put down by mistake. */
+  'lift.log': z.object({ liftId: id, visitId: id, lift: liftSchema }),
+  'lift.takeBack': z.object({ liftId: id, visitId: id }),
   /** What a client says of a drill that went home with an earlier visit; the newest counts. */
   'home.told': z.object({
     answerId: id,

@@ -17,6 +17,8 @@ export const laidOver = [
   'note.add',
   'home.save',
   'home.hand',
+  'lift.log',
+  'lift.takeBack',
   'settings.change',
 ] as const satisfies readonly CommandKind[];
 

@@ -139,6 +139,26 @@ describe('what was said in this browser is laid over the page', () => {
     expect(visit?.note).toMatchObject({ text: 'Well.', signedAt: sign.at, additions: [{ text: 'And slept.' }] });
   });
 
+  test('a set under a load is there at once, once, and gone as it is taken back', () => {
+    const lift = {
+      movementId: 'squat',
+      hand: 'both' as const,
+      kg: 40,
+      repetitions: 8,
+      effort: null,
+      strategy: 'keep' as const,
+      breath: 'lost' as const,
+      leaked: false,
+    };
+    const log = say('lift.log', { liftId: 'one', visitId: 'visit', lift });
+    const more = say('lift.log', { liftId: 'two', visitId: 'visit', lift: { ...lift, kg: 50 } });
+    const other = say('lift.log', { liftId: 'three', visitId: 'another', lift });
+    const page = shownWith(served([]), [log, more, other, { ...log, id: 'again' }]);
+    expect(page.visit?.lifts.map((one) => one.lift.kg).sort()).toEqual([40, 50]);
+    const back = shownWith(page, [say('lift.takeBack', { liftId: 'one', visitId: 'visit' })]);
+    expect(back.visit?.lifts.map(({ id }) => id)).toEqual(['two']);
+  });
+
   test('settings, each change on the one before', () => {
     const said = [say('settings.change', { defaultMinutes: 25 }), say('settings.change', { defaultMinutes: 30 }, 11)];
     expect(settingsWith(defaultSettings, 10, said).defaultMinutes).toBe(30);

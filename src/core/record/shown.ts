@@ -186,6 +186,13 @@ const handlers: { [K in (typeof laidOver)[number]]: Handler<K> } = {
       ...visit,
       home: visit.home && { ...visit.home, handedAt: visit.home.handedAt ?? at },
     })),
+  'lift.log': (shown, { liftId, visitId, lift }, { at }) =>
+    onVisit(shown, visitId, (visit) => ({
+      ...visit,
+      lifts: withEntry(visit.lifts, { id: liftId, visitId, at, lift }),
+    })),
+  'lift.takeBack': (shown, { liftId, visitId }) =>
+    onVisit(shown, visitId, (visit) => ({ ...visit, lifts: visit.lifts.filter(({ id }) => id !== liftId) })),
   'settings.change': (shown, changes) => ({ ...shown, settings: withChanges(shown.settings, changes) }),
 };
 

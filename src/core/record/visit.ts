@@ -1,5 +1,6 @@
 import { type StampedEvent } from '../coach';
 import { type StoredHome } from '../home';
+import { type StoredLift } from '../load';
 import { type LookList, type LookRecord } from '../look';
 import { type Judgement } from '../read';
 import { type Plan, type PlanItem } from '../sequence';
@@ -56,6 +57,8 @@ export interface VisitRecord extends VisitRow {
   note: StoredNote | null;
   /** What goes home with it; null before anything was chosen. */
   home: StoredHome | null;
+  /** Sets under a load, oldest first. */
+  lifts: StoredLift[];
 }
 
 /** A visit in which nothing was recorded yet. @example newVisit({ ...row, endedAt: null }).looks // [] */
@@ -69,4 +72,5 @@ export const newVisit = (row: VisitRow): VisitRecord => ({
   runs: [],
   note: null,
   home: null,
+  lifts: [],
 });

@@ -2,6 +2,7 @@ import { breathsPerMinute, cadenceInWords } from '../cadence';
 import { faults, type FaultId } from '../catalogue';
 import { type ItemSummary, type RunSummary, stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
+import { liftInWords } from '../load';
 import { listed } from '../reasons';
 import { timeIn } from '../diary';
 import { type StoredNote, type VisitRecord, dayIn, dayInWords } from '../record';
@@ -70,6 +71,7 @@ export function visitNote(
     lines.push(...runLines(summary));
     if (run.members.length > 1) lines.push(`In a group of ${run.members.length}.`);
   }
+  for (const { lift } of visit.lifts) tell('Under load', liftInWords(lift));
   const marker = markerBeforeAfter(visit.looks);
   if (marker) {
     const change = changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []);

@@ -5,6 +5,7 @@ import {
   type LoadAnswer,
   type LoadAsked,
   type Movement,
+  type StoredLift,
   type WeightUnit,
   breathInWords,
   findMovement,
@@ -33,6 +34,7 @@ import { LoadRuler } from '@/parts/figures/load/LoadRuler';
 import { RepetitionLanes } from '@/parts/figures/load/RepetitionLanes';
 import { useKeptValue } from '@/parts/useKept';
 import { StationHead } from '../StationHead';
+import { LiftLog } from './LiftLog';
 
 /** What is typed and turned, as it is typed: a number half written stays as it is. */
 interface Typed {
@@ -80,6 +82,7 @@ export function LoadStation({
   keepAs,
   gates,
   cautions,
+  log = null,
 }: {
   /** What is typed is kept in this browser under it. */
   keepAs: string;
@@ -87,6 +90,8 @@ export function LoadStation({
   gates: Gates | null;
   /** What stands against them, in words. */
   cautions: string | null;
+  /** Of today's visit: where sets are logged; null where nobody is coached. */
+  log?: { visitId: string; lifts: readonly StoredLift[] } | null;
 }) {
   const [kept, remember] = useKeptValue<Typed>(`kokyu.load.${keepAs}`);
   const first = findMovement('side-bend')!;
@@ -234,6 +239,7 @@ export function LoadStation({
         <HowHeavy answer={answer} kg={asked.kg} unit={typed.unit} atHand={weightsOf(typed.atHand ?? '', typed.unit)} />
       </section>
       <Sets answer={shown} typed={typed} change={change} oneSided={oneSided} />
+      {log && <LiftLog {...log} answer={answer} asked={asked} repetitions={typed.times ?? lightSet} />}
       <Reasons answer={shown} />
     </>
   );

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { type Lift } from '@/core/load';
 import { dayInWords } from '@/core/record';
 import { capital, commonPractice } from '@/core/reasons';
 import {
@@ -26,6 +27,7 @@ import { StationHead } from '../StationHead';
 import { AtHome, type HomeKept } from './AtHome';
 import { ToldOver } from './ToldOver';
 import { TrackNav } from './TrackNav';
+import { UnderLoad } from './UnderLoad';
 import { WhatChanged } from './WhatChanged';
 
 /** Rows of a measure that are shown at once, the newest first. */
@@ -41,6 +43,8 @@ export interface OverStationProps {
   lead: MeasureId | null;
   rings: RingsOver | null;
   told: readonly Told[];
+  /** Sets under a load, oldest first. */
+  lifts: readonly { day: string; lift: Lift }[];
   /** What the marker showed right after drills, for this client. */
   effects: readonly Effect[];
   /** What was asked at home, the newest first. */
@@ -58,6 +62,7 @@ export function OverStation({
   lead,
   rings,
   told,
+  lifts,
   effects,
   kept,
   letter,
@@ -65,7 +70,7 @@ export function OverStation({
   const [chosen, choose] = useState<MeasureId | null>(lead);
   const main = over.find(({ measure }) => measure === chosen) ?? over[0];
   const said = (day: string) => dayInWords(day, today);
-  if (!main && told.length === 0 && kept.length === 0) {
+  if (!main && told.length === 0 && kept.length === 0 && lifts.length === 0) {
     return (
       <>
         <StationHead title="Over visits" line="What became of it, like with like.">
@@ -110,6 +115,9 @@ export function OverStation({
       </Fence>
       <Fence what="What they told">
         <ToldOver told={told} said={said} />
+      </Fence>
+      <Fence what="Under load">
+        <UnderLoad lifts={lifts} said={said} />
       </Fence>
       {rest.length > 0 && (
         <section aria-labelledby="rest" className="mt-8 border-t border-ink pt-4">

@@ -4,6 +4,7 @@ import { clientDoors } from './client';
 import { type Doors } from './door';
 import { type Carried, carryOutAll as carryOutBy } from './engine';
 import { homeDoors } from './home';
+import { liftDoors } from './lift';
 import { lookDoors } from './look';
 import { noteDoors } from './note';
 import { planDoors } from './plan';
@@ -23,6 +24,7 @@ export const doors: Doors = {
   ...runDoors,
   ...noteDoors,
   ...homeDoors,
+  ...liftDoors,
   ...ownBreathDoors,
   ...appointmentDoors,
   ...listDoors,

@@ -1,8 +1,6 @@
 import { notFound } from 'next/navigation';
-import { flaggedConditions } from '@/core/safety';
-import { PathStop } from '@/stations/PathStop';
-import { LoadStation } from '@/stations/load/LoadStation';
-import { loadClient } from '../../../../../../load';
+import { ClientLoad } from '@/stations/load/ClientLoad';
+import { loadClient, viewFor } from '../../../../../../load';
 
 export const metadata = { title: 'Breath under load' };
 
@@ -10,7 +8,5 @@ export default async function ClientLoadPage({ params }: { params: Promise<{ cli
   const { clientId } = await params;
   const view = loadClient(clientId);
   if (!view) notFound();
-  if (view.path.state !== 'open') return <PathStop view={view} />;
-  const flagged = flaggedConditions(view.known.profile, view.today);
-  return <LoadStation keepAs={clientId} gates={view.gates} cautions={flagged.length > 0 ? flagged.join(', ') : null} />;
+  return <ClientLoad view={viewFor(view, [])} />;
 }

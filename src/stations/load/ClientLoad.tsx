@@ -1,0 +1,22 @@
+'use client';
+
+import { flaggedConditions } from '@/core/safety';
+import { PathStop } from '../PathStop';
+import { useShown } from '../useShown';
+import { type ClientView } from '../view';
+import { LoadStation } from './LoadStation';
+
+/** Breath under load for a client: held against what was told, and logged with today's visit. */
+export function ClientLoad({ view: served }: { view: ClientView }) {
+  const view = useShown(served);
+  if (view.path.state !== 'open') return <PathStop view={view} />;
+  const flagged = flaggedConditions(view.known.profile, view.today);
+  return (
+    <LoadStation
+      keepAs={view.id}
+      gates={view.gates}
+      cautions={flagged.length > 0 ? flagged.join(', ') : null}
+      log={view.visit && { visitId: view.visit.id, lifts: view.visit.lifts }}
+    />
+  );
+}
