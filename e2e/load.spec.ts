@@ -99,8 +99,6 @@ test('a heart condition takes the held breath away and says how light; a shoulde
     'The breath went along up to 35 kg. Lost, held or leaked from 60 kg on.',
   );
   await page.goBack();
-  // The figure comes once the page can be used.
-  await page.getByRole('slider', { name: 'Line of pull' }).first().waitFor();
   await movement.selectOption('press-overhead');
   await expect(page.getByRole('alert').filter({ hasText: /arms above about 140 degrees/ })).toBeVisible();
   await page.getByRole('button', { name: 'Press forward instead' }).click();

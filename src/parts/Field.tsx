@@ -1,6 +1,7 @@
 'use client';
 
 import { type ComponentProps, type ReactNode, useId } from 'react';
+import { useHydrated } from './useHydrated';
 
 const box =
   'w-full rounded-one border border-line bg-paper px-3 py-2 text-base text-ink placeholder:text-ink2 ' +
@@ -68,10 +69,17 @@ export function NamedSelect<T extends string>({
   error?: string | null;
   onChange: (value: T | '') => void;
 }) {
+  // What is chosen before the page listens would show and be nowhere.
+  const listening = useHydrated();
   return (
     <Field label={label} error={error ?? null}>
       {(ids) => (
-        <Select {...ids} value={value} onChange={(event) => onChange(event.target.value as T | '')}>
+        <Select
+          {...ids}
+          disabled={!listening}
+          value={value}
+          onChange={(event) => onChange(event.target.value as T | '')}
+        >
           {none !== undefined && <option value="">{none}</option>}
           {choices.map(([id, name]) => (
             <option key={id} value={id}>

@@ -32,6 +32,7 @@ import { ProvenanceMark } from '@/parts/Provenance';
 import { LateLoadFigure } from '@/parts/figures/load/LateLoadFigure';
 import { LoadRuler } from '@/parts/figures/load/LoadRuler';
 import { RepetitionLanes } from '@/parts/figures/load/RepetitionLanes';
+import { useHydrated } from '@/parts/useHydrated';
 import { useKeptValue } from '@/parts/useKept';
 import { StationHead } from '../StationHead';
 import { LiftLog } from './LiftLog';
@@ -108,8 +109,11 @@ export function LoadStation({
   // What can't be answered as it is typed leaves the figure of the movement standing.
   const shown = answer ?? loadAnswer({ ...askedOf(begin(movement)), hand: movement.pull.hand, toward: null }, gates);
   const oneSided = movement.pull.hand === 'left' || movement.pull.hand === 'right';
+  // What is chosen before the page listens would be lost, and what was typed last time stand over it: nothing can be chosen until then.
+  const listening = useHydrated();
   return (
-    <>
+    <fieldset disabled={!listening} className="min-w-0">
+      <legend className="sr-only">Breath under load</legend>
       <StationHead
         title={`${movement.name}: ${breathInWords(shown)}`}
         line={cautions ? `Held against what was told: ${cautions}.` : 'The pull decides, not the look of it.'}
@@ -241,7 +245,7 @@ export function LoadStation({
       <Sets answer={shown} typed={typed} change={change} oneSided={oneSided} />
       {log && <LiftLog {...log} answer={answer} asked={asked} repetitions={typed.times ?? lightSet} />}
       <Reasons answer={shown} />
-    </>
+    </fieldset>
   );
 }
 
