@@ -1,10 +1,20 @@
 import { daysKept, toldInWords } from '@/core/home';
 import { type Lift } from '@/core/load';
 import { addDays, dayIn } from '@/core/record';
-import { type Effect, type RingsOver, type Told, ringsOver, toldOver, whatChanged } from '@/core/track';
+import {
+  type Effect,
+  type RingsOver,
+  type Told,
+  type WhatWorked,
+  ringsOver,
+  toldOver,
+  whatChanged,
+  whatWorked,
+} from '@/core/track';
 import { type HomeKept } from '@/stations/track/AtHome';
 import {
   type Unreadable,
+  digestsOf,
   helpedSeen,
   homeOf,
   liftsOf,
@@ -27,6 +37,7 @@ export interface OverVisits {
   rings: RingsOver | null;
   told: Told[];
   effects: Effect[];
+  worked: WhatWorked;
   kept: HomeKept[];
   lifts: { day: string; lift: Lift }[];
   aside: Unreadable[];
@@ -75,6 +86,7 @@ export function loadOver(clientId: string): OverVisits {
     }),
     // Asked of every client, so that one seen seldom leans on what the drill shows with others.
     effects: whatChanged(helpedSeen(store), clientId),
+    worked: whatWorked(digestsOf(store, clientId, aside)),
     kept,
     lifts: liftsOf(store, [...days.keys()], aside).map(({ visitId, lift }) => ({ day: days.get(visitId)!, lift })),
     aside: notSetAside(store, aside),

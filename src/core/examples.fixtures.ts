@@ -238,7 +238,7 @@ export const standIns: Readonly<Record<string, object>> = {
         ['2026-10-22', 5, 'sitting', null],
         ['2026-11-19', 7, 'sitting', null],
       ],
-      change: { measure: 'ease', before: 5, after: 7, verdict: 'larger', noise: 1.1 },
+      change: { measure: 'ease', before: 5, after: 7, verdict: 'larger', noise: 1.1, ownNoise: true },
     },
   },
   'track/told.ts': {

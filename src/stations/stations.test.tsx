@@ -434,6 +434,7 @@ describe('Track', () => {
       told={[]}
       lifts={[]}
       effects={[]}
+      worked={{ drills: [], positions: [], cues: [] }}
       kept={[]}
       letter={null}
       {...rest}

@@ -28,6 +28,7 @@ export { markerBeforeAfter, repeatPairs, seriesOf } from './series';
 export { trendOf } from './trend';
 export { notePage, visitNote, withHome } from './visitNote';
 export { type Effect, type Seen, whatChanged } from './whatChanged';
+export { type WhatWorked, type Worked, whatWorked } from './worked';
 export { clearestChange, foundIn, mapChanges } from './found';
 export { notOursIn, progressLetter } from './letter';
 export { type RingsOver, ringsOver } from './rings';

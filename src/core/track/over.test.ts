@@ -1,4 +1,5 @@
 import { type LookRecord, blankRaw } from '../look';
+import { type RunDigest } from '../coach';
 import { type Fact } from '../safety';
 import { regionIds, unobserved } from '../trunk';
 import {
@@ -12,6 +13,7 @@ import {
   overInWords,
   ringsOver,
   toldOver,
+  whatWorked,
 } from '.';
 
 const said = (day: string) => day;
@@ -195,5 +197,47 @@ test('a note as a page has its day, its words, what was added, and when it was s
     'Added 2 October 2026, 09:00: Slept well.',
     'Signed 1 October 2026, 12:00.',
     'Written by a breathing coach from what was seen and done. It is no diagnosis.',
+  ]);
+});
+
+test('what worked is counted, drill, position and cue by cue: calmly of the times done, landed of the times answered', () => {
+  const one = (part: Partial<RunDigest[number]>): RunDigest[number] => ({
+    drillId: 'towel-hug',
+    breaths: 10,
+    sets: 1,
+    outcome: 'calm',
+    landed: [],
+    missed: [],
+    faults: {},
+    position: 'sitting',
+    side: 'none',
+    exhaleSeconds: 6,
+    delivered: 10,
+    effort: null,
+    helped: null,
+    ...part,
+  });
+  const worked = whatWorked([
+    [
+      one({ landed: ['Widen'] }),
+      one({ drillId: 'quiet-nose', position: 'hook-lying', outcome: null, missed: ['Widen'] }),
+    ],
+    [
+      one({ outcome: 'not calm', missed: ['Soft'] }),
+      one({ drillId: 'quiet-nose', position: 'hook-lying', landed: ['Soft'] }),
+    ],
+    [one({})],
+  ]);
+  expect(worked.drills).toEqual([
+    { what: 'towel-hug', times: 3, well: 2 },
+    { what: 'quiet-nose', times: 1, well: 1 },
+  ]);
+  expect(worked.positions.map(({ what, times, well }) => [what, well, times])).toEqual([
+    ['sitting', 2, 3],
+    ['hook-lying', 1, 1],
+  ]);
+  expect(worked.cues).toEqual([
+    { what: 'Soft', times: 2, well: 1 },
+    { what: 'Widen', times: 2, well: 1 },
   ]);
 });

@@ -122,7 +122,7 @@ export function overInWords(followed: Followed, said: (day: string) => string): 
     return { title: `${title}: no clear change`, line: `${line} A change counts from ${figure(change.noise)} on.` };
   const since = clearSince(like, change);
   return {
-    title: `${title} ${last > first ? 'up' : 'down'} ${figure(Math.abs(last - first))}: larger than their noise`,
+    title: `${title} ${last > first ? 'up' : 'down'} ${figure(Math.abs(last - first))}: larger than ${change.ownNoise ? 'their' : 'the usual'} noise`,
     line: since ? `${line} Clear since ${said(since)}.` : line,
   };
 }

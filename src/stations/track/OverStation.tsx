@@ -10,6 +10,7 @@ import {
   type MeasureId,
   type RingsOver,
   type Told,
+  type WhatWorked as Lists,
   likeWithLike,
   measures,
   notComparedInWords,
@@ -29,6 +30,7 @@ import { ToldOver } from './ToldOver';
 import { TrackNav } from './TrackNav';
 import { UnderLoad } from './UnderLoad';
 import { WhatChanged } from './WhatChanged';
+import { WhatWorked } from './WhatWorked';
 
 /** Rows of a measure that are shown at once, the newest first. */
 const rowsShown = 12;
@@ -47,6 +49,8 @@ export interface OverStationProps {
   lifts: readonly { day: string; lift: Lift }[];
   /** What the marker showed right after drills, for this client. */
   effects: readonly Effect[];
+  /** Drills, positions and cues, by how often they went well. */
+  worked: Lists;
   /** What was asked at home, the newest first. */
   kept: readonly HomeKept[];
   /** A letter to their clinician, as it is written from the record. */
@@ -64,6 +68,7 @@ export function OverStation({
   told,
   lifts,
   effects,
+  worked,
   kept,
   letter,
 }: OverStationProps) {
@@ -112,6 +117,9 @@ export function OverStation({
       )}
       <Fence what="What changed it">
         <WhatChanged effects={effects} />
+      </Fence>
+      <Fence what="What worked">
+        <WhatWorked worked={worked} />
       </Fence>
       <Fence what="What they told">
         <ToldOver told={told} said={said} />
