@@ -1,15 +1,22 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { diaryWith, timeIn, weekdayName } from '@/core/diary';
 import { type HomeAnswer, type Payload, type Said, dayIn, dayInWords, homeAnswers, saidSince } from '@/core/record';
 import { newId, send, useSaid } from '@/keep';
 import { ChoiceChips } from '@/parts/Chips';
 import { Fold } from '@/parts/Fold';
+import { patiently } from '@/parts/patiently';
 import { NextNotes } from '../diary/NextNotes';
-import { FromHome } from './FromHome';
 import { type ComingView } from '../diary/view';
 import { type ClientView } from '../view';
+
+// What came back from home is read with the drills at hand, which weigh as much as the rest of the page: only who took something home waits for it.
+const FromHome = dynamic(() => patiently(() => import('./FromHome')).then(({ FromHome }) => FromHome), {
+  ssr: false,
+  loading: () => <div className="min-h-11" />,
+});
 
 /** What is to be in mind as somebody comes again: what was noted for this time, and the visit before in a few lines. */
 export function LastVisit({ view, coming }: { view: ClientView; coming: ComingView }) {

@@ -84,6 +84,7 @@ describe('what went home', () => {
   test('a code with one wrong letter says so and stays typed; the right one is sent and told at once', async () => {
     render(<LastVisit view={clientView()} coming={{ ...coming(), home }} />);
     const box = () => screen.getByLabelText(/ode from their phone$/) as HTMLInputElement;
+    await screen.findByLabelText(/ode from their phone$/);
     const read = () => doing(() => fireEvent.click(screen.getByRole('button', { name: 'Read the code' })));
     const code = codeOf(told, 'v');
     const wrong = code.replace(/^./, code.startsWith('A') ? 'C' : 'A');
@@ -99,10 +100,10 @@ describe('what went home', () => {
     expect(box().value).toBe('');
   });
 
-  test('a caution told since takes it back, in words', () => {
+  test('a caution told since takes it back, in words', async () => {
     const view = clientView({ facts: [...answers({ pregnancy: { weekOnDay: 24 } }), ...signs] });
     render(<LastVisit view={view} coming={{ ...coming(), home }} />);
-    expect(screen.getByText(/went home and is off now/)).toBeTruthy();
+    expect(await screen.findByText(/went home and is off now/)).toBeTruthy();
   });
 });
 
