@@ -33,7 +33,8 @@ const breaths = (movementId: string, rest: Partial<LoadAsked> = {}) =>
     .join(' ');
 
 // Worked by hand from the rule (out where the working muscles close the ribs, in where they open them, else out with the effort), joint by
-// joint, before the code was run. Common practice, no published source.
+// joint, with the first answers of the library in view: where hand and answer differed, the mechanics were put right. Common practice, no
+// published source.
 describe('which breath in which part', () => {
   const left = { hand: 'left' } as const;
   const right = { hand: 'right' } as const;
