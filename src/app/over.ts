@@ -74,12 +74,18 @@ export function loadOver(clientId: string): OverVisits {
   });
   const mapped = visits.slice(0, mostMapped).map(({ id }) => id);
   const maps = looksOf(store, mapped, { protocols: ['regionMap'], aside });
+  const lifted = liftsOf(store, [...days.keys()], aside);
   return {
     rings: ringsOver(maps, (id) => days.get(id)),
     told: toldOver({
       facts: toldFactsOf(store, clientId),
       home,
-      runs: stopSymptomsOf(store, clientId).flatMap(({ visitId, symptoms }) => {
+      runs: [
+        ...stopSymptomsOf(store, clientId),
+        ...lifted
+          .filter(({ lift }) => lift.leaked)
+          .map(({ visitId }) => ({ visitId, symptoms: ['leaked under a load'] })),
+      ].flatMap(({ visitId, symptoms }) => {
         const day = days.get(visitId);
         return day ? [{ day, symptoms }] : [];
       }),
@@ -88,7 +94,7 @@ export function loadOver(clientId: string): OverVisits {
     effects: whatChanged(helpedSeen(store), clientId),
     worked: whatWorked(digestsOf(store, clientId, aside)),
     kept,
-    lifts: liftsOf(store, [...days.keys()], aside).map(({ visitId, lift }) => ({ day: days.get(visitId)!, lift })),
+    lifts: lifted.map(({ visitId, lift }) => ({ day: days.get(visitId)!, lift })),
     aside: notSetAside(store, aside),
   };
 }

@@ -426,6 +426,7 @@ describe('Track', () => {
   const over = (looks: StoredLook[], rest: Partial<OverStationProps> = {}) => (
     <OverStation
       clientId="ada"
+      visit={false}
       name="Ada"
       today={today}
       over={followed(looks, () => today)}

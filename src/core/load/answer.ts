@@ -1,7 +1,8 @@
 import { lowered } from '../reasons';
 import { type Gates, checkComponents, refusalInWords } from '../safety';
 import { type PartBreath, breathOf } from './breath';
-import { type Pull, type Vec } from './mechanics';
+import { type Vec } from '../body';
+import { type Pull } from './mechanics';
 import { type Movement, findMovement, mirroredMovement } from './movements';
 import { type OneLift, mostRepetitions, oneLift, percentAt } from './repMax';
 import { type StrategyId, middlePercent, stiffnessFor, strategies, strategyFor, withUpToPercent } from './strategy';
@@ -53,9 +54,6 @@ export interface LoadAnswer {
   off: { why: string; instead: Movement | null } | null;
 }
 
-/** Nobody bends further to the side than this, degrees. */
-const mostBend = 45;
-
 /**
  * What stands against a question, a sentence each; empty where it can be answered.
  *
@@ -81,9 +79,6 @@ export function loadFaults({ movementId, hand, kg, repetitions, effort, bodyKg, 
   const oneSided = movement.pull.hand === 'left' || movement.pull.hand === 'right';
   if (oneSided && hand === 'both')
     faults.push(`${movement.name} is loaded on one side: choose the left or the right hand.`);
-  for (const { from, to } of movement.parts)
-    if (Math.max(Math.abs(from.side), Math.abs(to.side)) > mostBend)
-      faults.push(`Nobody bends more than ${mostBend} degrees to the side.`);
   return faults;
 }
 
@@ -112,8 +107,7 @@ export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
   });
   const held = asks.id === 'keep' || asks.id === 'between';
   const cautions: LoadAnswer['cautions'] = [];
-  const wanted = movement.components.filter((one) => kg > 0 || (one !== 'loadedBrace' && one !== 'loadedSideBend'));
-  const verdict = gates && checkComponents(gates, wanted);
+  const verdict = gates && checkComponents(gates, componentsAt(movement, kg));
   const strain = gates && checkComponents(gates, ['strain']);
   const noHold = strain !== null && !strain.allowed;
   if (noHold)
@@ -133,7 +127,8 @@ export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
     movement,
     parts,
     strategy,
-    nearBorder: asks.nearBorder,
+    // Whoever may hold no breath is not told to try it.
+    nearBorder: asks.nearBorder && !noHold,
     beats: beatsOf(parts, strategy, stiffness),
     stiffness,
     oneLift: most,
@@ -141,7 +136,7 @@ export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
     breathesUpToKg: most && (most.low * withUpToPercent) / 100,
     cautions,
     tooHeavy: held && noHold,
-    off: verdict && !verdict.allowed ? offOf(verdict, movement, gates, kg) : null,
+    off: verdict && !verdict.allowed ? offOf(verdict, movement, gates) : null,
   };
 }
 
@@ -152,20 +147,20 @@ const throughEffort = (part: PartBreath): PartBreath => ({
   why: 'effort',
 });
 
-function offOf(
-  verdict: ReturnType<typeof checkComponents>,
-  movement: Movement,
-  gates: Gates,
-  kg: number,
-): LoadAnswer['off'] {
+/** What of a movement a caution may forbid at a load: without one nothing is braced or bent under it. */
+const componentsAt = ({ components }: Movement, kg: number) =>
+  components.filter((one) => kg > 0 || (one !== 'loadedBrace' && one !== 'loadedSideBend'));
+
+function offOf(verdict: ReturnType<typeof checkComponents>, movement: Movement, gates: Gates): LoadAnswer['off'] {
   let instead = movement.instead;
   const seen = new Set([movement.id]);
   // Each movement names its nearest; the first of them that may be done.
   while (instead !== null && !seen.has(instead)) {
     seen.add(instead);
     const other = findMovement(instead)!;
-    const wanted = other.components.filter((one) => kg > 0 || one !== 'loadedBrace');
-    if (checkComponents(gates, wanted).allowed) return { why: refusalInWords(verdict) ?? 'Not today.', instead: other };
+    // It is begun with its own load.
+    if (checkComponents(gates, componentsAt(other, other.startKg)).allowed)
+      return { why: refusalInWords(verdict) ?? 'Not today.', instead: other };
     instead = other.instead;
   }
   return { why: refusalInWords(verdict) ?? 'Not today.', instead: null };

@@ -1,4 +1,5 @@
-import { type Moments, type Pull, type Stance, type Vec, down, momentsOf, workBetween } from './mechanics';
+import { type Vec } from '../body';
+import { type Moments, type Pull, type Stance, down, momentsOf, workBetween } from './mechanics';
 
 /** What a part of a movement does to the ribs of the muscles that work. */
 type Ribs = 'close' | 'open' | 'still';
@@ -12,6 +13,8 @@ export interface Part {
   from: Stance;
   to: Stance;
   seconds: number;
+  /** Said where the stances can't tell: in a throw the speed is the work. */
+  effort?: boolean;
 }
 
 /** How one part is breathed, and from what that follows. */
@@ -119,7 +122,7 @@ export function breathOf(parts: readonly Part[], pull: Pull, bodyKg: number): Pa
     const effects = effectsOf(part, moments, loaded ? pull.toward : down);
     const sum = effects.reduce((all, { ribs, weight }) => all + (ribs === 'close' ? weight : -weight), 0);
     const heaviest = [...effects].sort((a, b) => b.weight - a.weight);
-    const effort = works[at]! > leastWork;
+    const effort = part.effort ?? works[at]! > leastWork;
     const ribs: Ribs = sum > 0 ? 'close' : sum < 0 ? 'open' : 'still';
     const led = heaviest.find((one) => one.ribs === ribs);
     const against = heaviest.find((one) => ribs !== 'still' && one.ribs !== ribs);

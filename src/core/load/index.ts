@@ -2,7 +2,6 @@ export { type LoadAnswer, type LoadAsked, loadAnswer, loadFaults, mostInSet, set
 export { type PartBreath } from './breath';
 export { type Lift, type LiftBreath, type StoredLift, liftBreaths, liftSchema } from './lift';
 export { liftInWords, liftsOver } from './liftWords';
-export { type Vec as PullVec } from './mechanics';
 export { type Movement, findMovement, loadMovements } from './movements';
 export { type WeightUnit, inUnit, kgOf, loadsOf, nearestBelow } from './repMax';
 export { strategies } from './strategy';

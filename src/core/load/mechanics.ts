@@ -1,7 +1,4 @@
-import { type LoadedStance } from '../body';
-
-/** A direction or a place: forward, to the left, up; in metres or without a unit. */
-export type Vec = readonly [forward: number, left: number, up: number];
+import { type LoadedStance, type Vec, add, cross, times } from '../body';
 
 /** How the body stands at one end of a part of a movement: as it is drawn. */
 export type Stance = LoadedStance;
@@ -17,13 +14,6 @@ export interface Pull {
 export const down: Vec = [0, 0, -1];
 
 const rad = Math.PI / 180;
-const add = (a: Vec, b: Vec): Vec => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-const times = (a: Vec, by: number): Vec => [a[0] * by, a[1] * by, a[2] * by];
-const cross = (a: Vec, b: Vec): Vec => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
 
 /** Of a grown body, in metres: the middle of the low spine to the shoulders, half the breadth of the shoulders, an arm. Rounded, ours. */
 const trunkLength = 0.48;

@@ -1,6 +1,7 @@
 import { type Component } from '../safety';
 import { type Part } from './breath';
-import { type Pull, type Stance, type Vec, down } from './mechanics';
+import { type Vec } from '../body';
+import { type Pull, type Stance, down } from './mechanics';
 
 /** Standing or sitting straight, arms hanging. */
 export const upright: Stance = { side: 0, fold: 0, turn: 0, lean: 0, arm: 0, push: 0, hips: 0.9 };
@@ -391,7 +392,7 @@ export const loadMovements: readonly Movement[] = [
       { arm: 130, push: 0.2, turn: -25, fold: -5 },
       { arm: 80, push: 1, turn: 20, fold: 10 },
       [0.5, 2],
-    ),
+    ).map((one, at) => ({ ...one, effort: at === 0 })),
     {
       works: 'legs, trunk and arm',
       pull: { hand: 'right', toward: down },

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import {
   type LiftBreath,
   type LoadAnswer,
@@ -14,6 +14,9 @@ import { newId, send, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
 import { say } from '@/parts/say';
+
+/** A second tap within so long, for the same load, is the same set. Ours. */
+const sameSetMs = 600;
 
 /** The log of sets: what was done with the load as it stands above, in one press; the last first, each can be taken back. */
 export function LiftLog({
@@ -31,11 +34,16 @@ export function LiftLog({
   repetitions: number;
 }) {
   const keep = useKeep();
+  const last = useRef({ set: '', at: 0 });
   const [breath, setBreath] = useState<LiftBreath>('went along');
   const [leaked, setLeaked] = useState(false);
   const [error, setError] = useState<string | null>(null);
   const log = async () => {
     if (!answer) return;
+    // By what is lifted: how the breath was is reset by the first tap.
+    const set = JSON.stringify([asked, repetitions]);
+    if (last.current.set === set && Date.now() - last.current.at < sameSetMs) return;
+    last.current = { set, at: Date.now() };
     const liftId = newId();
     const lift = {
       movementId: answer.movement.id,
@@ -78,7 +86,7 @@ export function LiftLog({
           onChange={(next) => setLeaked(next.length > 0)}
         />
         <Button look="strong" disabled={!answer} onClick={() => void log()}>
-          {`Log this set of ${repetitions}`}
+          {repetitions === 1 ? 'Log this one' : `Log this set of ${repetitions}`}
         </Button>
       </div>
       {leaked && (

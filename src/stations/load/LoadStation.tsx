@@ -115,7 +115,7 @@ export function LoadStation({
     <fieldset disabled={!listening} className="min-w-0">
       <legend className="sr-only">Breath under load</legend>
       <StationHead
-        title={`${movement.name}: ${breathInWords(shown)}`}
+        title={`${movement.name}: ${shown.off ? 'not today' : breathInWords(shown)}`}
         line={cautions ? `Held against what was told: ${cautions}.` : 'The pull decides, not the look of it.'}
       >
         <NamedSelect
@@ -131,120 +131,137 @@ export function LoadStation({
         </p>
       ))}
       {shown.off && <Off off={shown.off} choose={choose} />}
-      <div className="grid gap-6 border-t border-ink pt-3 lg:grid-cols-[20rem_minmax(0,1fr)_15rem]">
-        <figure>
-          <LateLoadFigure
-            answer={shown}
-            toward={asked.toward ?? shown.movement.pull.toward}
-            {...(movement.pull.hand === 'none' ? {} : { onTurn: (toward) => change({ toward }) })}
-            title={`${movement.name}, seen from the ${movement.seen}`}
-            className="mx-auto min-h-96 w-full max-w-80"
-          />
-          <figcaption className="text-sm text-ink2">{captionOf(shown.parts[0]!, movement)}</figcaption>
-        </figure>
-        <div>
-          <h2 className="text-lg">One repetition{asked.kg > 0 ? ` at ${typed.weight} ${typed.unit}` : ''}</h2>
-          <RepetitionLanes beats={shown.beats} />
-          <ul className="mt-1">
-            {shown.parts.map((part) => (
-              <li key={part.name}>{partInWords(part)}</li>
-            ))}
-          </ul>
-          <div className="mt-2 flex flex-wrap gap-2">
-            {asked.toward && <Button onClick={() => change({ toward: null })}>Pull as the movement has it</Button>}
+      {!shown.off && (
+        <>
+          <div className="grid gap-6 border-t border-ink pt-3 lg:grid-cols-[20rem_minmax(0,1fr)_15rem]">
+            <figure>
+              <LateLoadFigure
+                answer={shown}
+                toward={asked.toward ?? shown.movement.pull.toward}
+                {...(movement.pull.hand === 'none' ? {} : { onTurn: (toward) => change({ toward }) })}
+                title={`${movement.name}, seen from the ${movement.seen}`}
+                className="mx-auto min-h-96 w-full max-w-80"
+              />
+              <figcaption className="text-sm text-ink2">{captionOf(shown.parts[0]!, movement)}</figcaption>
+            </figure>
+            <div>
+              <h2 className="text-lg">One repetition{asked.kg > 0 ? ` at ${typed.weight} ${typed.unit}` : ''}</h2>
+              <RepetitionLanes beats={shown.beats} />
+              <ul className="mt-1">
+                {shown.parts.map((part) => (
+                  <li key={part.name}>{partInWords(part)}</li>
+                ))}
+              </ul>
+              <div className="mt-2 flex flex-wrap gap-2">
+                {asked.toward && <Button onClick={() => change({ toward: null })}>Pull as the movement has it</Button>}
+              </div>
+            </div>
+            <Beside movement={movement} asked={asked} gates={gates} choose={choose} />
           </div>
-        </div>
-        <Beside movement={movement} asked={asked} gates={gates} choose={choose} />
-      </div>
-      <section
-        aria-label="How heavy"
-        className="mt-4 grid gap-x-8 gap-y-3 border-t border-ink pt-3 lg:grid-cols-[20rem_minmax(0,1fr)]"
-      >
-        <div className="flex flex-wrap items-end gap-3">
-          {oneSided && (
-            <ChoiceChips
-              label="Loaded hand"
-              value={typed.hand === 'right' ? 'right' : 'left'}
-              choices={[
-                { value: 'left', label: 'Left' },
-                { value: 'right', label: 'Right' },
-              ]}
-              onChange={(hand) => change({ hand, toward: typed.toward ? turnedOver(typed.toward) : null })}
+          <section
+            aria-label="How heavy"
+            className="mt-4 grid gap-x-8 gap-y-3 border-t border-ink pt-3 lg:grid-cols-[20rem_minmax(0,1fr)]"
+          >
+            <div className="flex flex-wrap items-end gap-3">
+              {oneSided && (
+                <ChoiceChips
+                  label="Loaded hand"
+                  value={typed.hand === 'right' ? 'right' : 'left'}
+                  choices={[
+                    { value: 'left', label: 'Left' },
+                    { value: 'right', label: 'Right' },
+                  ]}
+                  onChange={(hand) => change({ hand, toward: typed.toward ? turnedOver(typed.toward) : null })}
+                />
+              )}
+              <div className="w-24">
+                <Field label="Weight">
+                  {(ids) => (
+                    <TextInput
+                      {...ids}
+                      inputMode="decimal"
+                      maxLength={8}
+                      value={typed.weight}
+                      onChange={(event) => change({ weight: event.target.value })}
+                    />
+                  )}
+                </Field>
+              </div>
+              <ChoiceChips
+                label="Unit"
+                hideLabel
+                value={typed.unit}
+                choices={[
+                  { value: 'kg', label: 'kg' },
+                  { value: 'lb', label: 'lb' },
+                ]}
+                onChange={(unit) =>
+                  change({
+                    unit,
+                    weight: inOtherUnit(typed.weight, typed.unit, unit),
+                    atHand: (typed.atHand ?? '').replace(/[^;,\s]+/g, (one) => inOtherUnit(one, typed.unit, unit)),
+                  })
+                }
+              />
+              <div className="w-32">
+                <Field label="Times possible">
+                  {(ids) => (
+                    <TextInput
+                      {...ids}
+                      inputMode="numeric"
+                      maxLength={4}
+                      value={typed.repetitions}
+                      onChange={(event) => change({ repetitions: event.target.value })}
+                    />
+                  )}
+                </Field>
+              </div>
+              <div className="w-40">
+                <Field label={`Weights at hand, ${typed.unit}`}>
+                  {(ids) => (
+                    <TextInput
+                      {...ids}
+                      inputMode="text"
+                      maxLength={80}
+                      value={typed.atHand ?? ''}
+                      onChange={(event) => change({ atHand: event.target.value })}
+                    />
+                  )}
+                </Field>
+              </div>
+              <div className="w-28">
+                <Field label="Effort, 0 to 10">
+                  {(ids) => (
+                    <TextInput
+                      {...ids}
+                      inputMode="numeric"
+                      maxLength={4}
+                      value={typed.effort}
+                      onChange={(event) => change({ effort: event.target.value })}
+                    />
+                  )}
+                </Field>
+              </div>
+            </div>
+            <HowHeavy
+              answer={answer}
+              kg={asked.kg}
+              unit={typed.unit}
+              atHand={weightsOf(typed.atHand ?? '', typed.unit)}
+            />
+          </section>
+          <Sets answer={shown} typed={typed} change={change} oneSided={oneSided} />
+          {log && (
+            <LiftLog
+              {...log}
+              answer={answer}
+              asked={asked}
+              repetitions={shown.strategy === 'steady' ? 1 : (typed.times ?? lightSet)}
             />
           )}
-          <div className="w-24">
-            <Field label="Weight">
-              {(ids) => (
-                <TextInput
-                  {...ids}
-                  inputMode="decimal"
-                  maxLength={8}
-                  value={typed.weight}
-                  onChange={(event) => change({ weight: event.target.value })}
-                />
-              )}
-            </Field>
-          </div>
-          <ChoiceChips
-            label="Unit"
-            hideLabel
-            value={typed.unit}
-            choices={[
-              { value: 'kg', label: 'kg' },
-              { value: 'lb', label: 'lb' },
-            ]}
-            onChange={(unit) =>
-              change({
-                unit,
-                weight: String(Number(inUnit(kgOf(numberOf(typed.weight) || 0, typed.unit), unit).toFixed(1))),
-              })
-            }
-          />
-          <div className="w-32">
-            <Field label="Times possible">
-              {(ids) => (
-                <TextInput
-                  {...ids}
-                  inputMode="numeric"
-                  maxLength={4}
-                  value={typed.repetitions}
-                  onChange={(event) => change({ repetitions: event.target.value })}
-                />
-              )}
-            </Field>
-          </div>
-          <div className="w-40">
-            <Field label={`Weights at hand, ${typed.unit}`}>
-              {(ids) => (
-                <TextInput
-                  {...ids}
-                  inputMode="text"
-                  maxLength={80}
-                  value={typed.atHand ?? ''}
-                  onChange={(event) => change({ atHand: event.target.value })}
-                />
-              )}
-            </Field>
-          </div>
-          <div className="w-28">
-            <Field label="Effort, 0 to 10">
-              {(ids) => (
-                <TextInput
-                  {...ids}
-                  inputMode="numeric"
-                  maxLength={4}
-                  value={typed.effort}
-                  onChange={(event) => change({ effort: event.target.value })}
-                />
-              )}
-            </Field>
-          </div>
-        </div>
-        <HowHeavy answer={answer} kg={asked.kg} unit={typed.unit} atHand={weightsOf(typed.atHand ?? '', typed.unit)} />
-      </section>
-      <Sets answer={shown} typed={typed} change={change} oneSided={oneSided} />
-      {log && <LiftLog {...log} answer={answer} asked={asked} repetitions={typed.times ?? lightSet} />}
-      <Reasons answer={shown} />
+          <Reasons answer={shown} unit={typed.unit} />
+        </>
+      )}
     </fieldset>
   );
 }
@@ -256,6 +273,12 @@ function captionOf({ ribs, why, side }: LoadAnswer['parts'][number], { pull, par
     ribs === 'still' ? 'Ribs neither close nor open.' : `${ribs === 'close' ? 'Hatched' : 'Teal'}: ${what} ${ribs}.`;
   const turn = pull.hand === 'none' ? '' : ' Drag the handle, or use the arrow keys, to turn the line of pull.';
   return `At the end of “${parts[0]!.name}”; pale, where it comes from. ${tinted}${turn}`;
+}
+
+/** A weight as it is written, in another unit; what is no number stays as it was typed. */
+function inOtherUnit(text: string, from: WeightUnit, to: WeightUnit): string {
+  const value = numberOf(text);
+  return Number.isFinite(value) ? String(Number(inUnit(kgOf(value, from), to).toFixed(1))) : text;
 }
 
 /** The same line of pull for the other hand. */
@@ -397,6 +420,13 @@ function HowHeavy({
   if (!answer) return null;
   const { oneLift, percent, breathesUpToKg } = answer;
   const figure = (value: number) => inUnit(value, unit).toFixed(1);
+  if (!oneLift && percent)
+    return (
+      <p>
+        This is {percent.low.toFixed(0)} to {percent.high.toFixed(0)} % of the most they could lift.{' '}
+        <ProvenanceMark provenance={published('R3')} />
+      </p>
+    );
   if (!oneLift || !percent)
     return (
       <p className="text-ink2">
@@ -424,7 +454,7 @@ function HowHeavy({
   );
 }
 
-function Reasons({ answer }: { answer: LoadAnswer }) {
+function Reasons({ answer, unit }: { answer: LoadAnswer; unit: WeightUnit }) {
   const { strategy, stiffness, nearBorder, cautions, tooHeavy, breathesUpToKg, movement } = answer;
   const { name, says, air, pulse } = strategies[strategy];
   return (
@@ -460,7 +490,7 @@ function Reasons({ answer }: { answer: LoadAnswer }) {
             what === 'no held breath' &&
             (breathesUpToKg === null
               ? ' Lighter, until the breath goes with the movement.'
-              : ` Go down to ${breathesUpToKg.toFixed(1)} kg or less: then the breath goes with the movement.`)}
+              : ` Go down to ${inUnit(breathesUpToKg, unit).toFixed(1)} ${unit} or less: then the breath goes with the movement.`)}
         </p>
       ))}
     </>

@@ -1,6 +1,8 @@
 /** @jest-environment jsdom */
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { browserFakes, doing } from '@/parts/browser.fakes';
+import { gatesOfPerson } from '@/core/fixtures';
+import { type Lift } from '@/core/load';
+import { browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { pullInWords } from '@/parts/figures/load/pullInWords';
 import { LoadStation } from './LoadStation';
 
@@ -65,4 +67,54 @@ test('a line of pull is told in words, round the whole clock', () => {
     'to the left, 270 degrees',
     'straight up, 359 degrees',
   ]);
+});
+
+describe('the log', () => {
+  const logged = () =>
+    sent.filter(({ kind }) => kind === 'lift.log').map(({ payload }) => (payload as { lift: Lift }).lift);
+  const log = { visitId: '00000000-0000-4000-8000-000000000001', lifts: [] };
+  const press = (name: string) => doing(() => fireEvent.click(screen.getByRole('button', { name })));
+
+  test('two taps of a fast finger are one set; what is said of it is not carried on to the next', async () => {
+    render(<LoadStation keepAs="ada" gates={null} cautions={null} log={log} />);
+    await choose('Lost');
+    await doing(() => {
+      const button = screen.getByRole('button', { name: 'Log this set of 20' });
+      fireEvent.click(button);
+      fireEvent.click(button);
+    });
+    expect(logged()).toMatchObject([{ movementId: 'side-bend', repetitions: 20, breath: 'lost' }]);
+    expect(screen.getByRole('radio', { name: 'Went along' }).getAttribute('aria-checked')).toBe('true');
+  });
+
+  test('a carry is one, whatever was counted before', async () => {
+    render(<LoadStation keepAs="ada" gates={null} cautions={null} log={log} />);
+    await movement('carry-both');
+    await press('Log this one');
+    expect(logged()).toMatchObject([{ movementId: 'carry-both', repetitions: 1 }]);
+  });
+});
+
+test('what is no number stays as it was typed in another unit, and weights at hand go along', async () => {
+  show();
+  await type('Weights at hand, kg', '10, big');
+  await type('Weight', 'twelve');
+  await choose('lb');
+  expect((screen.getByRole('textbox', { name: 'Weight' }) as HTMLInputElement).value).toBe('twelve');
+  expect((screen.getByRole('textbox', { name: 'Weights at hand, lb' }) as HTMLInputElement).value).toBe('22, big');
+});
+
+test('what is off says so and shows nothing to follow; how light it must be is told in the unit that was chosen', async () => {
+  const shown = render(<LoadStation keepAs="ada" gates={gatesOfPerson({ shoulder: {} })} cautions="shoulder" />);
+  await movement('press-overhead');
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Press overhead: not today');
+  expect(screen.queryByText(/One repetition/)).toBeNull();
+  shown.unmount();
+  render(<LoadStation keepAs="ben" gates={gatesOfPerson({ heart: {} })} cautions="heart" />);
+  await movement('hinge');
+  await choose('lb');
+  await type('Weight', '132');
+  await type('Times possible', '5');
+  // 60 % of 132 lb · 36/32.
+  expect(screen.getByText(/Go down to 89\.1 lb or less/)).toBeTruthy();
 });

@@ -15,12 +15,23 @@ import { TrackNav } from './TrackNav';
 const patternName = (id: string) => patterns.find((one) => one.id === id)?.name ?? id;
 
 /** The course: steps with their criterion, what was tried and kept, and what the visits ahead would be if every step is kept. */
-export function CourseStation({ clientId, today, course }: { clientId: string; today: string; course: Course | null }) {
+export function CourseStation({
+  clientId,
+  visit,
+  today,
+  course,
+}: {
+  clientId: string;
+  /** Whether there is a visit today. */
+  visit: boolean;
+  today: string;
+  course: Course | null;
+}) {
   if (!course) {
     return (
       <>
         <StationHead title="Course" line="What the next visits hold, once something was coached.">
-          <TrackNav clientId={clientId} on="course" />
+          <TrackNav clientId={clientId} on="course" visit={visit} />
         </StationHead>
         <EmptyState as="h2" title="Nothing was coached yet, so there is no course.">
           <LinkButton href={`/clients/${clientId}/coach`}>Go to Coach</LinkButton>
@@ -37,7 +48,7 @@ export function CourseStation({ clientId, today, course }: { clientId: string; t
         title={courseInWords(course, said)}
         line={`${last ? `${last.clean} of ${last.done} breaths clean on ${said(last.day)}${last.why ? `: ${last.why}` : ''}. ` : ''}Next: ${stepInWords(next)}.`}
       >
-        <TrackNav clientId={clientId} on="course" />
+        <TrackNav clientId={clientId} on="course" visit={visit} />
       </StationHead>
       <p className="text-ink2">
         Up: 80 % of breaths clean, effort 3 of 10 at most, calm. Back: twice not. One thing changes at a time. Nothing

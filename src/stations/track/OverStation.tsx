@@ -37,6 +37,8 @@ const rowsShown = 12;
 
 export interface OverStationProps {
   clientId: string;
+  /** Whether there is a visit today. */
+  visit: boolean;
   name: string;
   today: string;
   /** Every measure that was taken, over all visits. */
@@ -60,6 +62,7 @@ export interface OverStationProps {
 /** Track, over visits: one measure with the maps, what was told and what was done at home on one line of time; what changed it; the rest. */
 export function OverStation({
   clientId,
+  visit,
   name,
   today,
   over,
@@ -79,7 +82,7 @@ export function OverStation({
     return (
       <>
         <StationHead title="Over visits" line="What became of it, like with like.">
-          <TrackNav clientId={clientId} on="visits" />
+          <TrackNav clientId={clientId} on="visits" visit={visit} />
         </StationHead>
         <EmptyState as="h2" title="Nothing was measured yet, so there is nothing to follow.">
           <LinkButton href={`/clients/${clientId}/look`}>Go to Look</LinkButton>
@@ -99,7 +102,7 @@ export function OverStation({
           </>
         }
       >
-        <TrackNav clientId={clientId} on="visits" />
+        <TrackNav clientId={clientId} on="visits" visit={visit} />
       </StationHead>
       {main && (
         <Fence what="Over visits">

@@ -38,8 +38,8 @@ export function ToldOver({ told, said }: { told: readonly Told[]; said: (day: st
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ day, where, complaint, leaks, symptoms }) => (
-            <tr key={`${day} ${where}`} className="border-t border-rule">
+          {rows.map(({ day, where, complaint, leaks, symptoms }, at) => (
+            <tr key={`${day} ${where} ${at}`} className="border-t border-rule">
               <th scope="row" className="py-1 pr-4 text-left font-normal">
                 {said(day)}
                 {where !== 'at a visit' && <span className="text-ink2">, {where}</span>}

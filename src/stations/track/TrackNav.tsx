@@ -7,21 +7,32 @@ const pages = [
 ] as const;
 
 /** The pages of Track: what changed today, what became of it over visits, and what the next visits hold. */
-export function TrackNav({ clientId, on }: { clientId: string; on: (typeof pages)[number]['id'] }) {
+export function TrackNav({
+  clientId,
+  on,
+  visit,
+}: {
+  clientId: string;
+  on: (typeof pages)[number]['id'];
+  /** Whether there is a visit today: without one its page leads nowhere. */
+  visit: boolean;
+}) {
   return (
     <nav aria-label="Pages of Track" className="flex">
-      {pages.map(({ id, path, name }) => (
-        <Link
-          key={id}
-          href={`/clients/${clientId}/${path}`}
-          aria-current={id === on ? 'page' : undefined}
-          className={`-ml-px flex min-h-11 items-center border border-ink px-4 font-semibold first:ml-0 first:rounded-l-one last:rounded-r-one ${
-            id === on ? 'bg-ink text-onink' : 'hover:bg-leaf'
-          }`}
-        >
-          {name}
-        </Link>
-      ))}
+      {pages
+        .filter(({ id }) => visit || id !== 'visit')
+        .map(({ id, path, name }) => (
+          <Link
+            key={id}
+            href={`/clients/${clientId}/${path}`}
+            aria-current={id === on ? 'page' : undefined}
+            className={`-ml-px flex min-h-11 items-center border border-ink px-4 font-semibold first:ml-0 first:rounded-l-one last:rounded-r-one ${
+              id === on ? 'bg-ink text-onink' : 'hover:bg-leaf'
+            }`}
+          >
+            {name}
+          </Link>
+        ))}
     </nav>
   );
 }

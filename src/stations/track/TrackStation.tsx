@@ -23,7 +23,7 @@ export function TrackStation({ view: served, repeats }: { view: ClientView; repe
         title={(view.visit && clearestChange(view.visit)) ?? 'Track'}
         line="A change counts when it is larger than repeat-to-repeat noise."
       >
-        <TrackNav clientId={view.id} on="visit" />
+        <TrackNav clientId={view.id} on="visit" visit />
       </StationHead>
       {view.visit ? (
         <Fence what="What changed today">

@@ -2,7 +2,7 @@
 
 import { type KeyboardEvent, type PointerEvent, useId, useMemo, useRef } from 'react';
 import { type Body, type FigureSpec, type Loaded, type Vec, figureOf, regionPlaces, surfaceAt } from '@/core/body';
-import { type LoadAnswer, type PartBreath, type PullVec } from '@/core/load';
+import { type LoadAnswer, type PartBreath } from '@/core/load';
 import { type RegionId } from '@/core/trunk';
 import { regionPath } from '../body/drawTrunk';
 import { layersOf, pens } from '../body/layers';
@@ -62,9 +62,9 @@ export function LoadFigure({
   className,
 }: {
   answer: LoadAnswer;
-  toward: PullVec;
+  toward: Vec;
   /** Without it the arrow is only shown. */
-  onTurn?: (toward: PullVec) => void;
+  onTurn?: (toward: Vec) => void;
   title: string;
   className?: string;
 }) {

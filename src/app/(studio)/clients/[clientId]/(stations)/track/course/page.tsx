@@ -13,7 +13,12 @@ export default async function CoursePage({ params }: { params: Promise<{ clientI
   return (
     <>
       <EmergencyStop view={view} />
-      <CourseStation clientId={clientId} today={view.today} course={loadCourseReviewed(clientId)} />
+      <CourseStation
+        clientId={clientId}
+        visit={view.visit !== null}
+        today={view.today}
+        course={loadCourseReviewed(clientId)}
+      />
     </>
   );
 }

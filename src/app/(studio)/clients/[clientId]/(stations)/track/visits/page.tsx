@@ -22,6 +22,7 @@ export default async function OverVisitsPage({ params }: { params: Promise<{ cli
       <UnreadableNotice records={[...aside, ...besides].filter(({ id }) => !told.has(id))} />
       <OverStation
         clientId={clientId}
+        visit={view.visit !== null}
         name={view.name}
         today={view.today}
         over={over}
