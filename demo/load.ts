@@ -4,10 +4,12 @@ import { type HomePlan, codeOf, goesOf, homeFaults, homeOffers, usualAtHome } fr
 import { instantAt } from '@/core/diary';
 import { type CommandKind, type Payload, addDays, dayIn } from '@/core/record';
 import { chanceFrom } from '@/core/numbers';
+import { findDrill } from '@/core/catalogue';
+import { findMovement } from '@/core/load';
 import { type ProtocolId, blankRaw } from '@/core/look';
 import { readVisit } from '@/core/read';
 import { type Gates, conditionIds } from '@/core/safety';
-import { type Plan, type PlanRequest, knownDrill, makePlan } from '@/core/sequence';
+import { type Plan, type PlanRequest, itemFrom, knownDrill, makePlan, refitted } from '@/core/sequence';
 import { visitNote } from '@/core/track';
 import { evenYields, unobserved } from '@/core/trunk';
 import {
@@ -259,6 +261,7 @@ class Loader {
 
   /** Plans and runs the drills, breath by breath, with a fault and a cue here and there. */
   private coached(clientId: string, visitId: string, visit: DemoVisit, at: number) {
+    const gates = gatesOf(this.store, clientId, dayIn(at, this.zone), readSettings(this.store).limits);
     const plan = this.planFor(
       {
         intent: visit.intent,
@@ -267,17 +270,22 @@ class Loader {
         propsAtHand: ['towel', 'pillow', 'wall', 'chair', 'straw'],
         leadSchool: 'openAllRegions',
       },
-      gatesOf(this.store, clientId, dayIn(at, this.zone), readSettings(this.store).limits),
+      gates,
       visit.patterns,
     );
-    this.record('plan.save', { planId: uuid(), visitId, plan, revision: 0 }, at);
+    const carried = (visit.carried ?? []).flatMap((id) => {
+      const fitted = refitted(itemFrom(findDrill(id)!, { id: uuid() }), gates);
+      return fitted ? [fitted] : [];
+    });
+    const items = [...plan.items, ...carried];
+    this.record('plan.save', { planId: uuid(), visitId, plan: { ...plan, items }, revision: 0 }, at);
     const runId = uuid();
-    this.record('run.create', { runId, visitId, items: plan.items }, at + 1000);
+    this.record('run.create', { runId, visitId, items }, at + 1000);
     const events: StampedEvent[] = [];
     const happen = (seconds: number, event: StampedEvent['event']) =>
       events.push({ id: uuid(), seq: events.length, atEpochMs: Math.round(at + 2000 + seconds * 1000), event });
     happen(0, { type: 'start' });
-    const timeline = timelineOf(plan.items);
+    const timeline = timelineOf(items);
     for (const timed of timeline.segments) {
       if (!timed.breaths || timed.segment.kind !== 'breaths') continue;
       if (visit.stoppedAt === timed.item) {
@@ -297,6 +305,11 @@ class Loader {
     }
     if (visit.stoppedAt === undefined) happen(timeline.totalSeconds, { type: 'end', why: 'done' });
     this.record('run.append', { runId, events }, at + 3000);
+    for (const lift of visit.lifted ?? []) {
+      const { hand } = findMovement(lift.movementId)!.pull;
+      const strategy = lift.effort === null || lift.effort <= 6 ? 'with' : 'keep';
+      this.record('lift.log', { liftId: uuid(), visitId, lift: { ...lift, hand, strategy, leaked: false } }, at + 4000);
+    }
   }
 }
 

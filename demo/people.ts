@@ -1,5 +1,6 @@
 import { type ComplaintPlace, type ConditionId, type SymptomId } from '@/core/safety';
 import { type Grades, unobserved } from '@/core/trunk';
+import { type Lift } from '@/core/load';
 import { type ProtocolId, type Raw } from '@/core/look';
 import { type IntentId } from '@/core/read';
 
@@ -22,6 +23,10 @@ export interface DemoVisit {
   patterns: string[];
   /** How much of the complaint there was, 0 to 10; leaks and symptoms where they were asked. */
   told: { level: number; leaks?: number; signs?: readonly SymptomId[] };
+  /** Rungs of the way from the mat into life that were coached after the plan, by their drills. */
+  carried?: readonly string[];
+  /** Sets under a load that were logged. */
+  lifted?: readonly Pick<Lift, 'movementId' | 'kg' | 'repetitions' | 'effort' | 'breath'>[];
   /** A drill that was stopped, by its place in the plan. */
   stoppedAt?: number;
 }
@@ -127,6 +132,7 @@ export const people: readonly DemoPerson[] = [
     visits: [
       {
         daysAgo: 35,
+        carried: ['carry-sitting'],
         told: { level: 6, signs: ['headache'] },
         quiet: quiet(21.4, 0.9, { starts: 'chest', route: 'mouth', sound: 'audible', seen: ['sighs', 'shoulders'] }),
         hands: hands({ leads: 'chest', movesMore: 'chest', deepLeads: 'chest' }),
@@ -157,6 +163,8 @@ export const people: readonly DemoPerson[] = [
       },
       {
         daysAgo: 21,
+        carried: ['carry-standing', 'carry-walking'],
+        lifted: [{ movementId: 'haul-line', kg: 12, repetitions: 20, effort: 4, breath: 'went along' }],
         told: { level: 5, signs: [] },
         quiet: quiet(18.9, 0.8, { starts: 'chest', route: 'both', seen: ['sighs'] }),
         hands: hands({ leads: 'chest', movesMore: 'even', deepLeads: 'chest' }),
@@ -174,6 +182,11 @@ export const people: readonly DemoPerson[] = [
       },
       {
         daysAgo: 7,
+        carried: ['chair-rise'],
+        lifted: [
+          { movementId: 'haul-line', kg: 18, repetitions: 20, effort: 5, breath: 'went along' },
+          { movementId: 'haul-line', kg: 26, repetitions: 12, effort: 8, breath: 'held' },
+        ],
         told: { level: 4, signs: [] },
         quiet: quiet(16.1, 0.6, { starts: 'belly', route: 'both', seen: ['sighs', 'yawns'] }),
         hands: hands({ deepLeads: 'chest' }),

@@ -200,8 +200,6 @@ async function walk(page: Page) {
     [...document.querySelectorAll('textarea')].some(({ value }) => /^Marker: /m.test(value)),
   );
   await page.getByRole('button', { name: /^Side-lying, / }).click();
-  await page.evaluate(() => document.querySelector('#close')!.scrollIntoView());
-  await picture('close');
   await page.goto(`${base}/carry`);
   await page.getByRole('button', { name: /^Send (?:this|these)/ }).click();
   await page.locator('[data-day-line]').waitFor();
@@ -224,6 +222,25 @@ async function walk(page: Page) {
   await page.getByRole('link', { name: 'This visit: note it and end it' }).click();
   await page.getByText('Still open.').waitFor();
   await picture('visit');
+  await aSet(page, base, picture);
+}
+
+/** A light set under a load, paced. */
+async function aSet(page: Page, base: string, picture: (name: string) => Promise<void>) {
+  await page.goto(`${base}/sequence/load`);
+  await page.getByRole('slider', { name: 'Line of pull' }).waitFor();
+  await page.getByRole('button', { name: 'Put it into today’s plan' }).click();
+  await page.getByRole('link', { name: /^In the plan:/ }).waitFor();
+  await allSaved(page);
+  await page.goto(`${base}/coach`);
+  await page.getByRole('button', { name: 'Run the plan again' }).click();
+  await page.getByRole('button', { name: 'Begin (Space)' }).click();
+  for (let jumps = 0; jumps < 40 && (await page.locator('[data-part]').count()) === 0; jumps += 1) {
+    await page.keyboard.press('n');
+    await page.waitForTimeout(700);
+  }
+  await page.waitForTimeout(24_600);
+  await picture('coach-set');
 }
 
 /** The sheet as it is printed. */

@@ -116,7 +116,7 @@ export const planItem = (drillId: string, rest: Partial<PlanItem>) =>
   plainItem({ id: uuid(), drillId, byHand: true, ...rest });
 
 /** What gives a visit a reading and a plan as given. */
-const planCommands = (visitId: string, items: readonly PlanItem[]) => [
+export const planCommands = (visitId: string, items: readonly PlanItem[]) => [
   {
     kind: 'reading.confirm',
     payload: {
@@ -226,6 +226,35 @@ export async function allSaved(page: Page) {
 /** Lets so much time go by that another tap on the same place is meant. The page's clock must be installed before it is opened. */
 export const tapsPast = (page: Page) => page.clock.fastForward(650);
 
+/** A run of these items to its end, every drill calm but for what `otherwise` says. */
+export function runCommands(
+  visitId: string,
+  items: readonly PlanItem[],
+  otherwise: (item: number) => object[] = () => [],
+): object[] {
+  const runId = uuid();
+  const begun = Date.now() - 900_000;
+  const events = [
+    { type: 'start' },
+    ...items.flatMap((item, at) => [
+      ...Array.from({ length: item.breaths }, (_, breath) => ({
+        type: 'breath',
+        item: at,
+        set: 1,
+        breath,
+        seconds: 6,
+      })),
+      { type: 'effort', item: at, of10: 2 },
+      ...otherwise(at),
+    ]),
+    { type: 'end', why: 'done' },
+  ].map((event, seq) => ({ id: uuid(), seq, atEpochMs: begun + seq * 6000, event }));
+  return [
+    { kind: 'run.create', payload: { runId, visitId, items } },
+    { kind: 'run.append', payload: { runId, events } },
+  ];
+}
+
 /** A client whose plan of today was coached to its end, every drill calm but for what `otherwise` says: for tests of what comes after. */
 export async function seedCoached(
   page: Pick<Page, 'request'>,
@@ -235,30 +264,9 @@ export async function seedCoached(
   otherwise: (item: number) => object[] = () => [],
 ): Promise<{ clientId: string; visitId: string }> {
   let visitId = '';
-  const runId = uuid();
-  const begun = Date.now() - 900_000;
   const clientId = await seedClient(page, url, name, (id) => {
     visitId = id;
-    const events = [
-      { type: 'start' },
-      ...items.flatMap((item, at) => [
-        ...Array.from({ length: item.breaths }, (_, breath) => ({
-          type: 'breath',
-          item: at,
-          set: 1,
-          breath,
-          seconds: 6,
-        })),
-        { type: 'effort', item: at, of10: 2 },
-        ...otherwise(at),
-      ]),
-      { type: 'end', why: 'done' },
-    ].map((event, seq) => ({ id: uuid(), seq, atEpochMs: begun + seq * 6000, event }));
-    return [
-      ...planCommands(id, items),
-      { kind: 'run.create', payload: { runId, visitId, items } },
-      { kind: 'run.append', payload: { runId, events } },
-    ];
+    return [...planCommands(id, items), ...runCommands(id, items, otherwise)];
   });
   return { clientId, visitId };
 }

@@ -1,8 +1,18 @@
 import { cache } from 'react';
 import { findDrill } from '@/core/catalogue';
-import { type Course, type Step, courseOf, firstStep, leadOf, reviewsOf, withReviews } from '@/core/course';
+import {
+  type Course,
+  type Ladder,
+  type Step,
+  courseOf,
+  firstStep,
+  ladderOf,
+  leadOf,
+  reviewsOf,
+  withReviews,
+} from '@/core/course';
 import { dayIn, dayInWords } from '@/core/record';
-import { type Gates, flaggedConditions } from '@/core/safety';
+import { type Gates, flaggedConditions, refusalInWords, toldConditions } from '@/core/safety';
 import { itemFrom, orderOfWorkFor, refitted, refusalsOf, startCadences } from '@/core/sequence';
 import { type Followed, type Told, complaintChange, progressLetter } from '@/core/track';
 import { type HomeKept } from '@/stations/track/AtHome';
@@ -80,6 +90,30 @@ export function loadCourseReviewed(clientId: string): Course | null {
       told,
     }),
   );
+}
+
+/** Where a client stands on the ladder from the mat into life. */
+export const loadLadder = cache((clientId: string): Ladder | null => {
+  const view = loadClient(clientId);
+  if (!view) return null;
+  return ladderOf({
+    visits: visitDigestsOf(theStore(), clientId),
+    conditions: toldConditions(view.known.profile.answers),
+    off: (drillId) => {
+      const drill = findDrill(drillId)!;
+      if (canBeDone(firstStep(drill), view.gates)) return null;
+      const item = itemFrom(drill, { id: 'rung' });
+      return refusalInWords({ refusals: refusalsOf(item, view.gates) }) ?? 'Not today.';
+    },
+  });
+});
+
+/** The rung that comes next, for whoever has left the mat; null before that. */
+export function loadRung(clientId: string): { drillId: string; name: string; number: number; of: number } | null {
+  const ladder = loadLadder(clientId);
+  if (!ladder || ladder.current === 0) return null;
+  const { drillId, name } = ladder.rungs[ladder.current]!;
+  return { drillId, name, number: ladder.current + 1, of: ladder.rungs.length };
 }
 
 /** What the course asks for at the visit that comes next; null before anything was tried. */

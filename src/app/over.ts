@@ -1,3 +1,4 @@
+import { type CheckId } from '@/core/coach';
 import { daysKept, toldInWords } from '@/core/home';
 import { type Lift } from '@/core/load';
 import { addDays, dayIn } from '@/core/record';
@@ -14,7 +15,6 @@ import {
 import { type HomeKept } from '@/stations/track/AtHome';
 import {
   type Unreadable,
-  digestsOf,
   helpedSeen,
   homeOf,
   liftsOf,
@@ -24,6 +24,7 @@ import {
   stopSymptomsOf,
   theStore,
   toldFactsOf,
+  visitDigestsOf,
 } from '@/store';
 import { loadClient, visitsOfClient } from './load';
 
@@ -31,6 +32,13 @@ import { loadClient, visitsOfClient } from './load';
 const mostKept = 8;
 /** The newest visits whose region maps are shown; older ones stand on the pages of their visits. */
 const mostMapped = 24;
+
+/** What was found by asking after a drill, as it stands in the diary of what was told. */
+const symptomOf: Readonly<Partial<Record<CheckId, string>>> = {
+  leak: 'leaked',
+  heaviness: 'heaviness',
+  doming: 'doming',
+};
 
 /** What Track tells over visits besides measures. */
 export interface OverVisits {
@@ -74,7 +82,17 @@ export function loadOver(clientId: string): OverVisits {
   });
   const mapped = visits.slice(0, mostMapped).map(({ id }) => id);
   const maps = looksOf(store, mapped, { protocols: ['regionMap'], aside });
-  const lifted = liftsOf(store, [...days.keys()], aside);
+  const coached = visitDigestsOf(store, clientId, aside);
+  // Sets that were logged by hand, and those that were coached.
+  const logged = liftsOf(store, [...days.keys()], aside);
+  const lifted = [
+    ...logged.map(({ visitId, lift }) => ({ visitId, lift })),
+    ...coached.flatMap(({ visitId, drills }) => drills.flatMap(({ lift }) => (lift ? [{ visitId, lift }] : []))),
+  ].sort((a, b) => ((days.get(a.visitId) ?? '') < (days.get(b.visitId) ?? '') ? -1 : 1));
+  const checked = coached.flatMap(({ visitId, drills }) => {
+    const symptoms = drills.flatMap(({ checked: asked }) => asked?.found ?? []).flatMap((one) => symptomOf[one] ?? []);
+    return symptoms.length > 0 ? [{ visitId, symptoms: [...new Set(symptoms)] }] : [];
+  });
   return {
     rings: ringsOver(maps, (id) => days.get(id)),
     told: toldOver({
@@ -82,9 +100,10 @@ export function loadOver(clientId: string): OverVisits {
       home,
       runs: [
         ...stopSymptomsOf(store, clientId),
-        ...lifted
+        ...logged
           .filter(({ lift }) => lift.leaked)
           .map(({ visitId }) => ({ visitId, symptoms: ['leaked under a load'] })),
+        ...checked,
       ].flatMap(({ visitId, symptoms }) => {
         const day = days.get(visitId);
         return day ? [{ day, symptoms }] : [];
@@ -92,7 +111,7 @@ export function loadOver(clientId: string): OverVisits {
     }),
     // Asked of every client, so that one seen seldom leans on what the drill shows with others.
     effects: whatChanged(helpedSeen(store), clientId),
-    worked: whatWorked(digestsOf(store, clientId, aside)),
+    worked: whatWorked(coached.map(({ drills }) => drills)),
     kept,
     lifts: lifted.map(({ visitId, lift }) => ({ day: days.get(visitId)!, lift })),
     aside: notSetAside(store, aside),

@@ -4,7 +4,7 @@ import { cadence } from './cadence';
 import { findDrill } from './catalogue';
 import { type RunEvent, digestOf, foldRun, summariseRun } from './coach';
 import { answersWith, contextFor, gatesOfPerson, idOf, planItem, requestFor, testDay, visitOf } from './fixtures';
-import { courseOf } from './course';
+import { courseOf, ladderOf } from './course';
 import { type LookRecord, type ProtocolId, type Raw, blankRaw } from './look';
 import { findMovement, loadAnswer } from './load';
 import { chanceFrom } from './numbers';
@@ -97,6 +97,18 @@ const underLoad = {
   gates: gatesOfPerson(),
   upright: sideBend.parts[0]!.from,
   down: [0, 0, -1],
+  ...Object.fromEntries(
+    (
+      [
+        ['squat', 'squat'],
+        ['floorRise', 'floor-rise'],
+        ['load', 'squat'],
+      ] as const
+    ).map(([name, movementId]) => [
+      name,
+      { movementId, own: null, toward: null, kg: 8, strategy: 'with' as const, through: false },
+    ]),
+  ),
   done: {
     movementId: 'squat',
     hand: 'both',
@@ -211,6 +223,7 @@ export const standIns: Readonly<Record<string, object>> = {
   ),
   'home/offers.ts': { ...atHome, gates: gatesOfPerson(), summary: { items: [summary] } },
   'course/course.ts': courseCase,
+  'course/ladder.ts': { ladder: ladderOf({ visits: [], conditions: [], off: () => null }) },
   'course/reviews.ts': {
     quiet: {
       today: testDay,
@@ -224,7 +237,10 @@ export const standIns: Readonly<Record<string, object>> = {
     },
   },
   ...Object.fromEntries(
-    ['answer', 'breath', 'liftWords', 'mechanics', 'movements', 'words'].map((file) => [`load/${file}.ts`, underLoad]),
+    ['answer', 'breath', 'liftWords', 'mechanics', 'movements', 'repetition', 'schema', 'words'].map((file) => [
+      `load/${file}.ts`,
+      underLoad,
+    ]),
   ),
   'track/over.ts': {
     like: [
@@ -311,6 +327,8 @@ export const standIns: Readonly<Record<string, object>> = {
     lastVisit: evaluateGates({ ...emptyProfile, answers: answersWith() }, testDay),
     today: gatesOfPerson({ pregnancy: { weekOnDay: 16 } }),
   },
+  'body/spec.ts': { squat: findMovement('squat')! },
+  'sequence/putIn.ts': { request: requestFor('shallowBraced'), context: contextFor('shallowBraced') },
   'sequence/alike.ts': { hookStack: findDrill('hook-stack') },
   'sequence/limits.ts': {
     drill: findDrill('exhale-restore'),

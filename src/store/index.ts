@@ -48,16 +48,7 @@ export { cautionsSeenOf, gatesOf } from './people';
 export { type Prepared, dropDraft, preparePhoto, readPhoto, sweepDrafts } from './photos';
 export { notSetAside, rawRecord, readableTables, setAsideRecords } from './records';
 export { type Unreadable } from './rows';
-export {
-  digestsOf,
-  helpedSeen,
-  visitDigestsOf,
-  findRun,
-  openRuns,
-  stopSymptomsOf,
-  stoppedDrills,
-  stoppedDrillsOf,
-} from './runs';
+export { helpedSeen, visitDigestsOf, findRun, openRuns, stopSymptomsOf, stoppedDrills, stoppedDrillsOf } from './runs';
 export { readSettings } from './settings';
 export {
   allVisitsOfDay,

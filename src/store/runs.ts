@@ -15,7 +15,6 @@ import {
 } from '@/core/coach';
 import { type StoredRun } from '@/core/record';
 import { type PlanItem, planItemSchema } from '@/core/sequence';
-import { type VisitDigest } from '@/core/course';
 import { type Seen } from '@/core/track';
 import { type Store } from './file';
 import { type Unreadable, recordInWords, soundRow, soundValue, whyUnreadable } from './rows';
@@ -168,7 +167,11 @@ function keepDigest(store: Store, run: StoredRun, clientId: string): RunDigest {
 }
 
 /** What a client's runs came to, with the visit each belongs to for this client, oldest first. */
-export function visitDigestsOf(store: Store, clientId: string, aside: Unreadable[] = []): VisitDigest[] {
+export function visitDigestsOf(
+  store: Store,
+  clientId: string,
+  aside: Unreadable[] = [],
+): { visitId: string; day: string; drills: RunDigest }[] {
   const days = new Map(
     store
       .select({ id: visits.id, day: visits.day })

@@ -4,13 +4,13 @@ import { handsIn } from './hands';
 import { withLegs } from './legs';
 import { type Loaded, loadedCameras, poseOfStance, stepOf } from './loaded';
 import { movedFrom } from './movements';
-import { type Arm, type Leg, type Pose, mirrored } from './pose';
+import { type Arm, type Leg, type Pose, mirrored, sides } from './pose';
 import { positionPoses } from './positions';
 import { type FigureSpec } from './spec';
 import { type Body, solve } from './solve';
 import { type Thing, ball, box, seat, wall } from './things';
 import { type Swelling, frameAt, ringHeights, ringAt, surfaceAt } from './trunk';
-import { type Vec, add, between, cross, far, inFrame, minus, times, unit } from './vector';
+import { type Vec, add, between, cross, far, inFrame, minus, times, unit } from '../vector';
 
 /** How high a band or towel lies round the trunk, in metres above the hip joints. */
 const bandLevels: Readonly<Record<BandLevel, number>> = { waist: 0.13, 'lower ribs': 0.235, 'under the chest': 0.315 };
@@ -181,7 +181,7 @@ function betweenKnees(body: Body, position: PositionId): Thing {
 
 /** What a drill's props add to a position, where the body has them. */
 function propThings(
-  { position, props = [], hands = 'at rest', band = 'lower ribs', tapes = [], side: worked }: FigureSpec,
+  { position, props = [], hands = 'at rest', band = 'lower ribs', tapes = [], side: worked, loaded }: FigureSpec,
   body: Body,
 ): Thing[] {
   const things: Thing[] = tapes.map((height) => ({ ...loop(body, height), name: 'tape', width: 0.02 }) as Thing);
@@ -290,7 +290,7 @@ function propThings(
       });
     }
   }
-  if (props.includes('fixedBand')) {
+  if (props.includes('fixedBand') && !loaded) {
     const anchor: Vec = onBack.includes(position) ? [-1.05, 0, 0.62] : [1.15, 0, 1.2];
     for (const side of ['left', 'right'] as const) {
       things.push({
@@ -391,7 +391,26 @@ const cameraOf = (spec: FigureSpec): Figure['camera'] =>
 export const thingsOf = (spec: FigureSpec, body: Body, about: Body = body): Thing[] => [
   ...positionPoses[spec.position].things(about),
   ...propThings(spec, body),
+  ...(spec.loaded ? loadedThings(spec, spec.loaded, body) : []),
 ];
+
+/** How far a cable or band is drawn from the hand, in metres: where it is fixed, nobody knows. */
+const cableLength = 0.6;
+
+/** What a loaded movement has about it: the step it goes up, and what draws the hands. */
+function loadedThings({ props = [] }: FigureSpec, loaded: Loaded, body: Body): Thing[] {
+  const step = stepOf(loaded);
+  const drawn = props.includes('fixedBand') ? (loaded.hand === 'both' ? sides : [loaded.hand]) : [];
+  return [
+    ...(step ? [box('step', 'wood', [step.ahead + 0.08, 0, step.high / 2], [0.17, 0.28, step.high / 2])] : []),
+    ...drawn.flatMap((side): Thing[] => {
+      if (side === 'none') return [];
+      const palm = palmOf(body, side);
+      const points = [palm, add(palm, times(unit(loaded.toward), cableLength))];
+      return [{ name: 'band', stuff: 'band', form: 'strap', points, width: 0.025 }];
+    }),
+  ];
+}
 
 /**
  * Lays a figure out.
@@ -439,17 +458,13 @@ export function figureOf(
 }
 
 function loadedFigure(spec: FigureSpec, loaded: Loaded, build: Build, swelling: Swelling): Figure {
-  const step = stepOf(loaded);
   const body = solve(poseOfStance(loaded.to, loaded), build, swelling);
   const other = solve(poseOfStance(loaded.from, loaded), build, swelling);
   return {
     body,
     other,
     full: 'end',
-    things: [
-      ...thingsOf(spec, body),
-      ...(step ? [box('step', 'wood', [step.ahead + 0.08, 0, step.high / 2], [0.17, 0.28, step.high / 2])] : []),
-    ],
+    things: thingsOf(spec, body),
     arrow: null,
     shows: 'all',
     camera: loadedCameras[loaded.seen],

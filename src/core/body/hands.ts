@@ -1,6 +1,6 @@
 import { type HandsId, type PositionId } from '../catalogue';
 import { type Arm, type Side } from './pose';
-import { type Vec } from './vector';
+import { type Vec } from '../vector';
 
 const both = (arm: Arm) => ({ left: arm, right: arm });
 const laid = (height: number, round: number, fingers: number, elbow: Vec = [-0.35, -0.35, 1]): Arm => ({

@@ -1,11 +1,10 @@
 export { radii } from './build';
 export { type Figure, figureOf, thingsOf } from './figure';
-export { type FigureSpec, specOf } from './spec';
-export { type Loaded, type LoadedStance } from './loaded';
+export { type FigureSpec, loadedOf, specOf } from './spec';
+export { type Moves } from './loaded';
 export { midway } from './midway';
-export { type Moves, movesOn } from './moves';
+export { movesOn } from './moves';
 export { type Side, sides } from './pose';
 export { type Body } from './solve';
 export { type Thing, cornersOf } from './things';
 export { type Swelling, facing, frameAt, regionPlaces, ringAt, ringHeights, surfaceAt } from './trunk';
-export { type Frame, type Vec, add, between, cosine, cross, dot, inFrame, minus, sine, times, unit } from './vector';

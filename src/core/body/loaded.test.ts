@@ -1,16 +1,9 @@
 import { loadMovements } from '../load';
-import { type FigureSpec, figureOf, sides } from '.';
+import { type FigureSpec, figureOf, loadedOf, sides } from '.';
 
-const specOf = ({ parts, ground, pull, seen }: (typeof loadMovements)[number]): FigureSpec => ({
+const specOf = (movement: (typeof loadMovements)[number]): FigureSpec => ({
   position: 'standing',
-  loaded: {
-    from: parts[0]!.from,
-    to: parts[0]!.to,
-    ground: ground === 'seat' || ground === 'back' ? 'feet' : ground,
-    hand: pull.hand,
-    toward: pull.toward,
-    seen,
-  },
+  loaded: loadedOf(movement, movement.parts[0]!.from, movement.parts[0]!.to, 'in'),
 });
 const standing = loadMovements.filter(({ ground }) => ground !== 'hands' && ground !== 'seat' && ground !== 'back');
 
@@ -26,6 +19,8 @@ test.each(standing.map((movement) => [movement.id, movement] as const))(
       for (const side of sides) {
         // On the floor, or on the step.
         const high = [
+          // Or on the toes, the heel lifted with the hips.
+          0.07 + Math.max(0, (one === body ? movement.parts[0]!.to.hips : 0.9) - 0.9),
           0.07,
           0.07 + (movement.ground === 'step' ? stepHigh(movement) : movement.ground === 'split' ? 0.07 : 0),
         ];

@@ -1,33 +1,21 @@
+import { type Stance } from '../load';
 import { lengths } from './build';
 import { type Arm, type Leg, type Pose, type Side } from './pose';
-import { type Vec, add, dot, minus, times, unit } from './vector';
+import { type Vec, add, dot, minus, times, unit } from '../vector';
 
-/** How somebody stands under a load. Degrees but for push and hips. */
-export interface LoadedStance {
-  /** Bend of the spine to the left; negative to the right. */
-  side: number;
-  /** Rounding of the spine forward; negative is arching. */
-  fold: number;
-  /** Turn of the spine to the left; negative to the right. */
-  turn: number;
-  /** Lean of the whole trunk from the hips, the spine as it was. */
-  lean: number;
-  /** How far the loaded arm is raised: 0 hangs, 90 level, 180 overhead. */
-  arm: number;
-  /** How far the hands are pushed forward of the shoulders, 0 drawn in to 1. */
-  push: number;
-  /** Height of the hips above the floor, in metres. */
-  hips: number;
-}
+/** On which part of a breath a movement goes to its end: with the air coming in, with it going out, or not with each breath. */
+export type Moves = 'in' | 'out' | 'not';
 
 /** A movement under a load: from where to where, in which hands, and which way it draws. */
 export interface Loaded {
-  from: LoadedStance;
-  to: LoadedStance;
+  from: Stance;
+  to: Stance;
   ground: 'feet' | 'hands' | 'step' | 'split';
   hand: 'left' | 'right' | 'both' | 'none';
   toward: Vec;
   seen: 'front' | 'side';
+  /** On which part of a breath it goes to its end. */
+  moves: Moves;
 }
 
 /** Standing straight the hip joints are this high in the movements, and this high in the body. */
@@ -51,7 +39,7 @@ function bentTo(target: Vec, toward: Vec): { upper: Vec; fore: Vec } {
 
 const hanging: Arm = { within: 'room', upper: [0.02, 0.16, -1], fore: [0.06, 0.08, -1], palm: [0, -1, 0] };
 
-function armOf(stance: LoadedStance, side: Side, { hand, toward, ground, seen }: Loaded): Arm {
+function armOf(stance: Stance, side: Side, { hand, toward, ground, seen }: Loaded): Arm {
   if (ground === 'hands')
     return {
       hand: { within: 'room', at: [0.5, 0.2, 0.004], fingers: [1, 0, 0], palm: [0, 0, -1] },
@@ -80,7 +68,7 @@ const stepAhead = 0.32;
 export const stepOf = ({ ground, from, to }: Loaded): { ahead: number; high: number } | null =>
   ground === 'step' ? { ahead: stepAhead, high: Math.max(from.hips, to.hips) - hipsInMovements } : null;
 
-function legOf(loaded: Loaded, stance: LoadedStance, side: Side): Leg {
+function legOf(loaded: Loaded, stance: Stance, side: Side): Leg {
   const step = stepOf(loaded);
   if (step) {
     // The right foot goes first; both stand on it at the top.
@@ -104,11 +92,18 @@ function legOf(loaded: Loaded, stance: LoadedStance, side: Side): Leg {
           toes: [0.7, 0.05, -0.8],
           sole: [-0.8, 0, -0.6],
         };
-  return { foot: [0.005, 0.13, lengths.ankle], knee: [1, 0.22, 0.3], toes: [1, 0.16, 0] };
+  // Higher than somebody stands on flat feet, they stand on their toes.
+  const rise = Math.max(0, stance.hips - hipsInMovements);
+  return {
+    foot: [0.005 + 0.4 * rise, 0.13, lengths.ankle + rise],
+    knee: [1, 0.22, 0.3],
+    toes: [1, 0.16, -rise / 0.14],
+    ...(rise > 0 ? { sole: [-rise / 0.14, 0, -1] as const } : {}),
+  };
 }
 
 /** A pose of the body for a stance of a movement. */
-export function poseOfStance(stance: LoadedStance, loaded: Loaded): Pose {
+export function poseOfStance(stance: Stance, loaded: Loaded): Pose {
   const { side, fold, turn, lean, hips } = stance;
   const onHands = loaded.ground === 'hands';
   // Who leans from the hips sits back with them.

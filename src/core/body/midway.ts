@@ -1,7 +1,7 @@
 import { type Arm, type Leg, type Pose, type Side } from './pose';
 import { type Body, solve } from './solve';
 import { type Bend, type Swelling } from './trunk';
-import { type Vec, between, minus } from './vector';
+import { type Vec, between, minus } from '../vector';
 
 const mix = (a: number, b: number, part: number) => a + (b - a) * part;
 const mixBend = (a: Bend | undefined, b: Bend | undefined, part: number): Bend => ({

@@ -2,7 +2,7 @@ import { type MovementId, type PositionId } from '../catalogue';
 import { lengths } from './build';
 import { type Arm, type Leg, type Pose } from './pose';
 import { type Body } from './solve';
-import { type Vec, add, cosine, inFrame, sine } from './vector';
+import { type Vec, add, cosine, inFrame, sine } from '../vector';
 
 /** A movement: from where to where, which of the two is drawn full, and the way an arrow takes. */
 export interface Move {

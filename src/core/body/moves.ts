@@ -1,7 +1,5 @@
+import { type Moves } from './loaded';
 import { type FigureSpec } from './spec';
-
-/** On which part of a breath a movement goes to its end: with the air coming in, with it going out, or not with each breath. */
-export type Moves = 'in' | 'out' | 'not';
 
 const byMovement: Readonly<Record<NonNullable<FigureSpec['movement']>, Moves>> = {
   none: 'not',
@@ -43,7 +41,8 @@ const bands = ['band', 'towel', 'freeBand'];
  * @example movesOn({ position: 'bridge', movement: 'bridge' }) // 'out'
  * @example movesOn({ position: 'sitting', movement: 'armsOpen', props: ['towel'] }) // 'out'
  */
-export function movesOn({ position, movement = 'none', props = [] }: FigureSpec): Moves {
+export function movesOn({ position, movement = 'none', props = [], loaded }: FigureSpec): Moves {
+  if (loaded) return loaded.moves;
   // Hands on a band drift together as it fills, and apart again.
   if (movement === 'armsOpen' && props.some((prop) => bands.includes(prop)) && position !== 'side-lying') return 'out';
   if (movement === 'sideBend' && position === 'loaded stand') return 'in';

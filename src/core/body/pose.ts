@@ -1,5 +1,5 @@
 import { type Bend } from './trunk';
-import { type Vec } from './vector';
+import { type Vec } from '../vector';
 
 export type Side = 'left' | 'right';
 export const sides = ['left', 'right'] as const;

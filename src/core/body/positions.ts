@@ -4,7 +4,7 @@ import { type Arm, type Leg, type Pose } from './pose';
 import { type Body } from './solve';
 import { type Thing, box, mat, seat, solid, table, wall } from './things';
 import { ringAt, ringHeights } from './trunk';
-import { type Vec, add, inFrame, times } from './vector';
+import { type Vec, add, inFrame, times } from '../vector';
 
 /** A position: how the body lies, sits or stands in it, what stands about it, and from where it is seen best. */
 export interface Position {

@@ -30,7 +30,7 @@ import {
   turned,
   turnedFrame,
   unit,
-} from './vector';
+} from '../vector';
 
 interface SolvedLeg {
   hip: Vec;

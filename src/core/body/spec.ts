@@ -1,6 +1,6 @@
 import { type BandLevel, type HandsId, type LegsId, type MovementId, type PositionId, type PropId } from '../catalogue';
-
-import { type Loaded } from './loaded';
+import { type DrillLoad, type Movement, type Stance, repetitionOf } from '../load';
+import { type Loaded, type Moves } from './loaded';
 
 /** What a figure shows: a position and what a drill makes of it. */
 export interface FigureSpec {
@@ -33,6 +33,42 @@ interface Shown {
   band: BandLevel;
   sides: 'none' | 'one or both';
   counting: { breathsEach: number };
+  load: DrillLoad | null;
+}
+
+/**
+ * A movement under a load as a figure shows it.
+ *
+ * @param from where it begins, and to where it goes: what is drawn full
+ * @example loadedOf(squat, squat.parts[0].from, squat.parts[0].to, 'in').ground // 'feet'
+ */
+export function loadedOf(
+  { ground, pull, seen }: Pick<Movement, 'ground' | 'pull' | 'seen'>,
+  from: Stance,
+  to: Stance,
+  moves: Moves,
+): Loaded {
+  // Who sits or lies is drawn standing where nothing else is known of how they are carried.
+  const carried = ground === 'seat' || ground === 'back' ? 'feet' : ground;
+  return { from, to, ground: carried, hand: pull.hand, toward: pull.toward, seen, moves };
+}
+
+/** A loaded drill that no drill of the catalogue draws: from its movement's own numbers, as far as it goes. */
+function figureOfLoad(load: DrillLoad, side: 'left' | 'right' | 'both' | 'none'): Loaded {
+  const { movement, phases, toward } = repetitionOf(
+    load,
+    side === 'right' ? 'right' : side === 'left' || side === 'both' ? 'left' : 'none',
+  );
+  const goes = (phase: 'inhale' | 'exhale') => phases[phase].some(({ from, to }) => to > from);
+  const ends = [...phases.inhale, ...phases.topPause, ...phases.exhale].filter(({ name }) => name !== null);
+  const farthest = ends.find(({ to }) => to >= 1 - 1e-9)?.name;
+  const part = movement.parts.find(({ name }) => name === farthest) ?? movement.parts[0]!;
+  return loadedOf(
+    { ...movement, pull: { ...movement.pull, toward } },
+    movement.parts[0]!.from,
+    part.to,
+    goes('inhale') ? 'in' : goes('exhale') ? 'out' : 'not',
+  );
 }
 
 /**
@@ -42,7 +78,7 @@ interface Shown {
  * @example specOf(findDrill('side-bend-open')!, 'sitting', 'right').side // 'right'
  */
 export const specOf = (
-  { movement, props, hands, legs, band, sides, counting }: Shown,
+  { movement, props, hands, legs, band, sides, counting, load }: Shown,
   position: PositionId,
   side: 'left' | 'right' | 'both' | 'none' = 'left',
   used: readonly PropId[] = props,
@@ -54,5 +90,6 @@ export const specOf = (
   legs,
   band,
   ...(counting.breathsEach === 2 ? { breathsEach: 2 as const } : {}),
+  ...(load && movement === 'none' ? { loaded: figureOfLoad(load, sides === 'none' ? 'none' : side) } : {}),
   ...(sides === 'none' ? {} : { side: side === 'right' ? 'right' : 'left' }),
 });

@@ -1,4 +1,4 @@
-import { type Frame, type Vec, add, times } from './vector';
+import { type Frame, type Vec, add, times } from '../vector';
 
 /** What a thing is made of, for the pen. */
 export type Stuff = 'floor' | 'wall' | 'wood' | 'soft' | 'band' | 'rubber' | 'metal' | 'air';

@@ -1,6 +1,6 @@
 import { type RegionId } from '../trunk';
 import { type Build, profile, squareness } from './build';
-import { type Frame, type Vec, cosine, inFrame, minus, sine, turnedFrame } from './vector';
+import { type Frame, type Vec, cosine, inFrame, minus, sine, turnedFrame } from '../vector';
 
 /** Degrees of bending: forward, to the left, turning to the left. */
 export interface Bend {

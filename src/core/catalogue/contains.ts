@@ -1,4 +1,5 @@
 import { naturalPauseSeconds } from '../dose';
+import { componentsUnder, movementOf } from '../load';
 import { type Component } from '../safety';
 import { type AxisId, type StanceOf } from '../schools';
 import { props } from './props';
@@ -71,6 +72,7 @@ export function componentsOf(drill: Drill): Component[] {
   const found = new Set<Component>(drill.components);
   const add = (list: readonly Component[] = []) => list.forEach((component) => found.add(component));
   add(ofMovement[drill.movement]);
+  if (drill.load) add(componentsUnder(movementOf(drill.load), drill.load.kg));
   for (const [axis, stance] of Object.entries(drill.stances)) add(ofStance[`${axis}: ${stance.stance}` as StanceName]);
   for (const prop of drill.props) add(ownOf(prop));
   const { breath } = drill;

@@ -16,6 +16,7 @@ type Written = Omit<
   | 'steps'
   | 'cues'
   | 'movement'
+  | 'load'
   | 'hands'
   | 'legs'
   | 'band'
@@ -48,6 +49,7 @@ type Written = Omit<
     Pick<
       Drill,
       | 'movement'
+      | 'load'
       | 'hands'
       | 'legs'
       | 'band'
@@ -102,6 +104,7 @@ export const teaches = <A extends AxisId>(cue: string | Cue, axis: A, stance: St
 export function drill({ steps, cues, breath, rungs, stances, everyday = [], ...rest }: Written): Drill {
   return {
     movement: 'none',
+    load: null,
     hands: 'at rest',
     legs: 'as the position',
     band: 'lower ribs',

@@ -2,6 +2,7 @@ import { type Component, type FormId, formIds, forms } from '../safety';
 import { type AxisId, type StanceOf } from '../schools';
 import { fastCycleSeconds } from './contains';
 import { naturalPauseSeconds } from '../dose';
+import { movementOf, repetitionOf } from '../load';
 import { count, cueOf, image, touch } from './drill';
 import { type Position, type PositionId, positions } from './positions';
 import { type Cue, type Drill, type Range } from './schema';
@@ -65,6 +66,12 @@ const withoutSkill = (drill: Drill, skill: keyof Drill['skills']): Partial<Drill
 /** Lines that tell somebody to lift the floor. */
 const liftWords =
   /\b(gather\w*|zip|quarter|third)\b|\bfloor (and )?lifts\b|\b(gentle|light) lift\b|\bthe lift (stays|is renewed)\b|\blift going up\b|\bfloor recoils before\b/i;
+
+/** Where the effort goes with the inhale there is nothing to exhale through. */
+const effortGoesOut = ({ load, movement }: Drill): boolean =>
+  load
+    ? repetitionOf(load, movementOf(load).pull.hand).parts.every(({ effort, breath }) => !effort || breath === 'out')
+    : movement !== 'press' && movement !== 'row';
 
 /** What becomes different in each form. Common practice; the wording ours. */
 const remakes: Readonly<Record<FormId, Remake>> = {
@@ -144,15 +151,14 @@ const remakes: Readonly<Record<FormId, Remake>> = {
     abdominal: 'Low first, then upward, before anything moves.',
     cue: say('Out first, then move'),
     least: true,
-    // Where the effort goes with the inhale there is nothing to exhale through.
-    fits: ({ movement }) => movement !== 'press' && movement !== 'row',
+    fits: effortGoesOut,
   },
   exhaleThrough: {
     setUp: 'Half the effort of other days. Count out loud through it, so that no breath is held.',
     abdominal: 'No more than the movement needs, never held.',
     cue: count('Count out loud'),
     least: true,
-    fits: ({ movement }) => movement !== 'press' && movement !== 'row',
+    fits: effortGoesOut,
   },
   easyBreath: {
     out: /\b(all the way|deep|large|larger|six breaths|five counts)\b/i,

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { cadenceSchema, longestPhaseSeconds, shortestPhaseSeconds } from '../cadence';
+import { drillLoadSchema } from '../load';
 import { componentIds } from '../safety';
 import { provenanceSchema, showsSomething } from '../reasons';
 import { type Stances, axes, axisIds } from '../schools';
@@ -120,6 +121,8 @@ export const drillSchema = z.strictObject({
   positions: z.array(z.enum(positionIds)).check(z.minLength(1)),
   props: z.array(z.enum(propIds)),
   movement: z.enum(movementIds),
+  /** A movement under a load: which breath goes with which part of it is worked out, and the figure drawn, from this. */
+  load: z._default(z.nullable(drillLoadSchema), null),
   /** What the figure shows beside position, props and movement. */
   hands: z._default(z.enum(handIds), 'at rest'),
   legs: z._default(z.enum(legIds), 'as the position'),

@@ -104,7 +104,13 @@ function itemsAfter(state: RunState, event: RunEvent): readonly PlanItem[] {
     if (index !== event.item) return item;
     return event.type === 'swap'
       ? event.to
-      : { ...item, cadences: event.cadences, breaths: event.breaths, sets: event.sets };
+      : {
+          ...item,
+          cadences: event.cadences,
+          breaths: event.breaths,
+          sets: event.sets,
+          ...(event.kg === undefined ? {} : { kg: event.kg }),
+        };
   });
 }
 

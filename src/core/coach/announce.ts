@@ -29,8 +29,9 @@ export function announcement(state: RunState, { item, timed, moment, over }: Run
   if (segment.kind === 'stay') return 'Stay, and breathe.';
   if (segment.kind === 'change side') return `Now the ${segment.to} side.`;
   if (segment.kind === 'set-up' || !moment) return `Next position: ${state.items[item]!.position}.`;
-  if (moment.phaseSeconds < spokenFromSeconds) return '';
   const count = timed.breaths?.cadences.length ?? 0;
+  if (modeOf(state, item) === 'tapped') return `Repetition ${moment.breath + 1} of ${count}, at their own pace.`;
+  if (moment.phaseSeconds < spokenFromSeconds) return '';
   const breath = modeOf(state, item) === 'follow' ? `${moment.breath + 1}` : `${moment.breath + 1} of ${count}`;
   return moment.phase === 'inhale' ? `${spoken.inhale}, ${breath}` : spoken[moment.phase];
 }

@@ -3,7 +3,7 @@ import { specOf } from '../body';
 import { type PlanItem, drillOf, openedRegions } from '../sequence';
 import { trunkMotion } from '../trunk';
 import { type ClientFigure, type ClientFrame } from './clientMessage';
-import { type RunState, cursorAt } from './run';
+import { type RunState, cursorAt, modeOf } from './run';
 import { locate, timelineOf } from './timeline';
 
 /**
@@ -25,6 +25,8 @@ export function clientFrame(
   if (!timed.breaths || over) {
     return { kind: 'rest', words: betweenWords(timed.segment) };
   }
+  // Near the most nobody is paced: the window keeps still.
+  if (modeOf(state, timed.item) === 'tapped') return { kind: 'rest', words: 'At your own pace' };
   return {
     kind: 'breathing',
     cadences: [...timed.breaths.cadences],
@@ -48,7 +50,7 @@ export function clientFigure(item: PlanItem, side: PlanItem['side'], week?: numb
   const opened = openedRegions(drill, side);
   const { position } = item;
   const { movement, hands, legs, band } = drill;
-  const { side: worked, breathsEach } = specOf(drill, position, side);
+  const { side: worked, breathsEach, loaded } = specOf(drill, position, side);
   return {
     spec: {
       position,
@@ -60,6 +62,7 @@ export function clientFigure(item: PlanItem, side: PlanItem['side'], week?: numb
       side: worked,
       breathsEach,
       week,
+      loaded,
     },
     opened,
     motion: trunkMotion(drill.stances, opened),

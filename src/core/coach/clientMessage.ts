@@ -11,6 +11,16 @@ const breath = z.object({
   bottomPauseSeconds: phase,
 });
 
+const stance = z.object({
+  side: z.number(),
+  fold: z.number(),
+  turn: z.number(),
+  lean: z.number(),
+  arm: z.number(),
+  push: z.number(),
+  hips: z.number(),
+});
+
 /** The body of the drill under way: how it lies or stands, what the breath should open, how far each part moves. */
 const clientFigureSchema = z.object({
   spec: z.object({
@@ -23,6 +33,17 @@ const clientFigureSchema = z.object({
     side: z.optional(z.enum(['left', 'right'])),
     week: z.optional(z.number()),
     breathsEach: z.optional(z.literal([1, 2])),
+    loaded: z.optional(
+      z.object({
+        from: stance,
+        to: stance,
+        ground: z.enum(['feet', 'hands', 'step', 'split']),
+        hand: z.enum(['left', 'right', 'both', 'none']),
+        toward: z.readonly(z.tuple([z.number(), z.number(), z.number()])),
+        seen: z.enum(['front', 'side']),
+        moves: z.enum(['in', 'out', 'not']),
+      }),
+    ),
   }),
   opened: z.partialRecord(z.enum(regionIds), z.number()),
   motion: z.object({

@@ -10,11 +10,19 @@ const who = z.optional(z.uuid());
 /** In a group: those whose own limits keep them out of what is begun. */
 const sitOut = z.optional(z.array(z.uuid()).check(z.maxLength(6)));
 
-/** How the pacer goes: at the planned cadence, at the taps of the coach, or from the client's own rate toward the plan. */
-const pacingModes = ['fixed', 'follow', 'ramp'] as const;
+/**
+ * How the pacer goes: at the planned cadence, at the taps of the coach, from the client's own rate toward the plan, or not at all: each
+ * breath waits for a tap.
+ */
+const pacingModes = ['fixed', 'follow', 'ramp', 'tapped'] as const;
 export type PacingMode = (typeof pacingModes)[number];
 
 const swapReasons = ['easier', 'harder', 'another way', 'by hand'] as const;
+
+/** What is asked after a step up the ladder where somebody needs it, and what a step may be lost by. Common practice. */
+export const checkIds = ['leak', 'heaviness', 'doming', 'not kept by day'] as const;
+export type CheckId = (typeof checkIds)[number];
+const checks = z.array(z.enum(checkIds)).check(z.maxLength(checkIds.length));
 
 /** What a recheck of the marker after a drill showed. */
 export const helpedWords = ['better', 'same', 'worse'] as const;
@@ -58,6 +66,8 @@ export const runEventSchema = z.discriminatedUnion('type', [
     cadences: z.array(cadenceSchema).check(z.minLength(1), z.maxLength(12)),
     breaths: z.number().check(z.int(), z.minimum(1), z.maximum(60)),
     sets: z.number().check(z.int(), z.minimum(1), z.maximum(10)),
+    /** Another weight, in kg. */
+    kg: z.optional(z.number().check(z.minimum(0), z.maximum(500))),
     sitOut,
   }),
   z.object({ type: z.literal('fault'), item, fault: z.nullable(z.enum(faultIds)), who }),
@@ -72,6 +82,8 @@ export const runEventSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('effort'), item, of10: z.number().check(z.int(), z.minimum(0), z.maximum(10)), who }),
   /** The marker rechecked right after a drill, so that a change belongs to it. */
   z.object({ type: z.literal('helped'), item, result: z.enum(helpedWords), who }),
+  /** What was asked after a drill, and which of it was there; of what was not asked nothing is known. */
+  z.object({ type: z.literal('checked'), item, asked: checks, found: checks, who }),
   z.object({ type: z.literal('swap'), item, to: planItemSchema, why: z.optional(z.enum(swapReasons)), sitOut }),
   z.object({ type: z.literal('stop'), item, who }),
   z.object({

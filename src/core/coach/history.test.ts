@@ -28,6 +28,7 @@ const summary = (rest: object) =>
     deliveredBreaths: 10,
     deliveredSeconds: 90,
     cycles: { planned: 8, paced: 8, tapped: null },
+    checked: null,
     efforts: [],
     helped: null,
     swapped: null,

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
-import { type DrillHistory } from '../sequence';
-import { helpedWords } from './events';
+import { type Lift, liftSchema, movementOf } from '../load';
+import { type DrillHistory, knownDrill, weightOf } from '../sequence';
+import { checkIds, helpedWords } from './events';
 import { type ItemSummary, type RunSummary } from './summary';
 
 /** Part of the breaths that must be free of a marked fault for a drill to have gone calmly. Common practice. */
@@ -24,8 +25,32 @@ export function outcomeOf({
   return marks <= deliveredBreaths * (1 - calmPart) + 1e-9 ? 'calm' : 'not calm';
 }
 
+/**
+ * A loaded drill as the set it was: how much, how often, how hard, and what became of the breath by the faults that were marked; null for
+ * what is not loaded or was not done.
+ */
+function liftOf({ item, deliveredBreaths, efforts, faults, checked }: ItemSummary): Lift | null {
+  const load = knownDrill(item)?.load;
+  if (!load || deliveredBreaths === 0) return null;
+  const { pull, name } = movementOf(load);
+  const oneSided = pull.hand === 'left' || pull.hand === 'right';
+  const marked = (fault: string) => faults.some((one) => one.fault === fault);
+  return {
+    movementId: load.movementId,
+    ...(load.own ? { name } : {}),
+    // Of two sides the log says the one it began with.
+    hand: oneSided ? (item.side === 'right' ? 'right' : 'left') : pull.hand,
+    kg: weightOf(item) ?? 0,
+    repetitions: Math.min(200, deliveredBreaths),
+    effort: efforts.at(-1) ?? null,
+    strategy: load.strategy,
+    breath: marked('heldBreath') ? 'held' : marked('dumped') || marked('gasp') ? 'lost' : 'went along',
+    leaked: checked?.found.includes('leak') ?? false,
+  };
+}
+
 /** Version of the formula by which runs are summed up: another number and every kept sum is made anew from its events. */
-export const digestFormula = 2;
+export const digestFormula = 3;
 
 const words = z.array(z.string());
 
@@ -48,6 +73,9 @@ export const digestSchema = z.array(
     delivered: z.number(),
     effort: z.nullable(z.number()),
     helped: z.nullable(z.enum(helpedWords)),
+    checked: z.nullable(z.object({ asked: z.array(z.enum(checkIds)), found: z.array(z.enum(checkIds)) })),
+    /** The set as it was lifted, where it was a movement under a load. */
+    lift: z.nullable(liftSchema),
   }),
 );
 export type RunDigest = z.infer<typeof digestSchema>;
@@ -74,6 +102,8 @@ export const digestOf = (summary: Pick<RunSummary, 'items'>): RunDigest =>
       delivered: one.deliveredBreaths,
       effort: one.efforts.at(-1) ?? null,
       helped: one.helped,
+      checked: one.checked,
+      lift: liftOf(one),
     };
   });
 

@@ -1,5 +1,6 @@
 export { type RunPerson, eventDenied, foreignTo, itemOff, steering } from './admit';
 export { announcement } from './announce';
+export { checksFor } from './checks';
 export { clientFigure, clientFrame } from './clientFrame';
 export {
   type ClientFigure,
@@ -10,6 +11,7 @@ export {
   silentAfterMs,
 } from './clientMessage';
 export {
+  type CheckId,
   type Helped,
   type PacingMode,
   helpedWords,
@@ -56,6 +58,7 @@ export {
   reduceRun,
   restingIn,
   stateOf,
+  waitsAt,
 } from './run';
 export { countedAt, stepAt } from './counting';
 export { watchSigns } from './watching';

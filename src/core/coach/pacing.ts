@@ -99,7 +99,7 @@ export function adjusted(
   items: readonly RunItem[],
   cursorSeconds: number,
   index: number,
-  dose: Pick<PlanItem, 'cadences' | 'breaths' | 'sets'>,
+  dose: Pick<PlanItem, 'cadences' | 'breaths' | 'sets' | 'kg'>,
 ): Repaced {
   const item = items[index];
   if (!item) return { items: [...items], cursorSeconds };

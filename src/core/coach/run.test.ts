@@ -1,15 +1,19 @@
+import { cadence } from '../cadence';
+import { drillUnderLoad } from '../catalogue';
 import { idOf, planItem } from '../fixtures';
 import { type PlanItem } from '../sequence';
 import {
   type RunEvent,
   type StampedEvent,
   cursorAt,
+  digestOf,
   endedByStop,
   faultsOf,
   foldRun,
   freshRun,
   gapPause,
   locate,
+  modeOf,
   placeAt,
   reduceRun,
   runEventSchema,
@@ -210,5 +214,114 @@ describe('what ended a run', () => {
     const state = foldRun(two, script(...rows));
     expect(state.status).toBe('ended');
     expect(endedByStop(state)).toBe(byStop);
+  });
+});
+
+// Near the most nobody is paced: common practice, no published source.
+describe('a set by taps', () => {
+  const heavy = drillUnderLoad('own-heavy', {
+    movementId: 'squat',
+    own: null,
+    toward: null,
+    kg: 80,
+    strategy: 'between',
+    through: false,
+  });
+  const cadences = [cadence(2, 2, { topPauseSeconds: 5 })];
+  const set = [
+    planItem({
+      drillId: heavy.id,
+      own: heavy,
+      position: 'loaded stand',
+      cadences,
+      breaths: 3,
+      sets: 2,
+      restSeconds: 30,
+      setUpSeconds: 10,
+    }),
+  ];
+  const tap: RunEvent = { type: 'tap', item: 0 };
+  const run = (...rows: [number, RunEvent][]) => foldRun(set, script([0, { type: 'start' }], ...rows));
+  const placeIn = (state: ReturnType<typeof run>, seconds: number) => placeAt(state, at(seconds));
+
+  test('the clock runs through the set-up, and waits at each repetition however long it takes', () => {
+    const state = run();
+    expect(modeOf(state, 0)).toBe('tapped');
+    expect(placeIn(state, 9).timed.segment.kind).toBe('set-up');
+    for (const seconds of [10, 30, 600]) {
+      expect(placeIn(state, seconds).moment).toMatchObject({ breath: 0, intoSeconds: 0 });
+      expect(cursorAt(state, at(seconds))).toBe(10);
+    }
+  });
+
+  test('each tap is one repetition, a finger that was too fast counts once, and after the last the rest runs by itself', () => {
+    expect(placeIn(run([40, tap]), 90).moment!.breath).toBe(1);
+    expect(placeIn(run([40, tap], [40.2, tap]), 90).moment!.breath).toBe(1);
+    expect(placeIn(run([40, tap], [47, tap]), 90).moment!.breath).toBe(2);
+    const through = run([40, tap], [47, tap], [55, tap]);
+    expect(placeIn(through, 60).timed.segment.kind).toBe('rest');
+    // Thirty seconds of rest by the clock, and the second set waits again.
+    expect(placeIn(through, 84).timed.segment.kind).toBe('rest');
+    expect(placeIn(through, 200).timed.segment).toMatchObject({ kind: 'breaths', set: 2 });
+    expect(placeIn(through, 200).moment).toMatchObject({ breath: 0 });
+    // A tap in the rest is no repetition.
+    expect(placeIn(run([40, tap], [47, tap], [55, tap], [60, tap]), 61).timed.segment.kind).toBe('rest');
+  });
+
+  test('while it waits nothing goes on: a pause and a gap change nothing of where it stands', () => {
+    const state = run([40, tap], [50, { type: 'pause', why: 'gap' }], [400, tap], [500, { type: 'resume' }]);
+    expect(placeIn(state, 900).moment!.breath).toBe(1);
+  });
+
+  test('any set can be made to wait, from the breath under way on, and be paced again', () => {
+    const squat = [
+      item({ drillId: 'squat-breath', position: 'standing', cadences: [cadence(3, 2)], breaths: 4, setUpSeconds: 10 }),
+    ];
+    const begun: [number, RunEvent][] = [
+      [0, { type: 'start' }],
+      [11, { type: 'pace', item: 0, mode: 'tapped' }],
+    ];
+    const waits = foldRun(squat, script(...begun));
+    expect(placeAt(waits, at(13)).moment).toMatchObject({ breath: 0, phase: 'exhale' });
+    expect(placeAt(waits, at(60)).moment).toMatchObject({ breath: 1, intoSeconds: 0 });
+    const paced = foldRun(squat, script(...begun, [60, { type: 'pace', item: 0, mode: 'fixed' }]));
+    expect(placeAt(paced, at(64)).moment).toMatchObject({ breath: 1, phase: 'exhale' });
+  });
+
+  test('another weight goes on at the same pace, and the sum says what was lifted, how hard, and what the breath did', () => {
+    const light = [
+      item({
+        drillId: 'press-breath',
+        position: 'loaded stand',
+        props: ['weight'],
+        cadences: [cadence(3, 3)],
+        breaths: 3,
+        sets: 1,
+      }),
+    ];
+    const state = foldRun(
+      light,
+      script(
+        [0, { type: 'start' }],
+        [21, { type: 'adjust', item: 0, cadences: [cadence(3, 3)], breaths: 3, sets: 1, kg: 1.5 }],
+        [26, { type: 'breath', item: 0, set: 1, breath: 0 }],
+        [27, { type: 'fault', item: 0, fault: 'heldBreath' }],
+        [38, { type: 'effort', item: 0, of10: 4 }],
+        [39, { type: 'checked', item: 0, asked: ['leak'], found: ['leak'] }],
+      ),
+    );
+    expect(placeAt(state, at(24)).moment).toMatchObject({ breath: 0, phase: 'exhale' });
+    const [one] = digestOf(summariseRun(state));
+    expect(one!.lift).toEqual({
+      movementId: 'press-overhead',
+      hand: 'both',
+      kg: 1.5,
+      repetitions: 1,
+      effort: 4,
+      strategy: 'with',
+      breath: 'held',
+      leaked: true,
+    });
+    expect(digestOf(summariseRun(foldRun(two, script([0, { type: 'start' }]))))[0]!.lift).toBeNull();
   });
 });

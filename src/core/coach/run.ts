@@ -1,4 +1,4 @@
-import { type PlanItem } from '../sequence';
+import { type PlanItem, knownDrill } from '../sequence';
 import { type PacingMode, type RunEvent, type SettledThen, type StampedEvent } from './events';
 import { type Repaced, adjusted, fixedAgain, followed, ramped, tappedCycles } from './pacing';
 import { type RunItem, locate, timelineOf } from './timeline';
@@ -50,8 +50,47 @@ export function freshRun(items: readonly PlanItem[], sitOut: RunState['sitOut'] 
   };
 }
 
-/** How an item is paced. */
-export const modeOf = (state: RunState, item: number): PacingMode => state.modes[item] ?? 'fixed';
+/** A set near the most somebody can lift goes at their pace and not by a clock. Common practice. */
+const byTaps = (item: RunItem | undefined): boolean =>
+  item !== undefined && knownDrill(item)?.load?.strategy === 'between';
+
+/** How an item is paced: as it was set, else as its drill asks. */
+export const modeOf = ({ modes, items }: Pick<RunState, 'modes' | 'items'>, item: number): PacingMode =>
+  modes[item] ?? (byTaps(items[item]) ? 'tapped' : 'fixed');
+
+const waiting = new WeakMap<RunState, number>();
+
+/**
+ * Where the run's clock stops and waits for a tap: the beginning of the next breath that is tapped; infinite where none is to come.
+ *
+ * @example waitsAt(state) // Infinity
+ */
+export function waitsAt(state: RunState): number {
+  const known = waiting.get(state);
+  if (known !== undefined) return known;
+  const tapped = new Set(state.items.flatMap((_, item) => (modeOf(state, item) === 'tapped' ? [item] : [])));
+  let found = Infinity;
+  if (tapped.size > 0)
+    for (const { item, startSeconds, endSeconds, breaths } of timelineOf(state.items).segments) {
+      if (!breaths || endSeconds <= state.cursorSeconds || !tapped.has(item)) continue;
+      const start = breaths.starts.find((at) => startSeconds + at >= state.cursorSeconds - 1e-9);
+      if (start === undefined) continue;
+      found = startSeconds + start;
+      break;
+    }
+  waiting.set(state, found);
+  return found;
+}
+
+/** A finger that was too fast: no repetition is done in less. Ours. */
+const shortestTapSeconds = 0.5;
+
+/** The breath that was waited for is done: on to where the next begins, or its set ends. */
+function tappedOn(state: RunState, cursor: number, item: number): number {
+  const { timed, moment } = locate(timelineOf(state.items), cursor);
+  if (timed.item !== item || !moment || !timed.breaths) return cursor;
+  return timed.startSeconds + (timed.breaths.starts[moment.breath + 1] ?? timed.breaths.totalSeconds);
+}
 
 /**
  * The run's clock at a moment of the wall clock, in seconds. Stands still unless the run is running; never runs backward
@@ -60,7 +99,7 @@ export const modeOf = (state: RunState, item: number): PacingMode => state.modes
 export function cursorAt(state: RunState, epochMs: number): number {
   if (state.status !== 'running' || state.anchorEpochMs === null) return state.cursorSeconds;
   const on = state.cursorSeconds + Math.max(0, epochMs - state.anchorEpochMs) / 1000;
-  return Math.min(on, timelineOf(state.items).totalSeconds);
+  return Math.min(on, waitsAt(state), timelineOf(state.items).totalSeconds);
 }
 
 /**
@@ -127,19 +166,35 @@ export function stepRun(state: RunState, stamped: StampedEvent): RunState {
     }
     case 'adjust':
       return {
-        ...repaced(adjusted(state.items, cursor, event.item, event)),
+        ...repaced(
+          adjusted(state.items, cursor, event.item, {
+            cadences: event.cadences,
+            breaths: event.breaths,
+            sets: event.sets,
+            ...(event.kg === undefined ? {} : { kg: event.kg }),
+          }),
+        ),
         ...sittingOut(state, event),
         modes: settledModes(state, event.item),
       };
     case 'pace': {
       const modes = { ...state.modes, [event.item]: event.mode };
       const to = paceTo(state, cursor, event);
-      return to ? { ...repaced(to), modes } : { ...base, modes };
+      // Whoever waits from now on waits where they are.
+      return { ...repaced(to ?? { items: [...state.items], cursorSeconds: cursor }), modes };
     }
-    case 'tap':
+    case 'tap': {
+      if (modeOf(state, event.item) === 'tapped') {
+        const last = state.taps.item === event.item ? state.taps.seconds.at(-1) : undefined;
+        const tooFast = last !== undefined && atEpochMs / 1000 - last < shortestTapSeconds;
+        return state.status === 'running' && !tooFast
+          ? { ...base, cursorSeconds: tappedOn(state, cursor, event.item), anchorEpochMs: atEpochMs }
+          : { ...base, taps: state.taps };
+      }
       return modeOf(state, event.item) === 'follow' && state.status === 'running'
         ? repaced(followed(state.items, cursor, event.item, tappedCycles(base.taps.seconds)))
         : base;
+    }
     case 'stop':
       // In a group one person can stop while the others go on.
       return event.who ? base : { ...base, ...still, status: 'stopped', pausedBy: null };

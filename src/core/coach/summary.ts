@@ -1,6 +1,6 @@
 import { cycleSeconds } from '../cadence';
 import { type PlanItem } from '../sequence';
-import { type Helped, type RunEvent, type StampedEvent } from './events';
+import { type CheckId, type Helped, type RunEvent, type StampedEvent } from './events';
 import { tappedCycles } from './pacing';
 import { type RunState, cursorAt, freshRun, stepRun } from './run';
 import { type RunItem, locate, timelineOf } from './timeline';
@@ -22,6 +22,8 @@ export interface ItemSummary {
   efforts: number[];
   /** What the marker showed right after it; null when it was not rechecked. */
   helped: Helped | null;
+  /** What was asked after it, and what of it was there; null where nobody asked. */
+  checked: { asked: CheckId[]; found: CheckId[] } | null;
   stopped: boolean;
   /** Why another drill took its place, or null. */
   swapped: Extract<RunEvent, { type: 'swap' }>['why'] | null;
@@ -162,6 +164,10 @@ function summed({ item, planned, index, events, seconds, swapped }: Tenure, name
     cues: events.flatMap(({ event }) => (event.type === 'cue' ? [{ cue: event.cue, landed: event.landed }] : [])),
     efforts: events.flatMap(({ event }) => (event.type === 'effort' ? [event.of10] : [])),
     helped: events.reduce<Helped | null>((last, { event }) => (event.type === 'helped' ? event.result : last), null),
+    checked: events.reduce<ItemSummary['checked']>(
+      (last, { event }) => (event.type === 'checked' ? { asked: event.asked, found: event.found } : last),
+      null,
+    ),
     stopped: events.some(({ event }) => event.type === 'stop'),
     swapped,
   } satisfies ItemSummary;
@@ -179,7 +185,7 @@ function standing(state: RunState): StampedEvent[] {
   return state.events.filter(({ id }) => !undone.has(id));
 }
 
-const undoable: readonly RunEvent['type'][] = ['fault', 'cue', 'effort', 'helped', 'note'];
+const undoable: readonly RunEvent['type'][] = ['fault', 'cue', 'effort', 'helped', 'checked', 'note'];
 
 /** The newest thing marked by hand that can be taken back, or null. */
 export function lastMark(state: RunState): StampedEvent | null {
@@ -192,7 +198,7 @@ export function lastMark(state: RunState): StampedEvent | null {
  *
  * @example answerOf(state, 'effort', 0)?.of10 // 3
  */
-export function answerOf<T extends 'effort' | 'helped'>(
+export function answerOf<T extends 'effort' | 'helped' | 'checked'>(
   state: RunState,
   type: T,
   item: number,

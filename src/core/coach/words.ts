@@ -1,5 +1,5 @@
 import { cadenceInWords } from '../cadence';
-import { type PlanItem, drillOf } from '../sequence';
+import { type PlanItem, drillOf, weightOf } from '../sequence';
 import { countedAt } from './counting';
 
 /**
@@ -12,7 +12,9 @@ export function doseInWords(item: PlanItem): string {
   const { of, what } = countedAt(drillOf(item), 0, item.breaths);
   const stay = item.staySeconds ? `, then stay ${item.staySeconds} s` : '';
   const side = item.side === 'none' ? '' : item.side === 'both' ? ', each side' : `, ${item.side}`;
-  return `${sets}${of} ${what}${of === 1 ? '' : 's'}${side}${stay}`;
+  const kg = weightOf(item);
+  const held = kg === null ? '' : `, ${Number(kg.toFixed(1))} kg`;
+  return `${sets}${of} ${what}${of === 1 ? '' : 's'}${side}${held}${stay}`;
 }
 
 /** @example cadencesInWords(item) // '4 in, 6 out' */

@@ -195,6 +195,8 @@ test('the drill a course goes by is the one tried at most visits', () => {
     delivered: 8,
     faults: { shoulders: 2 },
     effort: 2,
+    checked: null,
+    lift: null,
   });
   const visits = [
     { visitId: 'a', day: '2026-11-01', drills: [of('quiet-nose'), of('waist-band-breath')] },

@@ -1,5 +1,6 @@
 import { type Drill, type PositionId, findDrill, placeInOrder } from '../catalogue';
-import { calmPart, mostEffort } from '../coach';
+import { type CheckId, calmPart, mostEffort } from '../coach';
+import { type Lift } from '../load';
 import { addDays } from '../record/day';
 import { type Review } from './reviews';
 import { type Step, firstStep, stepsFrom } from './steps';
@@ -319,7 +320,7 @@ export function movedInWords({ day, from, to, why }: Moved, dayWords: (day: stri
 }
 
 /** What a client's runs came to at one visit. */
-export interface VisitDigest {
+interface VisitDigest {
   visitId: string;
   day: string;
   drills: readonly {
@@ -331,6 +332,9 @@ export interface VisitDigest {
     delivered: number;
     faults: Readonly<Record<string, number>>;
     effort: number | null;
+    checked: { asked: readonly CheckId[]; found: readonly CheckId[] } | null;
+    /** The set as it was lifted, where it was a movement under a load. */
+    lift: Lift | null;
   }[];
 }
 

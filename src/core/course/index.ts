@@ -1,6 +1,5 @@
 export {
   type Course,
-  type VisitDigest,
   courseInWords,
   courseOf,
   criterionInWords,
@@ -13,3 +12,4 @@ export {
 } from './course';
 export { reviewsOf } from './reviews';
 export { type Step, firstStep, stepsFrom } from './steps';
+export { type Ladder, climbInWords, ladderInWords, ladderOf, rungCriterion } from './ladder';

@@ -343,6 +343,7 @@ describe('what may go home', () => {
       index: 0,
       plannedBreaths: 10,
       plannedSeconds: 100,
+      checked: null,
       deliveredBreaths: 10,
       deliveredSeconds: 100,
       cycles: { planned: 10, paced: 10, tapped: null },

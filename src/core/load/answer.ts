@@ -1,15 +1,18 @@
 import { lowered } from '../reasons';
-import { type Gates, checkComponents, refusalInWords } from '../safety';
+import { type Component, type Gates, checkComponents, refusalInWords } from '../safety';
 import { type PartBreath, breathOf } from './breath';
-import { type Vec } from '../body';
+import { type Vec } from '../vector';
 import { type Pull } from './mechanics';
 import { type Movement, findMovement, mirroredMovement } from './movements';
+import { type OwnMovement, movementOf, stanceFaults } from './schema';
 import { type OneLift, mostRepetitions, oneLift, percentAt } from './repMax';
 import { type StrategyId, middlePercent, stiffnessFor, strategies, strategyFor, withUpToPercent } from './strategy';
 
 /** What is asked: which movement, loaded how. */
 export interface LoadAsked {
   movementId: string;
+  /** A movement of one's own, or one of the library that goes less or more far; null or left out for one as the library has it. */
+  own?: OwnMovement | null;
   /** The hand of a one-sided load. */
   hand: Pull['hand'];
   /** The line of pull, where it was turned; else as the movement has it. */
@@ -20,6 +23,8 @@ export interface LoadAsked {
   repetitions: number | null;
   /** 0 to 10, as they say it; null where it was not asked. */
   effort: number | null;
+  /** Of both hands, the part of the load in the left one; even where it isn't said. */
+  leftShare?: number;
   bodyKg: number;
 }
 
@@ -59,10 +64,16 @@ export interface LoadAnswer {
  *
  * @example loadFaults({ movementId: 'squat', hand: 'both', kg: -5, repetitions: null, effort: null, bodyKg: 70 })
  */
-export function loadFaults({ movementId, hand, kg, repetitions, effort, bodyKg, toward }: LoadAsked): string[] {
-  const movement = findMovement(movementId);
-  if (!movement) return ['This movement is not in the library. Choose one from the list.'];
-  const faults: string[] = [];
+export function loadFaults(asked: LoadAsked): string[] {
+  const { movementId, own = null, hand, kg, repetitions, effort, bodyKg, toward, leftShare } = asked;
+  if (!own && !findMovement(movementId)) return ['This movement is not in the library. Choose one from the list.'];
+  const movement = movementOf({ movementId, own });
+  const faults: string[] = movement.parts.flatMap(({ from, to }) => [...stanceFaults(from), ...stanceFaults(to)]);
+  if (faults.length > 0) return [...new Set(faults)];
+  if (movement.parts.some(({ seconds }) => !(seconds >= 0.5 && seconds <= 60)))
+    faults.push('A part of a movement lasts from 0.5 to 60 s. Check its seconds.');
+  if (leftShare !== undefined && !(leftShare >= 0 && leftShare <= 1))
+    faults.push('Each hand holds a load from 0 up. Check both weights.');
   if (!Number.isFinite(kg) || kg < 0) faults.push('A load is a number from 0 up. Check the weight.');
   else if (kg > 500) faults.push('Nobody here lifts more than 500 kg. Check the weight and its unit.');
   else if (kg === 0 && movement.startKg > 0)
@@ -91,11 +102,16 @@ export function loadFaults({ movementId, hand, kg, repetitions, effort, bodyKg, 
 export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
   const [fault] = loadFaults(asked);
   if (fault) throw new RangeError(fault);
-  const own = findMovement(asked.movementId)!;
-  const oneSided = own.pull.hand === 'left' || own.pull.hand === 'right';
-  const movement = oneSided && asked.hand !== 'none' && asked.hand !== own.pull.hand ? mirroredMovement(own) : own;
-  const { kg, repetitions, effort, bodyKg } = asked;
-  const pull: Pull = { ...movement.pull, toward: asked.toward ?? movement.pull.toward, kg };
+  const told = movementOf({ movementId: asked.movementId, own: asked.own ?? null });
+  const oneSided = told.pull.hand === 'left' || told.pull.hand === 'right';
+  const movement = oneSided && asked.hand !== 'none' && asked.hand !== told.pull.hand ? mirroredMovement(told) : told;
+  const { kg, repetitions, effort, bodyKg, leftShare } = asked;
+  const pull: Pull = {
+    ...movement.pull,
+    toward: asked.toward ?? movement.pull.toward,
+    kg,
+    ...(leftShare === undefined ? {} : { leftShare }),
+  };
   const most = kg > 0 && repetitions !== null ? oneLift(kg, repetitions) : null;
   const percent = repetitions === null ? null : percentAt(repetitions);
   const asks = strategyFor({
@@ -107,7 +123,7 @@ export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
   });
   const held = asks.id === 'keep' || asks.id === 'between';
   const cautions: LoadAnswer['cautions'] = [];
-  const verdict = gates && checkComponents(gates, componentsAt(movement, kg));
+  const verdict = gates && checkComponents(gates, componentsUnder(movement, kg));
   const strain = gates && checkComponents(gates, ['strain']);
   const noHold = strain !== null && !strain.allowed;
   if (noHold)
@@ -141,14 +157,18 @@ export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
 }
 
 /** Out with every effort, whatever the ribs do: a caution goes before them. */
-const throughEffort = (part: PartBreath): PartBreath => ({
+export const throughEffort = (part: PartBreath): PartBreath => ({
   ...part,
   breath: part.effort ? 'out' : 'in',
   why: 'effort',
 });
 
-/** What of a movement a caution may forbid at a load: without one nothing is braced or bent under it. */
-const componentsAt = ({ components }: Movement, kg: number) =>
+/**
+ * What of a movement a caution may forbid at a load: without one nothing is braced or bent under it.
+ *
+ * @example componentsUnder(findMovement('squat')!, 0) // ['effort']
+ */
+export const componentsUnder = ({ components }: Movement, kg: number): Component[] =>
   components.filter((one) => kg > 0 || (one !== 'loadedBrace' && one !== 'loadedSideBend'));
 
 function offOf(verdict: ReturnType<typeof checkComponents>, movement: Movement, gates: Gates): LoadAnswer['off'] {
@@ -159,7 +179,7 @@ function offOf(verdict: ReturnType<typeof checkComponents>, movement: Movement, 
     seen.add(instead);
     const other = findMovement(instead)!;
     // It is begun with its own load.
-    if (checkComponents(gates, componentsAt(other, other.startKg)).allowed)
+    if (checkComponents(gates, componentsUnder(other, other.startKg)).allowed)
       return { why: refusalInWords(verdict) ?? 'Not today.', instead: other };
     instead = other.instead;
   }
@@ -177,7 +197,7 @@ const fullFill = 0.9;
 const nearMostFill = 0.7;
 
 /** One repetition as it is paced. */
-function beatsOf(parts: readonly PartBreath[], strategy: StrategyId, stiffness: number): Beat[] {
+export function beatsOf(parts: readonly PartBreath[], strategy: StrategyId, stiffness: number): Beat[] {
   const beat = (part: string, breath: Beat['breath'], fill: number, seconds: number, stiff = stiffness): Beat => ({
     part,
     breath,
@@ -205,15 +225,20 @@ function beatsOf(parts: readonly PartBreath[], strategy: StrategyId, stiffness: 
   const full = strategy === 'keep' ? fullFill : nearMostFill;
   // Where the repetition begins with the effort, the air comes first.
   if (first.effort) beats.push(beat('first', 'in', full, fillSeconds, loose));
+  let past = false;
   for (const { name, seconds, effort } of parts) {
     if (!effort)
       beats.push(
         beat(name, strategy === 'keep' ? 'in' : 'kept', full, seconds, strategy === 'keep' ? loose : stiffness),
       );
-    else if (strategy === 'keep') {
+    else if (strategy !== 'keep') beats.push(beat(name, 'kept', full, seconds));
+    // What goes on right after the hard part is done with the air already going.
+    else if (past) beats.push(beat(name, 'out', 0.15, seconds));
+    else {
       beats.push(beat(`${name}, to the hard part`, 'kept', full, seconds * hardPart));
       beats.push(beat(`${name}, past it`, 'out', 0.15, seconds * (1 - hardPart)));
-    } else beats.push(beat(name, 'kept', full, seconds));
+    }
+    past = effort;
   }
   if (strategy === 'between') {
     beats.push(beat('between', 'out', 0.1, betweenSeconds / 2, loose));

@@ -1,4 +1,4 @@
-import { type Vec } from '../body';
+import { type Vec } from '../vector';
 import { type Moments, type Pull, type Stance, down, momentsOf, workBetween } from './mechanics';
 
 /** What a part of a movement does to the ribs of the muscles that work. */

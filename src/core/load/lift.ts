@@ -10,6 +10,8 @@ const strategyIds = Object.keys(strategies) as [StrategyId, ...StrategyId[]];
 /** A set as it was done. */
 export const liftSchema = z.object({
   movementId: z.string().check(z.minLength(1), z.maxLength(60)),
+  /** Of a movement of the coach's own: what it was called. */
+  name: z.optional(z.string().check(z.maxLength(60))),
   hand: z.enum(['left', 'right', 'both', 'none']),
   kg: z.number().check(z.minimum(0, 'A load is from 0 kg up.'), z.maximum(500, 'A load is at most 500 kg.')),
   repetitions: z

@@ -7,11 +7,21 @@ import { strategies } from './strategy';
  *
  * @example liftInWords(done) // 'Squat, 40 kg × 8, effort 6 of 10: fill, stiffen, let go late; breath lost.'
  */
-export function liftInWords({ movementId, hand, kg, repetitions, effort, strategy, breath, leaked }: Lift): string {
+export function liftInWords({
+  movementId,
+  name,
+  hand,
+  kg,
+  repetitions,
+  effort,
+  strategy,
+  breath,
+  leaked,
+}: Lift): string {
   const side = hand === 'left' || hand === 'right' ? `, ${hand}` : '';
   const load = kg === 0 ? `${repetitions} times` : `${Number(kg.toFixed(1))} kg × ${repetitions}`;
   const hard = effort === null ? '' : `, effort ${effort} of 10`;
-  return `${findMovement(movementId)?.name ?? movementId}${side}, ${load}${hard}: ${strategies[strategy].name}; breath ${breath}${leaked ? '; leaked' : ''}.`;
+  return `${findMovement(movementId)?.name ?? name ?? movementId}${side}, ${load}${hard}: ${strategies[strategy].name}; breath ${breath}${leaked ? '; leaked' : ''}.`;
 }
 
 /** What sets of one movement show: with how much the breath still went along, and from how much on it did not. */
@@ -45,7 +55,7 @@ export function liftsOver(sets: readonly { day: string; lift: Lift }[]): LiftsOv
       const [fine, failed] = [kgOf(own.filter(went)), kgOf(own.filter((one) => !went(one)))];
       return {
         movementId,
-        name: findMovement(movementId)?.name ?? movementId,
+        name: findMovement(movementId)?.name ?? own.findLast(({ lift }) => lift.name)?.lift.name ?? movementId,
         sets: own,
         wentUpTo: fine.length === 0 ? null : Math.max(...fine),
         failedFrom: failed.length === 0 ? null : Math.min(...failed),

@@ -6,7 +6,11 @@ import {
   liftInWords,
   liftSchema,
   liftsOver,
+  asOwn,
   breathInWords,
+  componentsFrom,
+  findMovement,
+  goneTo,
   inUnit,
   kgOf,
   loadAnswer,
@@ -57,6 +61,11 @@ describe('which breath in which part', () => {
     ['weight right, bend left: mirrored', 'side-bend', right, 'out in'],
     ['weight left held overhead, bend right: the left side opens', 'side-bend-overhead', left, 'in out'],
     ['weight right held overhead: mirrored', 'side-bend-overhead', right, 'in out'],
+    // Told from the other end: toward the weight its far side is let out, and up again it closes.
+    ['a bend toward the weight', 'side-bend-toward', left, 'in out'],
+    ['a bend toward the weight, other hand', 'side-bend-toward', right, 'in out'],
+    // Landing is the work of it.
+    ['dropping to the heels', 'heel-drop', { kg: 0 }, 'in out'],
     ['a cable from below works like a weight', 'side-bend-cable-low', left, 'out in'],
     ['a cable from below, other hand', 'side-bend-cable-low', right, 'out in'],
     ['a cable from above reverses it', 'side-bend-cable-high', left, 'in out'],
@@ -353,6 +362,71 @@ describe('a person with a caution', () => {
           ]);
       }
     }
+  });
+});
+
+describe('another weight in each hand', () => {
+  // By statics: two hanging weights at ± half the breadth of the shoulders make the lateral moment of their difference.
+  test.each([
+    [12, 8, 'right'],
+    [8, 12, 'left'],
+    [10, 10, null],
+  ] as const)('%d kg left, %d kg right: the side that works is %s', (leftKg, rightKg, side) => {
+    const kg = leftKg + rightKg;
+    const { parts } = loadAnswer(ask('carry-both', { kg, leftShare: leftKg / kg }), null);
+    expect(parts[0]!.side).toBe(side);
+  });
+
+  test('both in one hand is a carry in one hand', () => {
+    const both = loadAnswer(ask('carry-both', { kg: 8, leftShare: 1 }), null);
+    const one = loadAnswer(ask('carry-one', { kg: 8 }), null);
+    expect(both.parts.map(({ side, breath }) => [side, breath])).toEqual(
+      one.parts.map(({ side, breath }) => [side, breath]),
+    );
+  });
+});
+
+describe('less far, further, and a movement of one’s own', () => {
+  const sideBend = findMovement('side-bend')!;
+
+  test('gone less far it is breathed the same, until it is no bend that ribs would feel', () => {
+    const of = (reach: number) =>
+      loadAnswer(ask('side-bend', { own: goneTo(sideBend, reach) }), null).parts.map(({ why }) => why);
+    expect(goneTo(sideBend, 0.5).parts[0]!.to.side).toBe(-9);
+    expect(of(0.5)).toEqual(['side', 'side']);
+    expect(of(0.1)).toEqual(['effort', 'effort']);
+    // Every stance goes along, and what is said of a part stays.
+    expect(goneTo(findMovement('throw')!, 0.8).parts[0]!.effort).toBe(true);
+    expect(goneTo(findMovement('throw')!, 0.8).explosive).toBe(true);
+  });
+
+  test('beyond what a body does it is told, in one sentence an angle', () => {
+    expect(loadFaults(ask('side-bend', { own: goneTo(sideBend, 4) }))).toEqual([
+      'A bend to the side goes from -45 to 45°. Check the angle.',
+    ]);
+    const own = asOwn(sideBend);
+    const parts = own.parts.map((one) => ({ ...one, seconds: 0.1 }));
+    expect(loadFaults(ask('side-bend', { own: { ...own, parts } }))).toEqual([expect.stringMatching(/0\.5 to 60 s/)]);
+    expect(loadFaults(ask('carry-both', { leftShare: 1.4 }))).toEqual([expect.stringMatching(/from 0 up/)]);
+  });
+
+  test('what stands in a movement of the library is found from how the body stands in it, and nothing is missed that a caution forbids', () => {
+    // Not to be seen in stances: what is knelt on, how fast it is, and that a bear is a bear.
+    const unseen = ['kneeling', 'fastChange', 'fastBreath', 'bear', 'headLow'];
+    for (const movement of loadMovements) {
+      const found = componentsFrom(movement);
+      expect([movement.id, movement.components.filter((one) => !found.includes(one) && !unseen.includes(one))]).toEqual(
+        [movement.id, []],
+      );
+    }
+  });
+
+  test('a shoulder takes the press away however it is described', () => {
+    const own = asOwn(findMovement('press-overhead')!);
+    const described = { ...own, id: 'own-press', name: 'Shelf, ours', components: componentsFrom(own) };
+    const answer = loadAnswer(ask('press-overhead', { own: described }), gatesOfPerson({ shoulder: {} }));
+    expect(answer.off?.why).toMatch(/arms above about 140 degrees/);
+    expect(answer.off?.instead).toBeNull();
   });
 });
 

@@ -1,7 +1,22 @@
-import { type LoadedStance, type Vec, add, cross, times } from '../body';
+import { type Vec, add, cross, times } from '../vector';
 
-/** How the body stands at one end of a part of a movement: as it is drawn. */
-export type Stance = LoadedStance;
+/** How the body stands at one end of a part of a movement, as it is reckoned and drawn. Degrees but for push and hips. */
+export interface Stance {
+  /** Bend of the spine to the left; negative to the right. */
+  side: number;
+  /** Rounding of the spine forward; negative is arching. */
+  fold: number;
+  /** Turn of the spine to the left; negative to the right. */
+  turn: number;
+  /** Lean of the whole trunk from the hips, the spine as it was. */
+  lean: number;
+  /** How far the loaded arm is raised: 0 hangs, 90 level, 180 overhead. */
+  arm: number;
+  /** How far the hands are pushed forward of the shoulders, 0 drawn in to 1. */
+  push: number;
+  /** Height of the hips above the floor, in metres. */
+  hips: number;
+}
 
 /** What pulls: a weight pulls down, a cable toward where it is fixed. */
 export interface Pull {
@@ -9,6 +24,8 @@ export interface Pull {
   /** The way it draws the hand. */
   toward: Vec;
   kg: number;
+  /** Of both hands, the part of the load in the left one; even where it isn't said. */
+  leftShare?: number;
 }
 
 export const down: Vec = [0, 0, -1];
@@ -58,11 +75,11 @@ function actsAt(stance: Stance, hand: 'left' | 'right'): Vec {
   return add(shoulder, withTrunk(along, stance.arm > withTrunkFrom ? stance : level));
 }
 
-/** The middle of where both act, or where the one does that is loaded. */
-const loadedAt = (stance: Stance, hand: Pull['hand']): Vec =>
-  hand === 'left' || hand === 'right'
-    ? actsAt(stance, hand)
-    : times(add(actsAt(stance, 'left'), actsAt(stance, 'right')), 0.5);
+/** Where the whole load acts: of both hands nearer the one that holds more. */
+function loadedAt(stance: Stance, { hand, leftShare = 0.5 }: Pick<Pull, 'hand' | 'leftShare'>): Vec {
+  if (hand === 'left' || hand === 'right') return actsAt(stance, hand);
+  return add(times(actsAt(stance, 'left'), leftShare), times(actsAt(stance, 'right'), 1 - leftShare));
+}
 
 /** What bends, folds and turns the trunk: moments about the low spine, in newton metres. Positive to the right, forward, to the left. */
 export interface Moments {
@@ -84,7 +101,7 @@ const upperBodyUp = 0.27;
  * @example momentsOf(upright, { hand: 'left', toward: down, kg: 10 }, false).bendsRight < 0 // true
  */
 export function momentsOf(stance: Stance, pull: Pull, own = true): Moments {
-  const load = cross(loadedAt(stance, pull.hand), times(pull.toward, pull.kg * gravity));
+  const load = cross(loadedAt(stance, pull), times(pull.toward, pull.kg * gravity));
   const body = own
     ? cross(withTrunk([0, 0, upperBodyUp], stance), times(down, upperBodyKg * gravity))
     : ([0, 0, 0] as Vec);
@@ -98,7 +115,7 @@ export function momentsOf(stance: Stance, pull: Pull, own = true): Moments {
  * @source −F · Δs, derivable
  */
 export function workBetween(from: Stance, to: Stance, pull: Pull, bodyKg: number): number {
-  const [a, b] = [loadedAt(from, pull.hand), loadedAt(to, pull.hand)];
+  const [a, b] = [loadedAt(from, pull), loadedAt(to, pull)];
   const rise = to.hips - from.hips;
   const moved: Vec = [b[0] - a[0], b[1] - a[1], b[2] - a[2] + rise];
   const load = -pull.kg * gravity * (pull.toward[0] * moved[0] + pull.toward[1] * moved[1] + pull.toward[2] * moved[2]);

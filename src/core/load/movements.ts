@@ -1,6 +1,6 @@
 import { type Component } from '../safety';
 import { type Part } from './breath';
-import { type Vec } from '../body';
+import { type Vec } from '../vector';
 import { type Pull, type Stance, down } from './mechanics';
 
 /** Standing or sitting straight, arms hanging. */
@@ -30,8 +30,6 @@ export interface Movement {
   mistake: string;
   /** What to do instead where a caution forbids it. */
   instead: string | null;
-  /** The drill of the catalogue that teaches it, where there is one. */
-  drillId: string | null;
 }
 
 const at = (rest: Partial<Stance>): Stance => ({ ...upright, ...rest });
@@ -73,7 +71,6 @@ const move = (
   startKg: 0,
   components: ['effort'],
   instead: null,
-  drillId: null,
   ...rest,
 });
 
@@ -88,7 +85,6 @@ export const loadMovements: readonly Movement[] = [
     ground: 'seat',
     works: 'legs and hips',
     mistake: held,
-    drillId: 'chair-rise',
   }),
   move('squat', 'Squat', thereAndBack(['down', 'up'], { hips: 0.9 }, { hips: 0.55, lean: 30 }, [3, 2]), {
     works: 'legs, hips and back',
@@ -96,15 +92,28 @@ export const loadMovements: readonly Movement[] = [
     mistake: dumped,
     components: ['effort', 'loadedBrace'],
     instead: 'chair-rise',
-    drillId: 'squat-breath',
   }),
+  move(
+    'heel-drop',
+    'Rise to the toes, drop to the heels',
+    // Landing is the work: the stances alone would say that nothing is lifted in it.
+    thereAndBack(['rise', 'drop'], { hips: 0.9 }, { hips: 0.95 }, [2, 1.5]).map((one, at) => ({
+      ...one,
+      effort: at === 1,
+    })),
+    {
+      works: 'calves; floor and trunk take the landing',
+      mistake: 'Knees and trunk stiff before the heels land.',
+      components: ['effort', 'impact'],
+      instead: 'chair-rise',
+    },
+  ),
   move('hinge', 'Hinge at the hips', thereAndBack(['down', 'up'], {}, { lean: 70, hips: 0.86 }, [3, 2]), {
     works: 'hips and back',
     startKg: 8,
     mistake: dumped,
     components: ['effort', 'loadedBrace'],
     instead: 'chair-rise',
-    drillId: 'hinge-breath',
   }),
   move('lunge', 'Lunge', thereAndBack(['down', 'up'], { hips: 0.82 }, { hips: 0.55 }, [3, 2]), {
     ground: 'split',
@@ -133,7 +142,6 @@ export const loadMovements: readonly Movement[] = [
     mistake: arched,
     components: ['effort', 'loadedBrace', 'armsOverhead'],
     instead: 'press-forward',
-    drillId: 'press-breath',
   }),
   move('press-forward', 'Press forward', thereAndBack(pushBack, { arm: 85, push: 0.05 }, { arm: 85, push: 1 }), {
     beside: 'row',
@@ -166,7 +174,6 @@ export const loadMovements: readonly Movement[] = [
     pull: { hand: 'both', toward: fromFront },
     startKg: 10,
     mistake: shrugged,
-    drillId: 'row-breath',
   }),
   move('pulldown', 'Pull down', thereAndBack(['pull', 'back up'], { arm: 172, push: 0 }, { arm: 60, push: 0 }), {
     beside: 'press-overhead',
@@ -215,8 +222,22 @@ export const loadMovements: readonly Movement[] = [
     mistake: dumped,
     components: ['effort', 'sideBend', 'loadedSideBend'],
     instead: 'carry-one',
-    drillId: 'side-bend-weight',
   }),
+  move(
+    'side-bend-toward',
+    'Side bend toward the weight',
+    thereAndBack(['down', 'up'], { side: 0 }, { side: 18 }, [3, 2]),
+    {
+      beside: 'side-bend',
+      seen: 'front',
+      works: 'the side away from the weight',
+      pull: { hand: 'left', toward: down },
+      startKg: 8,
+      mistake: dumped,
+      components: ['effort', 'sideBend', 'loadedSideBend'],
+      instead: 'carry-one',
+    },
+  ),
   move(
     'side-bend-overhead',
     'Side bend, weight overhead',
@@ -337,7 +358,6 @@ export const loadMovements: readonly Movement[] = [
     mistake: 'The back arches instead of the hips opening.',
     components: ['effort', 'bridge'],
     instead: 'chair-rise',
-    drillId: 'ball-bridge',
   }),
   move(
     'bear',

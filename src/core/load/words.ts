@@ -1,4 +1,4 @@
-import { listed } from '../reasons';
+import { capital, listed } from '../reasons';
 import { type BreathWhy, type PartBreath } from './breath';
 import { type LoadAnswer } from './answer';
 import { strategies } from './strategy';
@@ -18,7 +18,6 @@ const whyWords: Readonly<Record<BreathWhy, string>> = {
  * @example partInWords(part) // 'Bend: the right side works and closes, so out.'
  */
 export function partInWords({ name, breath, ribs, why, side, against }: PartBreath): string {
-  const capital = `${name.charAt(0).toUpperCase()}${name.slice(1)}`;
   const moves = ribs === 'close' ? 'closes' : 'opens';
   const reason =
     why === 'side'
@@ -31,7 +30,36 @@ export function partInWords({ name, breath, ribs, why, side, against }: PartBrea
             : 'the arms come down and the ribs close'
           : `${whyWords[why]} ${moves}`;
   const other = against ? ` (${against === 'side' ? 'the side' : whyWords[against]} would ask for the other)` : '';
-  return `${capital}: ${reason}, so ${breath}${other}.`;
+  return `${capital(name)}: ${reason}, so ${breath}${other}.`;
+}
+
+const ribsWords: Readonly<Record<Exclude<BreathWhy, 'effort' | 'side' | 'overhead'>, string>> = {
+  fold: 'the front of the trunk',
+  turn: 'the turning side',
+  push: 'the chest',
+};
+
+/**
+ * What is done in a part and what the air does, as it is said while it is done.
+ *
+ * @example saidOf(part) // 'Bend: the right side closes, the air goes with it.'
+ */
+export function saidOf({ name, breath, ribs, why, side, effort }: PartBreath): string {
+  const what =
+    why === 'side' && side
+      ? `the ${side} side`
+      : why === 'overhead' || why === 'effort' || why === 'side'
+        ? 'the chest'
+        : ribsWords[why];
+  const air =
+    why === 'effort' || ribs === 'still'
+      ? effort
+        ? 'the air goes with the effort'
+        : 'the air comes on the way back'
+      : breath === 'out'
+        ? `${what} closes, the air goes with it`
+        : `${what} opens, the air comes with it`;
+  return `${capital(name)}: ${air}.`;
 }
 
 /**

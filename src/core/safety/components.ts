@@ -11,6 +11,7 @@ export const components = {
   hardBrace: 'hard hollowing or bracing',
   loadedBrace: 'loaded bracing',
   effort: 'effort against gravity',
+  impact: 'landing on the feet',
   balloon: 'the balloon',
   bellyBand: 'a tight band round the belly',
   ribPressure: 'a band or pressing hands on the ribs',
@@ -84,4 +85,5 @@ export const highRisk: readonly Component[] = [
   'hardBrace',
   'twinBalls',
   'longStay',
+  'impact',
 ];

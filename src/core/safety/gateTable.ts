@@ -205,7 +205,7 @@ export const gateTable: readonly GateRow[] = [
     [protect('hipsRaised', 'floorLift')],
     ['heaviness', 'dragging'],
   ),
-  row('leaking', ['strain'], [form('exhaleFirst', 'effort', 'loadedBrace', 'bridge', 'march')], ['any leak']),
+  row('leaking', ['strain'], [form('exhaleFirst', 'effort', 'loadedBrace', 'bridge', 'march', 'impact')], ['any leak']),
   row(
     'holdingFloor',
     ['floorLift', 'strongFloor', 'strongSqueeze'],
@@ -237,6 +237,22 @@ export const gateTable: readonly GateRow[] = [
     ['air hunger', 'distress'],
   ),
   row('latex', ['latex', 'balloon'], [], []),
+  // Ours: a landing comes last of all, and not on what is healing, carried, brittle or sore.
+  ...(
+    [
+      'pregnancy',
+      'pelvicGirdlePain',
+      'recentBirth',
+      'surgery',
+      'hernia',
+      'ribFracture',
+      'eyeHead',
+      'prolapse',
+      'osteoporosis',
+      'back',
+      'knee',
+    ] as const
+  ).map((condition) => row(condition, ['impact'], [], [], { clearable: ['impact'] })),
 ];
 
 /** What ends any drill at once. */

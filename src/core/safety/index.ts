@@ -25,6 +25,7 @@ export {
   emptyProfile,
   pregnancyWeek,
   surgerySites,
+  toldConditions,
 } from './profile';
 export {
   type Gate,

@@ -1,4 +1,4 @@
-import { type ConditionId } from './conditions';
+import { type ConditionId, conditionIds } from './conditions';
 
 import { type SignContext } from './signs';
 
@@ -145,3 +145,7 @@ export function ageOn(birthDay: string | null, onDay: string): number | null {
   const before = rest[0]! < birthRest[0]! || (rest[0] === birthRest[0] && rest[1]! < birthRest[1]!);
   return year - birthYear - (before ? 1 : 0);
 }
+
+/** Conditions that were told and stand. @example toldConditions({}) // [] */
+export const toldConditions = (answers: Profile['answers']): ConditionId[] =>
+  conditionIds.filter((id) => answers[id]?.value === 'yes');

@@ -205,6 +205,24 @@ function itemFor(
 }
 
 /**
+ * A drill as an item in the first of its positions that is open, with its own props whether they are at hand or not: who puts it in
+ * by hand has seen the room.
+ */
+export function itemByHand(drill: Drill, setting: Setting): { item: Candidate['item'] } | { refused: Gate } {
+  const known = allDrills(setting.context).includes(drill);
+  const context = known
+    ? setting.context
+    : { ...setting.context, ownDrills: [...(setting.context.ownDrills ?? []), drill] };
+  let refused: { refused: Gate } | null = null;
+  for (const position of drill.positions) {
+    const made = itemFor(drill, position, [...drill.props], { ...setting, context });
+    if (!('refused' in made)) return made;
+    refused ??= made;
+  }
+  return refused!;
+}
+
+/**
  * The cues to begin with: what landed with this client before, then what is new, never what did not land, at most two.
  * A cue whose wording teaches against the lead school is left out. Common practice: no more than two new cues in a drill.
  */

@@ -1,7 +1,7 @@
 import { type Drill } from '../catalogue';
 import { type LookRecord, baseMap, bestGrades } from '../look';
 import { type ConfirmedFinding } from '../read';
-import { type Gates, type Profile, conditionIds } from '../safety';
+import { type Gates, type Profile, toldConditions } from '../safety';
 import { estimateYields, evenYields } from '../trunk';
 import { seenEffects } from './gains';
 import { type DrillHistory } from './history';
@@ -37,7 +37,7 @@ export function contextOf({ gates, answers, visit, stopped, history, ownDrills }
     yields: map ? estimateYields(bestGrades(map.raw), seenEffects(map.raw.position)) : evenYields(),
     confirmedPatterns: visit?.reading?.patterns ?? [],
     confirmedFindings: visit?.reading?.snapshot?.findings ?? [],
-    conditions: conditionIds.filter((id) => answers[id]?.value === 'yes'),
+    conditions: toldConditions(answers),
     stoppedDrills: stopped,
     history,
     ownDrills,

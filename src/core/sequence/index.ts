@@ -20,6 +20,7 @@ export { type PlanContext, allDrills } from './setting';
 export { canBePriced } from './reasonRules';
 export { type Suit, suitOf } from './suits';
 export { search } from './search';
+export { putIn } from './putIn';
 export {
   type Plan,
   type PlanItem,
@@ -37,4 +38,5 @@ export {
   planTotals,
   recheckSeconds,
   startCadences,
+  weightOf,
 } from './plan';

@@ -59,6 +59,8 @@ export const planItemSchema = z.object({
   locked: z.optional(z.boolean()),
   /** The coach means it to contradict another item's everyday rule. */
   contrast: z.optional(z.boolean()),
+  /** The weight it is done with, in kg, where the drill is loaded and it is another than the drill begins with. */
+  kg: z.optional(z.number().check(z.minimum(0), z.maximum(500, 'A load is at most 500 kg.'))),
   /** A drill of the coach's own, as it stood when it was put in: a later change of it doesn't reach what was planned. */
   own: z.optional(drillSchema),
 });
@@ -214,6 +216,17 @@ export function itemComponents(
 /** How long a drill stays after a set as it begins, as an item holds it. */
 export const startStay = ({ stay }: Drill): Pick<PlanItem, 'staySeconds'> =>
   stay && stay.start > 0 ? { staySeconds: stay.start } : {};
+
+/**
+ * The weight an item is done with, in kg; null where none is held.
+ *
+ * @example weightOf(itemFrom(findDrill('press-breath')!, { id: 'one', kg: 3 })) // 3
+ */
+export function weightOf(item: PlanItem): number | null {
+  const { load, props } = drillOf(item);
+  if (!load) return null;
+  return item.kg ?? (props.includes('weight') && load.kg > 0 ? load.kg : null);
+}
 
 /** The cadences a drill starts with: one, or the rungs of its ladder. */
 export const startCadences = (drill: Drill): Cadence[] =>

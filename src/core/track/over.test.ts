@@ -206,6 +206,8 @@ test('what worked is counted, drill, position and cue by cue: calmly of the time
     breaths: 10,
     sets: 1,
     outcome: 'calm',
+    checked: null,
+    lift: null,
     landed: [],
     missed: [],
     faults: {},

@@ -8,7 +8,7 @@ import { timeIn } from '../diary';
 import { type StoredNote, type VisitRecord, dayIn, dayInWords } from '../record';
 import { intentInWords } from '../read';
 import { type Fact, type Gates, type KnownClient, type TouchConsent, symptomsInWords } from '../safety';
-import { knownDrill } from '../sequence';
+import { knownDrill, weightOf } from '../sequence';
 import { changeOf } from './change';
 import { foundIn, foundInWords, mapChanges } from './found';
 import { type Repeats } from './over';
@@ -150,6 +150,7 @@ export function itemInWords(summary: ItemSummary): string {
     cues,
     efforts,
     helped,
+    checked,
     stopped,
     swapped,
   } = summary;
@@ -164,15 +165,19 @@ export function itemInWords(summary: ItemSummary): string {
     item.cadences.length === 1
       ? `; paced at ${(60 / cycles.paced).toFixed(1)} a minute`
       : '';
+  const kg = weightOf(item);
+  const held = kg === null ? '' : `, ${Number(kg.toFixed(1))} kg`;
   const landed = cues.filter((cue) => cue.landed === 'yes').map(({ cue }) => `“${cue}”`);
   const parts = [
-    `${name}, ${item.position}: ${deliveredBreaths} of ${plannedBreaths} breaths${cadence}${rate}`,
+    `${name}, ${item.position}: ${deliveredBreaths} of ${plannedBreaths} breaths${cadence}${rate}${held}`,
     ...(item.changes.length > 0 ? [`done otherwise: ${item.changes.join(', ')}`] : []),
     ...marks.map(
       ({ fault, times }) => `${faults[fault as FaultId]?.words ?? 'unnamed mark'}${times > 1 ? ` × ${times}` : ''}`,
     ),
     ...(landed.length > 0 ? [`landed ${listed(landed)}`] : []),
     ...(efforts.length > 0 ? [`effort ${efforts.at(-1)} of 10`] : []),
+    ...(checked && checked.found.length > 0 ? [`asked: ${listed(checked.found)}`] : []),
+    ...(checked && checked.found.length === 0 ? ['asked: none of it'] : []),
     ...(helped ? [`the marker right after it: ${helped}`] : []),
     ...(stopped ? ['stopped'] : []),
     ...(swapped

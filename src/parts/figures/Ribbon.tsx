@@ -5,7 +5,9 @@ import { type BreathStretch, cycleSeconds } from '@/core/cadence';
 import { breathPieces, pointList } from './score/score.geometry';
 
 const width = 600;
-const height = 96;
+const breathHeight = 96;
+/** A movement's line stands above the breath. */
+const wayHeight = 54;
 const perSecond = 36;
 /** Where "now" stands: a little of what was, most of what comes. */
 const nowX = 145;
@@ -14,13 +16,18 @@ const nowX = 145;
 export const Ribbon = memo(function Ribbon({
   stretches,
   askSeconds,
+  way = null,
   className = '',
 }: {
   stretches: readonly BreathStretch[];
   /** Seconds into these stretches. */
   askSeconds: () => number;
+  /** How far a movement has gone, over the breath: corners of a line, in seconds of these stretches. */
+  way?: readonly { at: number; level: number }[] | null;
   className?: string;
 }) {
+  const top = way ? wayHeight : 0;
+  const height = breathHeight + top;
   const id = useId().replace(/[^a-zA-Z0-9]/g, '');
   const sheet = useRef<SVGSVGElement>(null);
   const pieces = useMemo(
@@ -28,7 +35,7 @@ export const Ribbon = memo(function Ribbon({
       breathPieces(
         [{ kind: 'breaths', seconds: 0, side: null, set: 1, stretches: [...stretches] }],
         perSecond,
-        height - 16,
+        breathHeight - 16,
       ),
     [stretches],
   );
@@ -69,7 +76,7 @@ export const Ribbon = memo(function Ribbon({
             <rect width="3.2" height="9" fill="var(--exhale)" />
           </pattern>
         </defs>
-        <g transform="translate(0 8)">
+        <g transform={`translate(0 ${top + 8})`}>
           {pieces.map((piece, i) =>
             piece.kind === 'pause' ? (
               <polyline
@@ -89,6 +96,19 @@ export const Ribbon = memo(function Ribbon({
             ),
           )}
         </g>
+        {way && (
+          <polyline
+            points={way
+              .map(
+                ({ at, level }) => `${(at * perSecond).toFixed(1)},${(8 + (1 - level) * (wayHeight - 16)).toFixed(1)}`,
+              )
+              .join(' ')}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="4"
+            strokeLinejoin="round"
+          />
+        )}
       </svg>
       <svg viewBox={`0 0 ${width} ${height}`} className="absolute inset-0 h-full w-full">
         <line x1="0" x2={width} y1={height - 8} y2={height - 8} stroke="var(--rule)" strokeWidth="1.5" />

@@ -77,7 +77,7 @@ export const keyGroups = {
   run: {
     heading: 'In a run',
     keys: {
-      space: key('Space', 'begin, wait and go on; a tap where the pacer follows', ' '),
+      space: key('Space', 'begin, wait and go on; a tap where the pacer follows or waits for one', ' '),
       tap: key('B', 'tap: the client breathes in', 'b'),
       fault: key('F', 'mark a fault', 'f'),
       name: key('1 – 4', 'name the mark just made', '1', '2', '3', '4'),

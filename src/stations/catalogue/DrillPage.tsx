@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
-import { type Drill, type PositionId, correctionLadder, faults, movementWords, positions } from '@/core/catalogue';
+import { type Drill, type PositionId, correctionLadder, faults, movementInWords, positions } from '@/core/catalogue';
 import { capital, listed } from '@/core/reasons';
 import { axes, type AxisId } from '@/core/schools';
 import { openedRegions, startCadences } from '@/core/sequence';
@@ -84,7 +84,7 @@ export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; n
             opened={figure.opened}
             motion={figure.motion}
             ask={ask}
-            title={`${drill.name}, ${position}${drill.movement === 'none' ? '' : `: ${movementWords[drill.movement]}`}`}
+            title={`${drill.name}, ${position}${movementInWords(drill) === 'still' ? '' : `: ${movementInWords(drill)}`}`}
           />
           <p className="mt-1 text-sm text-ink2">
             {tinted.length > 0 &&

@@ -14,6 +14,7 @@ export function blankDrill(id: string): Drill {
     positions: ['sitting'],
     props: [],
     movement: 'none',
+    load: null,
     hands: 'at rest',
     legs: 'as the position',
     band: 'lower ribs',

@@ -1,5 +1,5 @@
 import { breathsPerMinute, cadenceInWords } from '@/core/cadence';
-import { type Drill, type Range, componentsOf, families, movementWords, props, startCadence } from '@/core/catalogue';
+import { type Drill, type Range, componentsOf, families, movementInWords, props, startCadence } from '@/core/catalogue';
 import { patterns, skills } from '@/core/read';
 import { capital, listed } from '@/core/reasons';
 import { components } from '@/core/safety';
@@ -50,7 +50,7 @@ export function factsOfDrill(drill: Drill, nameOf: (id: string) => string): { he
       : []),
     ...(drill.stay ? [{ head: 'Stay', words: `${rangeInWords(drill.stay, 's')}, breathing freely` }] : []),
     ...(drill.afterSet ? [{ head: `After each ${drill.setsAre.slice(0, -1)}`, words: drill.afterSet }] : []),
-    { head: 'Movement', words: capital(movementWords[drill.movement]) },
+    { head: 'Movement', words: capital(movementInWords(drill)) },
     { head: 'Props', words: drill.props.length > 0 ? listed(drill.props.map((id) => withSubstitutes(id))) : 'none' },
     { head: 'Pelvic floor', words: drill.floorCue },
     { head: 'Abdominals', words: drill.abdominalCue },

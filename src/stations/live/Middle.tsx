@@ -3,7 +3,7 @@
 import { useCallback, useMemo } from 'react';
 import { type Phase } from '@/core/cadence';
 import { type FaultId, faults, positions, props } from '@/core/catalogue';
-import { stepAt } from '@/core/coach';
+import { type CheckId, modeOf, stepAt } from '@/core/coach';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf } from '@/core/sequence';
 import { Button } from '@/parts/Button';
@@ -11,6 +11,8 @@ import { Ribbon } from '@/parts/figures/Ribbon';
 import { TrunkSection } from '@/parts/figures/trunk/TrunkSection';
 import { motionOf } from '../teaching';
 import { useBreathShown } from './useBreathShown';
+import { LoadSet, TappedSet } from './LoadSet';
+import { ChecksAsked } from './Panels';
 import { Tick } from './Tick';
 import { type Naming } from './useCoaching';
 import { type LiveRun } from './useRun';
@@ -33,6 +35,8 @@ interface Props {
   onPress: () => void;
   onBegin: () => void;
   onTalkOver: () => void;
+  /** What is to be asked after an item, by what was told. */
+  checksOf: (index: number) => CheckId[];
   /** Less height than usual: the tiles of a group stand above. */
   tight?: boolean;
 }
@@ -56,6 +60,9 @@ export function Middle(props: Props) {
   if (status === 'ready') return <Ready {...props} ask={askBreath} motion={motion} />;
   if (status === 'paused' && state.pausedBy === 'talk') return <Talk {...props} ask={askBreath} motion={motion} />;
   if (!stretches) return <Between {...props} ask={askBreath} motion={motion} />;
+
+  if (modeOf(state, shown.item) === 'tapped') return <TappedSet {...{ shown, item, onPress, status }} />;
+  if (drillOf(item).load && !tight) return <LoadSet {...{ run, shown, item, onPress }} />;
 
   const phase = (shown.phase ?? 'inhale') as Phase;
   const paused = status === 'paused';
@@ -180,7 +187,7 @@ function Talk({ onTalkOver, ask, motion }: Inner) {
   );
 }
 
-function Between({ run, shown, item, naming, onPress, ask, motion }: Inner) {
+function Between({ run, shown, item, naming, onPress, checksOf, ask, motion }: Inner) {
   const { state, place } = run;
   const drill = drillOf(item);
   const { segment } = run.timeline.segments[shown.segment] ?? place().timed;
@@ -189,6 +196,9 @@ function Between({ run, shown, item, naming, onPress, ask, motion }: Inner) {
   const before = shown.kind === 'set-up' ? run.state.items[shown.item - 1] : undefined;
   // What a round changed is asked when it is over: in the rest, and once more when the next drill is set up.
   const asked = rest ? drill.afterSet : before ? drillOf(before).afterSet : null;
+  // Leaks and the like are asked as soon as a set is over, in the rest or while the next drill is set up.
+  const over = rest ? shown.item : shown.kind === 'set-up' ? shown.item - 1 : -1;
+  const toAsk = over >= 0 && checksOf(over).length > 0 ? over : null;
   const throughout = drill.steps.find(({ phase }) => phase === 'throughout')?.words;
   const askLeft = useCallback(() => `${Math.ceil(place().leftSeconds)} s`, [place]);
   const title =
@@ -233,6 +243,9 @@ function Between({ run, shown, item, naming, onPress, ask, motion }: Inner) {
           </span>
           <Tick ask={askLeft} className="text-5xl font-semibold tabular-nums lg:text-7xl" />
         </button>
+        {toAsk !== null && run.writes && (
+          <ChecksAsked run={run} index={toAsk} checks={checksOf(toAsk)} who={undefined} />
+        )}
         <Unnamed run={run} naming={naming} />
       </div>
       <div className="hidden self-center xl:block">

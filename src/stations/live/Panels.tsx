@@ -3,10 +3,10 @@
 import { type ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { breathsPerMinute, cadenceInWords, cycleSeconds } from '@/core/cadence';
-import { type PacingMode, answerOf, helpedWords, modeOf, notesOf } from '@/core/coach';
+import { type CheckId, type PacingMode, answerOf, helpedWords, modeOf, notesOf } from '@/core/coach';
 import { markerMeasures, newest } from '@/core/look';
 import { capital } from '@/core/reasons';
-import { type PlanItem, drillOf, phaseLimits, withPhase } from '@/core/sequence';
+import { type PlanItem, drillOf, phaseLimits, weightOf, withPhase } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
@@ -47,6 +47,10 @@ export function Panel({ title, onClose, children }: { title: string; onClose: ()
 const modeWords: Record<PacingMode, { name: string; line: string }> = {
   fixed: { name: 'Fixed', line: 'As planned.' },
   follow: { name: 'Follow', line: 'Tap each inhale (Space, B or the pedal): the pacer takes the client’s cadence.' },
+  tapped: {
+    name: 'By taps',
+    line: 'Nothing is paced: each breath or repetition waits for a tap (Space, B or the pedal).',
+  },
   ramp: { name: 'Ramp', line: 'From the client’s own rate toward the plan, at most 5 % a breath.' },
 };
 
@@ -72,7 +76,8 @@ export function PacePanel({
   const drill = drillOf(item);
   const [first] = item.cadences;
   const limits = phaseLimits(drill, view.gates);
-  const change = (to: Partial<Pick<PlanItem, 'cadences' | 'breaths' | 'sets'>>) =>
+  const kg = weightOf(item);
+  const change = (to: Partial<Pick<PlanItem, 'cadences' | 'breaths' | 'sets' | 'kg'>>) =>
     append({
       type: 'adjust',
       item: index,
@@ -91,7 +96,10 @@ export function PacePanel({
       <ChoiceChips
         label="The pacer"
         value={mode}
-        choices={(['fixed', 'follow', 'ramp'] as const).map((value) => ({ value, label: modeWords[value].name }))}
+        choices={(['fixed', 'follow', 'ramp', 'tapped'] as const).map((value) => ({
+          value,
+          label: modeWords[value].name,
+        }))}
         onChange={(next) =>
           append({
             type: 'pace',
@@ -133,11 +141,26 @@ export function PacePanel({
         )}
         {item.cadences.length === 1 && (
           <Stepper
-            label="Breaths a set"
+            label={
+              drill.counting.each === 'repetition' && drill.counting.breathsEach === 1
+                ? 'Repetitions a set'
+                : 'Breaths a set'
+            }
             value={item.breaths}
             min={1}
             max={Math.max(item.breaths, drill.breaths.max)}
             onChange={(breaths) => change({ breaths })}
+          />
+        )}
+        {kg !== null && (
+          <Stepper
+            label="Weight"
+            unit="kg"
+            step={0.5}
+            value={kg}
+            min={0.5}
+            max={500}
+            onChange={(to) => change({ kg: to })}
           />
         )}
         <Stepper
@@ -350,6 +373,64 @@ export function KeysPanel() {
     <div className="text-lg">
       <KeyList group="run" />
       <p className="mt-2">A pedal: short is a tap or next, long a fault, twice stop.</p>
+    </div>
+  );
+}
+
+const checkWords: Readonly<Record<CheckId, string>> = {
+  leak: 'a leak',
+  heaviness: 'heaviness',
+  doming: 'doming',
+  'not kept by day': 'not kept through the day',
+};
+
+/** What is asked after a drill where somebody needs it: one tap where there was none of it, one for each that there was. */
+export function ChecksAsked({
+  run,
+  index,
+  checks,
+  who,
+}: {
+  run: LiveRun;
+  index: number;
+  checks: readonly CheckId[];
+  who: string | undefined;
+}) {
+  const { name } = drillOf(run.state.items[index]!);
+  const asked = answerOf(run.state, 'checked', index, who);
+  const found = asked?.found ?? [];
+  const byDay = checks.length === 1 && checks[0] === 'not kept by day';
+  const tell = (next: readonly CheckId[]) =>
+    run.append({ type: 'checked', item: index, asked: [...checks], found: [...next], ...(who ? { who } : {}) });
+  return (
+    <div role="group" aria-label={`Asked after ${name}`} data-checks data-panel>
+      <p className="text-lg">
+        {name}: {byDay ? 'kept through the day since last time' : checks.map((check) => checkWords[check]).join(', ')}?
+      </p>
+      <div className="mt-1 flex flex-wrap gap-2">
+        <Button
+          className={asked && found.length === 0 ? '!bg-ink !text-onink' : ''}
+          aria-pressed={asked !== null && found.length === 0}
+          onClick={() => tell([])}
+        >
+          {byDay ? 'Kept' : 'None'}
+        </Button>
+        {checks.map((check) => (
+          <Button
+            key={check}
+            className={found.includes(check) ? '!bg-ink !text-onink' : ''}
+            aria-pressed={found.includes(check)}
+            onClick={() => tell(found.includes(check) ? found.filter((one) => one !== check) : [...found, check])}
+          >
+            {byDay ? 'Not kept' : capital(checkWords[check])}
+          </Button>
+        ))}
+      </div>
+      {found.some((check) => check !== 'not kept by day') && (
+        <p className="mt-2 border-l-4 border-caution pl-3 text-base">
+          ▲ Stop it here, and step back to what held. It stands in the diary of what was told.
+        </p>
+      )}
     </div>
   );
 }

@@ -7,6 +7,7 @@ import {
   type RunPerson,
   type RunState,
   announcement,
+  checksFor,
   clientFigure,
   clientFrame,
   endedByStop,
@@ -16,7 +17,7 @@ import {
 } from '@/core/coach';
 import { newest, rateOf } from '@/core/look';
 import { capital } from '@/core/reasons';
-import { signInWords } from '@/core/safety';
+import { signInWords, toldConditions } from '@/core/safety';
 import { type StoredRun } from '@/core/record';
 import { type PlanItem, drillOf } from '@/core/sequence';
 import { newId, send } from '@/keep';
@@ -27,7 +28,7 @@ import { EmergencyWords } from '../PathStop';
 import { type ClientView } from '../view';
 import { type GroupMember, GroupTiles } from './GroupTiles';
 import { Middle } from './Middle';
-import { EffortPanel, HelpedPanel, KeysPanel, NotePanel, PacePanel, Panel, SoundPanel } from './Panels';
+import { ChecksAsked, EffortPanel, HelpedPanel, KeysPanel, NotePanel, PacePanel, Panel, SoundPanel } from './Panels';
 import { RunHeader } from './RunHeader';
 import { RunZones } from './RunZones';
 import { StopPanel } from './StopPanel';
@@ -48,6 +49,7 @@ const panels = {
   helped: 'This helped?',
   pace: 'Pace and dose',
   effort: 'Effort',
+  checks: 'Checks',
   note: 'Note',
   sound: 'Sound',
   keys: 'Keys',
@@ -170,6 +172,12 @@ export function RunScreen({
   const watch = watchSigns(item, signsFor(view, about ? [about] : group));
   // While the next drill is set up, it is the one before that helped or not.
   const rechecked = shown.kind === 'set-up' && index > 0 ? index - 1 : index;
+  /** A group is asked for all of it: what each of them told stands on their own page. */
+  const told = group.length > 0 ? (['recentBirth'] as const) : toldConditions(view.known.profile.answers);
+  const checksOf = (of: number) => checksFor(drillOf(state.items[of]!), told);
+  const open = (Object.keys(panels) as (keyof typeof panels)[]).filter(
+    (id) => id !== 'checks' || checksOf(rechecked).length > 0,
+  );
   const panelShown: ReactNode = stopped ? (
     <StopPanel
       key={stopped.clientId}
@@ -195,7 +203,7 @@ export function RunScreen({
   ) : panel === 'more' ? (
     <Panel title="More" onClose={() => setPanel(null)}>
       <div className="flex flex-wrap gap-2">
-        {(Object.keys(panels) as (keyof typeof panels)[])
+        {open
           .filter((id) => !onPhone.includes(id))
           .map((id) => (
             <Button
@@ -212,6 +220,7 @@ export function RunScreen({
     <Panel title={panels[panel]} onClose={() => setPanel(null)}>
       {panel === 'helped' && <HelpedPanel {...{ view, run, who }} index={rechecked} onDone={() => setPanel(null)} />}
       {panel === 'pace' && <PacePanel {...{ view, run, item, index, restingCycle, group }} />}
+      {panel === 'checks' && <ChecksAsked run={run} index={rechecked} checks={checksOf(rechecked)} who={who} />}
       {panel === 'effort' && <EffortPanel {...{ run, index, neighbours, who }} />}
       {panel === 'note' && <NotePanel run={run} who={who} />}
       {panel === 'sound' && <SoundPanel {...sound} />}
@@ -249,7 +258,8 @@ export function RunScreen({
         <Middle
           {...{ run, shown, item, side, naming }}
           tight={group.length > 0}
-          onPress={actions.waitOrGo}
+          checksOf={checksOf}
+          onPress={actions.middle}
           onBegin={actions.waitOrGo}
           onTalkOver={actions.talk}
         />
@@ -278,7 +288,7 @@ export function RunScreen({
         <Button look="quiet" className="!px-3 max-sm:!px-1.5" disabled={!enabled} onClick={actions.talk}>
           {state.pausedBy === 'talk' ? 'Talk over' : 'Talk'}
         </Button>
-        {(Object.keys(panels) as (keyof typeof panels)[]).map((id) => (
+        {open.map((id) => (
           <Button
             key={id}
             look="quiet"

@@ -1,11 +1,13 @@
 'use client';
 
-import { type ReactNode } from 'react';
+import { type ReactNode, useCallback } from 'react';
 import { type ClientFigure, countedAt, modeOf } from '@/core/coach';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { BreathingBody } from '@/parts/figures/body/BreathingBody';
+import { Tally, heldInWords } from './LoadSet';
+import { Tick } from './Tick';
 import { useBreathShown } from './useBreathShown';
 import { type Naming, type Neighbours, type useCues } from './useCoaching';
 import { type LiveRun } from './useRun';
@@ -111,22 +113,41 @@ function Counter({ run, shown, item }: { run: LiveRun; shown: ShownMoment; item:
   const drill = drillOf(item);
   const counted = countedAt(drill, shown.breath, shown.of || item.breaths);
   const one = drill.setsAre.slice(0, -1);
+  const held = drill.load ? heldInWords(item, shown.side) : null;
+  const { place } = run;
+  const askLeft = useCallback(() => `${Math.ceil(place().leftSeconds)} s`, [place]);
   return (
     <div>
       <p className="flex flex-wrap items-baseline gap-x-3" data-breaths>
         <span className="text-5xl leading-none font-bold lg:text-8xl">{counted.at || '–'}</span>
         <span className="text-3xl text-ink2 lg:text-5xl">/{counted.of}</span>
-        {(counted.foot ?? shown.side) && (
-          <span className="text-4xl leading-none font-bold lg:text-7xl">
-            {counted.foot ? `${counted.foot} foot` : shown.side}
+        {held ? (
+          <span className="text-2xl leading-none font-bold lg:text-4xl" data-held>
+            {held}
           </span>
+        ) : (
+          (counted.foot ?? shown.side) && (
+            <span className="text-4xl leading-none font-bold lg:text-7xl">
+              {counted.foot ? `${counted.foot} foot` : shown.side}
+            </span>
+          )
         )}
       </p>
+      {drill.load && counted.what === 'repetition' && shown.of > 0 && (
+        <>
+          <Tally at={counted.at} of={counted.of} />
+          {mode === 'fixed' && item.side === 'both' && shown.side === 'left' && (
+            <p className="text-base text-ink2 max-lg:hidden">
+              <Tick ask={askLeft} /> left on this side, then the right.
+            </p>
+          )}
+        </>
+      )}
       <h1 className="mt-2 text-xl leading-tight max-lg:mt-0 lg:text-2xl font-normal text-ink2" data-item={shown.item}>
         {drill.name}
         {counted.what === 'repetition' && ', repetitions'}
         {item.sets > 1 && (shown.set > 0 ? `, ${one} ${shown.set} of ${item.sets}` : `, ${item.sets} ${drill.setsAre}`)}
-        {mode !== 'fixed' && `, ${mode === 'follow' ? 'following' : 'ramp'}`}
+        {mode !== 'fixed' && `, ${mode === 'follow' ? 'following' : mode === 'tapped' ? 'by taps' : 'ramp'}`}
       </h1>
       {item.changes.length > 0 && (
         <p className="mt-1 text-base leading-tight font-semibold text-caution lg:text-lg" data-forms>

@@ -21,6 +21,11 @@ export function useActions(
   const { state, append, timeline, place } = run;
   const { status } = state;
 
+  const byTap = useCallback(() => {
+    const { item, timed } = place();
+    return status === 'running' && timed.segment.kind === 'breaths' && modeOf(state, item) === 'tapped';
+  }, [place, status, state]);
+
   const waitOrGo = useCallback(() => {
     wake();
     if (status === 'ready') append({ type: 'start' });
@@ -82,11 +87,14 @@ export function useActions(
 
   const breathing = useCallback(() => place().timed.segment.kind === 'breaths', [place]);
 
-  /** Space taps the breath where the pacer follows, and waits or goes on elsewhere. */
+  /** The large middle of the screen: a repetition that is waited for is done, else wait or go on. */
+  const middle = useCallback(() => (byTap() ? tap() : waitOrGo()), [byTap, tap, waitOrGo]);
+
+  /** Space taps the breath where the pacer follows or waits for it, and waits or goes on elsewhere. */
   const space = useCallback(() => {
-    if (status === 'running' && breathing() && modeOf(state, place().item) === 'follow') tap();
+    if (byTap() || (status === 'running' && breathing() && modeOf(state, place().item) === 'follow')) tap();
     else waitOrGo();
-  }, [status, breathing, state, place, tap, waitOrGo]);
+  }, [byTap, status, breathing, state, place, tap, waitOrGo]);
 
   const press = useCallback(
     (gesture: Gesture) => {
@@ -129,7 +137,7 @@ export function useActions(
     [nameByPlace, space, tap, talk, naming, cues, next, undo, back, neighbours, stop],
   );
 
-  return { waitOrGo, talk, next, back, takeBack, tap, stop, undo, press, keys };
+  return { waitOrGo, middle, talk, next, back, takeBack, tap, stop, undo, press, keys };
 }
 export type Actions = ReturnType<typeof useActions>;
 

@@ -14,8 +14,9 @@ import {
   remedyFor,
   unnamedMarks,
 } from '@/core/coach';
+import { lighterThan } from '@/core/load';
 import { type Gates } from '@/core/safety';
-import { type PlanItem, cueWords, drillOf } from '@/core/sequence';
+import { type PlanItem, cueWords, drillOf, weightOf } from '@/core/sequence';
 import { newId } from '@/keep';
 import { planContext, usePlanner } from '../usePlan';
 import { type ClientView } from '../view';
@@ -191,9 +192,23 @@ export function useNeighbours(
     setSwapped({ index, from, to: to.id });
     return put(to, why);
   };
+  const { load } = drill;
+  const kg = weightOf(item);
+  const lighter = load && kg !== null ? lighterThan(kg) : null;
+  /** The same at the same pace with less in the hand, where the drill has no easier neighbour. */
+  const takeLighter = (to: number) =>
+    append({
+      type: 'adjust',
+      item: index,
+      cadences: item.cadences,
+      breaths: item.breaths,
+      sets: item.sets,
+      kg: to,
+      ...sitOutOf(view.id, group, { ...item, kg: to }),
+    });
   const canTakeBack = swapped !== null && swapped.index === index && items[index]?.id === swapped.to;
   return {
-    easier: usable?.easier?.name ?? null,
+    easier: lighter === null ? (usable?.easier?.name ?? null) : `${lighter} kg, same pace`,
     harder: usable?.harder?.name ?? null,
     another: usable?.another?.name ?? null,
     readiness,
@@ -204,7 +219,7 @@ export function useNeighbours(
           return put({ ...swapped.from, id: newId() }, 'by hand');
         }
       : null,
-    takeEasier: () => swap(usable?.easier ?? null, 'easier'),
+    takeEasier: () => (lighter === null ? swap(usable?.easier ?? null, 'easier') : takeLighter(lighter)),
     takeAnother: () => swap(usable?.another ?? null, 'another way'),
     takeHarder: () => swap(usable?.harder ?? null, 'harder'),
   };

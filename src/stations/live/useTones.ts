@@ -2,7 +2,7 @@
 
 import { useCallback, useEffect, useRef } from 'react';
 import { noisesBetween, tonesBetween } from '@/core/cadence';
-import { type ClockBridge, audioTimeOf, lateSeconds, observeClocks, timelineOf } from '@/core/coach';
+import { type ClockBridge, audioTimeOf, lateSeconds, modeOf, observeClocks, timelineOf, waitsAt } from '@/core/coach';
 import { busOf, playNoise, playTone } from '@/parts/sound/voices';
 import { type LiveRun } from './useRun';
 
@@ -23,7 +23,8 @@ export interface Loudness {
 export function useTones(run: LiveRun, { tones, noise, latencyMs }: Loudness) {
   const context = useRef<AudioContext | null>(null);
   const { nowMs } = run;
-  const { status, anchorEpochMs, cursorSeconds, items } = run.state;
+  const { status, anchorEpochMs, cursorSeconds, items, modes } = run.state;
+  const limit = waitsAt(run.state);
 
   /** Audio may only begin with a gesture; the start of the run is one. */
   const wake = useCallback(() => {
@@ -45,7 +46,7 @@ export function useTones(run: LiveRun, { tones, noise, latencyMs }: Loudness) {
     if (status !== 'running' || anchorEpochMs === null || !audio || (tones === 0 && noise === 0)) return;
     const buses = { tones: busOf(audio, 'tones', tones), noise: busOf(audio, 'noise', noise) };
     const timeline = timelineOf(items);
-    const cursorNow = () => cursorSeconds + (nowMs() - anchorEpochMs) / 1000;
+    const cursorNow = () => Math.min(limit, cursorSeconds + (nowMs() - anchorEpochMs) / 1000);
     let bridge: ClockBridge | null = null;
     const began = cursorNow();
     let doneTo = began - overdueSeconds;
@@ -57,7 +58,9 @@ export function useTones(run: LiveRun, { tones, noise, latencyMs }: Loudness) {
       const first = doneTo < began;
       const allowed = first ? overdueSeconds : lateSeconds;
       const audioAt = (runSeconds: number) => audioTimeOf(bridge!, runSeconds, latencyMs / 1000);
-      for (const { breaths, startSeconds, endSeconds } of timeline.segments) {
+      for (const { item, breaths, startSeconds, endSeconds } of timeline.segments) {
+        // What goes at the client's own pace is not sounded, nor what comes after it before it is there.
+        if (startSeconds > limit || modeOf({ items, modes }, item) === 'tapped') continue;
         if (!breaths || endSeconds <= doneTo || startSeconds >= upTo) continue;
         const [from, to] = [doneTo - startSeconds, upTo - startSeconds];
         for (const tone of tones > 0 ? tonesBetween(breaths, from, to) : []) {
@@ -86,7 +89,7 @@ export function useTones(run: LiveRun, { tones, noise, latencyMs }: Loudness) {
       setTimeout(() => Object.values(buses).forEach((gain) => gain.disconnect()), 200);
     };
     // Only what moves the clock starts it anew: a fault or a breath mark must not cut a tone short.
-  }, [status, anchorEpochMs, cursorSeconds, items, nowMs, tones, noise, latencyMs]);
+  }, [status, anchorEpochMs, cursorSeconds, items, modes, limit, nowMs, tones, noise, latencyMs]);
 
   return { wake };
 }

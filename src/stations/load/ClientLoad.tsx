@@ -4,9 +4,10 @@ import { flaggedConditions } from '@/core/safety';
 import { PathStop } from '../PathStop';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
+import { IntoPlan } from './IntoPlan';
 import { LoadStation } from './LoadStation';
 
-/** Breath under load for a client: held against what was told, and logged with today's visit. */
+/** Breath under load for a client: held against what was told, put into today's plan, and logged with today's visit. */
 export function ClientLoad({ view: served }: { view: ClientView }) {
   const view = useShown(served);
   if (view.path.state !== 'open') return <PathStop view={view} />;
@@ -17,6 +18,7 @@ export function ClientLoad({ view: served }: { view: ClientView }) {
       gates={view.gates}
       cautions={flagged.length > 0 ? flagged.join(', ') : null}
       log={view.visit && { visitId: view.visit.id, lifts: view.visit.lifts }}
+      intoPlan={(load, sets, times) => <IntoPlan {...{ view, load, sets, times }} />}
     />
   );
 }

@@ -47,6 +47,7 @@ export function LiftLog({
     const liftId = newId();
     const lift = {
       movementId: answer.movement.id,
+      ...(asked.own ? { name: answer.movement.name } : {}),
       hand: answer.movement.pull.hand,
       kg: asked.kg,
       repetitions,

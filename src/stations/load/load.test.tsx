@@ -1,9 +1,13 @@
 /** @jest-environment jsdom */
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { gatesOfPerson } from '@/core/fixtures';
+import { type Drill } from '@/core/catalogue';
 import { type Lift } from '@/core/load';
+import { type Plan } from '@/core/sequence';
 import { browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { pullInWords } from '@/parts/figures/load/pullInWords';
+import { answers, clientView, signs, today } from '../view.fixtures';
+import { ClientLoad } from './ClientLoad';
 import { LoadStation } from './LoadStation';
 
 // The figure is fetched and has tests of its own; what is said does not wait for it.
@@ -117,4 +121,102 @@ test('what is off says so and shows nothing to follow; how light it must be is t
   await type('Times possible', '5');
   // 60 % of 132 lb · 36/32.
   expect(screen.getByText(/Go down to 89\.1 lb or less/)).toBeTruthy();
+});
+
+const press = (name: RegExp | string) => doing(() => fireEvent.click(screen.getByRole('button', { name })));
+const title = () => screen.getByRole('heading', { level: 1 }).textContent;
+const value = (name: string) => (screen.getByRole('textbox', { name }) as HTMLInputElement).value;
+
+test('how far it goes is asked in its own measure; beyond what a body does is one sentence, and what was typed stays', async () => {
+  show();
+  expect(value('Bends to, °')).toBe('18');
+  // Hardly a bend at all: ribs would not feel it, and the effort decides.
+  await type('Bends to, °', '2');
+  expect(screen.getByText(/^Bend: the ribs neither close nor open/)).toBeTruthy();
+  await type('Bends to, °', '70');
+  expect(screen.getByRole('alert').textContent).toBe('A bend to the side goes from -45 to 45°. Check the angle.');
+  expect(value('Bends to, °')).toBe('70');
+  await movement('squat');
+  expect(value('Hips go to, m')).toBe('0.55');
+});
+
+test('what was typed for a movement is there again when it is chosen again', async () => {
+  show();
+  await type('Weight', '11');
+  await movement('squat');
+  await type('Times possible', '9');
+  await movement('side-bend');
+  expect(value('Weight')).toBe('11');
+  await movement('squat');
+  expect(value('Times possible')).toBe('9');
+});
+
+test('another weight in each hand: the side away from the heavier works; plates on a bar are added up', async () => {
+  show();
+  await movement('carry-both');
+  await press('Another in each hand');
+  await type('Left hand', '12');
+  await type('Right hand', '4');
+  expect(screen.getByText('One repetition at 12 and 4 kg')).toBeTruthy();
+  await type('Right hand', '-4');
+  expect(screen.getAllByRole('alert').length).toBeGreaterThan(0);
+  await press('The same in both hands');
+  await movement('squat');
+  await type('Weight', '60');
+  await type('Times possible', '15');
+  await press('Plates on a bar');
+  await type('One plate of each pair, kg', '5, 10');
+  await type('Bar, kg', '20');
+  // 60 kg fifteen times: the least said of one lift is 90 kg, 60 % of it 54; bar and plates make 20, 30, 40, 50.
+  expect(screen.getByText(/Up to 54\.0 kg .*At hand: 50 kg\./)).toBeTruthy();
+});
+
+test('a movement of one’s own begins as one of the library; the answer follows what is typed, and it is kept as a drill', async () => {
+  show();
+  await press('Describe your own from this one');
+  await type('What it is called', 'Pail out of the well');
+  expect(title()).toBe('Pail out of the well: out on “bend” and in on “back”');
+  // Bent the other way, toward the weight, the same hand asks for the other breath.
+  await type('Part 1: Side bend, left +', '18');
+  expect(title()).toBe('Pail out of the well: in on “bend” and out on “back”');
+  await type('Part 1: seconds', 'soon');
+  expect(screen.getByRole('alert').textContent).toMatch(/lasts from 0\.5 to 60 s/);
+  await type('Part 1: seconds', '2');
+  await press('Keep it as a drill of yours');
+  await press('Keep it as a drill of yours');
+  const saved = sent.filter(({ kind }) => kind === 'drill.save');
+  expect(saved).toHaveLength(1);
+  const { drill } = saved[0]!.payload as { drill: Drill };
+  expect([drill.name, drill.steps.map(({ phase }) => phase), drill.load?.own?.id]).toEqual([
+    'Pail out of the well',
+    ['inhale', 'exhale'],
+    'own-side-bend',
+  ]);
+  await press('Back to the library');
+  expect(title()).toMatch(/^Side bend, weight in the hand/);
+});
+
+test('a set goes into today’s plan once, with its weight and repetitions; without an intent it is told why not', async () => {
+  const visit = clientView({ facts: [...signs, ...answers()], visit: {} });
+  render(<ClientLoad view={visit} />);
+  expect(screen.getByText(/once an intent is chosen in Read/)).toBeTruthy();
+  cleanup();
+  const reading = {
+    id: 'r',
+    at: `${today}T10:00:00.000Z`,
+    intent: 'openOneSide',
+    side: 'left',
+    patterns: ['oneSide'],
+    ownLine: '',
+    snapshot: null,
+  };
+  render(<ClientLoad view={clientView({ facts: [...signs, ...answers()], visit: { reading: reading as never } })} />);
+  await press('Put it into today’s plan');
+  await press('Put it into today’s plan');
+  const plans = sent.filter(({ kind }) => kind === 'plan.save').map(({ payload }) => (payload as { plan: Plan }).plan);
+  expect(plans).toHaveLength(1);
+  expect(plans[0]!.items).toMatchObject([
+    { kg: 8, breaths: 20, side: 'left', own: { load: { movementId: 'side-bend' } } },
+  ]);
+  expect(plans[0]!.request.propsAtHand).toContain('weight');
 });

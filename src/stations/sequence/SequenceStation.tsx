@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { type Phase } from '@/core/cadence';
+import { findDrill } from '@/core/catalogue';
 import { intentInWords, leadSchoolFor } from '@/core/read';
 import {
   type Alternative,
@@ -16,6 +17,7 @@ import {
   inTodaysForm,
   knownDrill,
   planTotals,
+  putIn,
   talkOf,
 } from '@/core/sequence';
 import { openStations } from '@/core/safety';
@@ -32,12 +34,12 @@ import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
-import { CourseWish, type Wish } from './CourseWish';
+import { CourseWish, type NextRung, RungWish, type Wish } from './CourseWish';
 import { ItemPanel } from './ItemPanel';
 import { RequestBar } from './RequestBar';
 import { Problems, TotalsLine, WorthLine } from './PlanLines';
 import { ScoreEditor } from './ScoreEditor';
-import { firstRequest } from './firstRequest';
+import { firstRequest } from '../firstRequest';
 import { useEdits, useUndoKeys } from './useEdits';
 import { useMeasuredBreath, usePlan, usePlanContext, usePlanner, withBreaths } from '../usePlan';
 import { scoreItems } from './words';
@@ -70,10 +72,13 @@ const keysInShort =
 export function SequenceStation({
   view: served,
   wish = null,
+  rung = null,
 }: {
   view: ClientView;
   /** What the course asks of today; null where there is none, or it was coached already. */
   wish?: Wish | null;
+  /** The rung of the ladder that comes next; null where none is asked for. */
+  rung?: NextRung | null;
 }) {
   const view = useShown(served);
   const { visit } = view;
@@ -95,13 +100,13 @@ export function SequenceStation({
       </EmptyState>
     );
   }
-  return <Planning view={view} wish={wish} />;
+  return <Planning view={view} wish={wish} rung={rung} />;
 }
 
 /** Nodes for going on in the background where the first search was cut off. */
 const deeperNodes = 1_000_000;
 
-function Planning({ view, wish }: { view: ClientView; wish: Wish | null }) {
+function Planning({ view, wish, rung }: { view: ClientView; wish: Wish | null; rung: NextRung | null }) {
   const reading = view.visit!.reading!;
   const { plan, error, change, edit, undo, redo } = usePlan(view);
   const planner = usePlanner();
@@ -295,6 +300,19 @@ function Planning({ view, wish }: { view: ClientView; wish: Wish | null }) {
                 onAsk={(drillId) =>
                   takeRequest({ ...request, musts: [...new Set([...(request.musts ?? []), drillId])] })
                 }
+              />
+            )}
+            {rung && (
+              <RungWish
+                rung={rung}
+                items={shown.items}
+                onPut={(drillId) => {
+                  const made = putIn(findDrill(drillId)!, shown.request, context, shown.items, newId());
+                  if ('refused' in made) return made.refused;
+                  change({ ...shown, items: made.items });
+                  setSelectedId(made.item.id);
+                  return null;
+                }}
               />
             )}
             {(shown.notes ?? []).map((note) => (

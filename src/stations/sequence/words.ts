@@ -1,3 +1,4 @@
+import { movementInWords } from '@/core/catalogue';
 import { specOf } from '@/core/body';
 import { cadencesInWords, doseInWords } from '@/core/coach';
 import {
@@ -39,7 +40,7 @@ function barOf(item: PlanItem, previous: PlanItem['position'] | null, problem: S
     id: item.id,
     name: drill.name,
     position: item.position,
-    movement: drill.movement,
+    movement: movementInWords(drill),
     props: item.props,
     side: item.side,
     cadence: cadencesInWords(item),

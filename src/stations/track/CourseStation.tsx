@@ -2,7 +2,7 @@
 
 import { findDrill } from '@/core/catalogue';
 import { patterns } from '@/core/read';
-import { type Course, courseInWords, movedInWords, stepInWords } from '@/core/course';
+import { type Course, type Ladder, courseInWords, movedInWords, stepInWords } from '@/core/course';
 import { dayInWords } from '@/core/record';
 import { commonPractice } from '@/core/reasons';
 import { LinkButton } from '@/parts/Button';
@@ -10,6 +10,7 @@ import { EmptyState } from '@/parts/Notice';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { StationHead } from '../StationHead';
 import { CourseBand } from './CourseBand';
+import { LadderStair } from './LadderStair';
 import { TrackNav } from './TrackNav';
 
 const patternName = (id: string) => patterns.find((one) => one.id === id)?.name ?? id;
@@ -20,12 +21,14 @@ export function CourseStation({
   visit,
   today,
   course,
+  ladder,
 }: {
   clientId: string;
   /** Whether there is a visit today. */
   visit: boolean;
   today: string;
   course: Course | null;
+  ladder: Ladder | null;
 }) {
   if (!course) {
     return (
@@ -36,6 +39,7 @@ export function CourseStation({
         <EmptyState as="h2" title="Nothing was coached yet, so there is no course.">
           <LinkButton href={`/clients/${clientId}/coach`}>Go to Coach</LinkButton>
         </EmptyState>
+        {ladder && <LadderStair {...{ ladder, clientId, today }} />}
       </>
     );
   }
@@ -135,6 +139,7 @@ export function CourseStation({
           </section>
         </div>
       </div>
+      {ladder && <LadderStair {...{ ladder, clientId, today }} />}
     </>
   );
 }

@@ -1,5 +1,6 @@
 import { type Drill } from '../schema';
 import { drill, range, count, image, touch, repetitions, repetition } from '../drill';
+import { ofMovement } from '../underLoad';
 
 /** Movement with the breath. */
 export const moveDrills: readonly Drill[] = [
@@ -69,10 +70,10 @@ export const moveDrills: readonly Drill[] = [
     movement: 'chairRise',
     setUp: 'Front of the seat, feet back under the knees, ribs over pelvis.',
     setUpSeconds: 20,
-    steps: [
-      ['inhale', 'Sit, ribs wide, lean from the hips.'],
-      ['exhale', 'Weight to the feet, stand by bringing the hips through.'],
-    ],
+    ...ofMovement('chair-rise', {
+      sit: 'Sit, ribs wide, lean from the hips.',
+      up: 'Weight to the feet, stand by bringing the hips through.',
+    }),
     breath: { inhale: range(3, 3, 5), exhale: range(3, 3.5, 5) },
     breaths: range(5, 6, 10),
     sets: range(1, 1, 2),
@@ -129,10 +130,11 @@ export const moveDrills: readonly Drill[] = [
     movement: 'squat',
     setUp: 'A chair behind as far as it is wanted. Feet under the hips, weight over the whole foot.',
     setUpSeconds: 15,
-    steps: [
-      ['inhale', 'Down, sit bones and ribs wide.'],
-      ['exhale', 'Up, the floor recoils before the legs push.'],
-    ],
+    ...ofMovement(
+      'squat',
+      { down: 'Down, sit bones and ribs wide.', up: 'Up, the floor recoils before the legs push.' },
+      { kg: 0 },
+    ),
     breath: repetition,
     breaths: range(5, 8, 12),
     sets: range(1, 2, 3),
@@ -161,10 +163,11 @@ export const moveDrills: readonly Drill[] = [
     hands: 'hip folds',
     setUp: 'Hands on the folds of the hips. Push the hips back as if closing a drawer behind.',
     setUpSeconds: 20,
-    steps: [
-      ['inhale', 'Hips back, back ribs wide.'],
-      ['exhale', 'Hips through, ribs over the pelvis.'],
-    ],
+    ...ofMovement(
+      'hinge',
+      { down: 'Hips back, back ribs wide.', up: 'Hips through, ribs over the pelvis.' },
+      { kg: 0 },
+    ),
     breath: repetition,
     breaths: range(5, 8, 12),
     sets: range(1, 2, 3),
@@ -192,10 +195,11 @@ export const moveDrills: readonly Drill[] = [
     movement: 'press',
     setUp: 'A light weight in each hand at the shoulders. Light means: some twenty-two would be possible.',
     setUpSeconds: 25,
-    steps: [
-      ['inhale', 'Arms up, the ribs open with them.'],
-      ['exhale', 'Down, ribs over the pelvis.'],
-    ],
+    ...ofMovement(
+      'press-overhead',
+      { up: 'Arms up, the ribs open with them.', 'back down': 'Down, ribs over the pelvis.' },
+      { kg: 2 },
+    ),
     breath: repetition,
     breaths: range(5, 8, 12),
     sets: range(1, 2, 3),
@@ -223,10 +227,7 @@ export const moveDrills: readonly Drill[] = [
     movement: 'row',
     setUp: 'Band fixed in front at rib height. The pull opens the ribs: it goes with the inhale.',
     setUpSeconds: 25,
-    steps: [
-      ['inhale', 'Pull, chest wide between the arms.'],
-      ['exhale', 'Let the arms go, blades apart.'],
-    ],
+    ...ofMovement('row', { pull: 'Pull, chest wide between the arms.', back: 'Let the arms go, blades apart.' }),
     breath: repetition,
     breaths: range(6, 8, 12),
     sets: range(1, 2, 3),
@@ -254,10 +255,11 @@ export const moveDrills: readonly Drill[] = [
     setUp:
       'Weight in one hand, feet under the hips. Bend only as far as stays sideways; the hand says which side works.',
     setUpSeconds: 20,
-    steps: [
-      ['inhale', 'Down toward the weight, the far side opens.'],
-      ['exhale', 'Up; the far side closes and does the work.'],
-    ],
+    ...ofMovement(
+      'side-bend-toward',
+      { down: 'Down toward the weight, the far side opens.', up: 'Up; the far side closes and does the work.' },
+      { kg: 4 },
+    ),
     breath: repetition,
     breaths: range(5, 6, 10),
     sets: range(1, 1, 2),

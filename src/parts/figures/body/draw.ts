@@ -1,4 +1,5 @@
-import { type Body, type Thing, type Vec, between, cosine, frameAt, inFrame, radii, sides, sine } from '@/core/body';
+import { type Body, type Thing, frameAt, radii, sides } from '@/core/body';
+import { type Vec, between, cosine, inFrame, sine } from '@/core/vector';
 import { type RegionId } from '@/core/trunk';
 import { type Eye, closedPath, disc, hull } from './outline';
 import { inOrder } from './order';

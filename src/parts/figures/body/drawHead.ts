@@ -1,17 +1,5 @@
-import {
-  type Body,
-  type Frame,
-  type Vec,
-  add,
-  cosine,
-  dot,
-  frameAt,
-  inFrame,
-  minus,
-  sine,
-  times,
-  unit,
-} from '@/core/body';
+import { type Body, frameAt } from '@/core/body';
+import { type Frame, type Vec, add, cosine, dot, inFrame, minus, sine, times, unit } from '@/core/vector';
 import { type Eye, type Flat, closedPath, disc, hull, openPath } from './outline';
 import { type Shape, type Part, flat, piece, sampled } from './shapes';
 

@@ -1,4 +1,5 @@
-import { type Body, type Side, type Vec, add, between, cross, dot, minus, radii, times, unit } from '@/core/body';
+import { type Body, type Side, radii } from '@/core/body';
+import { type Vec, add, between, cross, dot, minus, times, unit } from '@/core/vector';
 import { type Eye, capsulePath, closedPath, disc, hull, openPath } from './outline';
 import { type Tone, type Shape, type Part, flat, sampled, piece } from './shapes';
 

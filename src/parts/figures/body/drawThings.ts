@@ -1,17 +1,5 @@
-import {
-  type Frame,
-  type Thing,
-  type Vec,
-  add,
-  cornersOf,
-  cosine,
-  dot,
-  inFrame,
-  minus,
-  sine,
-  times,
-  unit,
-} from '@/core/body';
+import { type Thing, cornersOf } from '@/core/body';
+import { type Frame, type Vec, add, cosine, dot, inFrame, minus, sine, times, unit } from '@/core/vector';
 import { type Eye, capsulePath, closedPath, disc, hull, openPath } from './outline';
 import { type Sample } from './order';
 import { type Shape, type Part, flat, sampled, piece } from './shapes';

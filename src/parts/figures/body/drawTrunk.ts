@@ -1,17 +1,5 @@
-import {
-  type Body,
-  between,
-  cosine,
-  dot,
-  facing,
-  frameAt,
-  minus,
-  regionPlaces,
-  ringAt,
-  ringHeights,
-  sine,
-  surfaceAt,
-} from '@/core/body';
+import { type Body, facing, frameAt, regionPlaces, ringAt, ringHeights, surfaceAt } from '@/core/body';
+import { between, cosine, dot, minus, sine } from '@/core/vector';
 import { type RegionId } from '@/core/trunk';
 import { type Eye, type Flat, closedPath, hull, softPath } from './outline';
 import { type Sample } from './order';

@@ -1,4 +1,4 @@
-import { type Vec, cosine, dot, sine } from '@/core/body';
+import { type Vec, cosine, dot, sine } from '@/core/vector';
 
 /** Where the viewer stands: degrees round from the figure's right side toward its front, and above the level. */
 export interface Camera {

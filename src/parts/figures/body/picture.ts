@@ -4,11 +4,9 @@ import {
   type FigureSpec,
   type Swelling,
   type Thing,
-  type Vec,
   cornersOf,
   figureOf,
   type Moves,
-  inFrame,
   midway,
   movesOn,
   ringAt,
@@ -16,6 +14,7 @@ import {
   sides,
   thingsOf,
 } from '@/core/body';
+import { type Vec, inFrame } from '@/core/vector';
 import { type RegionId, type TrunkMoment, type TrunkMotion, trunkAt } from '@/core/trunk';
 import { type Drawing, drawn, ghostPath } from './draw';
 import { regionPath } from './drawTrunk';

@@ -1,4 +1,4 @@
-import { type Vec, between } from '@/core/body';
+import { type Vec, between } from '@/core/vector';
 import { type Eye, type Flat, type Spot, capsulePath } from './outline';
 import { type Sample } from './order';
 

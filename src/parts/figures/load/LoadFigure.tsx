@@ -1,7 +1,8 @@
 'use client';
 
 import { type KeyboardEvent, type PointerEvent, useId, useMemo, useRef } from 'react';
-import { type Body, type FigureSpec, type Loaded, type Vec, figureOf, regionPlaces, surfaceAt } from '@/core/body';
+import { type Body, type FigureSpec, figureOf, loadedOf, regionPlaces, surfaceAt } from '@/core/body';
+import { type Vec } from '@/core/vector';
 import { type LoadAnswer, type PartBreath } from '@/core/load';
 import { type RegionId } from '@/core/trunk';
 import { regionPath } from '../body/drawTrunk';
@@ -30,15 +31,8 @@ const specFor = ({ movement }: LoadAnswer): FigureSpec => {
   const own = taught[movement.id];
   if (own) return own;
   const [first] = movement.parts;
-  const { pull, seen, ground } = movement;
-  const loaded: Loaded = {
-    from: first!.from,
-    to: first!.to,
-    ground: ground === 'seat' || ground === 'back' ? 'feet' : ground,
-    hand: pull.hand,
-    toward: pull.toward,
-    seen,
-  };
+  const { pull } = movement;
+  const loaded = loadedOf(movement, first!.from, first!.to, 'not');
   // A cable ends in the hand; only what hangs is a weight.
   const hangs = pull.hand !== 'none' && movement.startKg > 0 && pull.toward[2] < -0.9;
   return { position: 'standing', props: hangs ? ['weight'] : [], loaded };

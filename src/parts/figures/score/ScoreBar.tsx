@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, useId } from 'react';
-import { type MovementId, type PositionId, type PropId, movementWords, props as allProps } from '@/core/catalogue';
+import { type PositionId, type PropId, props as allProps } from '@/core/catalogue';
 import { type Segment } from '@/core/dose';
 import { type FigureSpec } from '@/core/body';
 import { LateBody } from '../body/LateBody';
@@ -13,7 +13,8 @@ export interface ScoreItem {
   id: string;
   name: string;
   position: PositionId;
-  movement: MovementId;
+  /** In words. */
+  movement: string;
   props: readonly PropId[];
   side: 'left' | 'right' | 'both' | 'none';
   cadence: string;
@@ -84,9 +85,7 @@ export const ScoreBar = memo(function ScoreBar({ item, pxPerSecond }: { item: Sc
         </g>
       </svg>
       <div className="border-t border-rule" style={{ height: heightOf('movement') }}>
-        <div className={`${line} pt-1 ${item.movement === 'none' ? 'text-ink2' : ''}`}>
-          {movementWords[item.movement]}
-        </div>
+        <div className={`${line} pt-1 ${item.movement === 'still' ? 'text-ink2' : ''}`}>{item.movement}</div>
       </div>
       <svg width={width} height={heightOf('floor')} className="block border-t border-rule">
         <line x1="0" x2={width} y1={heightOf('floor') / 2} y2={heightOf('floor') / 2} stroke="var(--rule)" />

@@ -117,7 +117,7 @@ describe('the printed score', () => {
     id,
     name,
     position: 'sitting',
-    movement: 'none',
+    movement: 'still',
     props: ['towel'],
     side: 'none',
     cadence: '2 in, 4 out, 2 pause',

@@ -3,7 +3,7 @@ import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { SequenceStation } from '@/stations/sequence/SequenceStation';
-import { loadWish } from '../../../../../course';
+import { loadRung, loadWish } from '../../../../../course';
 import { loadForPlanning, planningAside, viewFor } from '../../../../../load';
 
 export default async function SequencePage({ params }: { params: Promise<{ clientId: string }> }) {
@@ -17,6 +17,7 @@ export default async function SequencePage({ params }: { params: Promise<{ clien
       <SequenceStation
         view={viewFor(view, ['looks', 'plan'])}
         wish={view.visit?.runs.length ? null : loadWish(clientId)}
+        rung={view.visit?.runs.length ? null : loadRung(clientId)}
       />
     </>
   );

@@ -1,12 +1,12 @@
 import { notFound } from 'next/navigation';
 import { ClientLoad } from '@/stations/load/ClientLoad';
-import { loadClient, viewFor } from '../../../../../../load';
+import { loadForPlanning, viewFor } from '../../../../../../load';
 
 export const metadata = { title: 'Breath under load' };
 
 export default async function ClientLoadPage({ params }: { params: Promise<{ clientId: string }> }) {
   const { clientId } = await params;
-  const view = loadClient(clientId);
+  const view = loadForPlanning(clientId);
   if (!view) notFound();
-  return <ClientLoad view={viewFor(view, [])} />;
+  return <ClientLoad view={viewFor(view, ['looks', 'plan'])} />;
 }

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { EmergencyStop } from '@/stations/PathStop';
 import { CourseStation } from '@/stations/track/CourseStation';
-import { loadCourseReviewed } from '../../../../../../course';
+import { loadCourseReviewed, loadLadder } from '../../../../../../course';
 import { loadClient } from '../../../../../../load';
 
 export const metadata = { title: 'Course' };
@@ -18,6 +18,7 @@ export default async function CoursePage({ params }: { params: Promise<{ clientI
         visit={view.visit !== null}
         today={view.today}
         course={loadCourseReviewed(clientId)}
+        ladder={loadLadder(clientId)}
       />
     </>
   );

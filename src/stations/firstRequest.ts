@@ -1,6 +1,6 @@
 import { type PlanRequest } from '@/core/sequence';
 import { type SchoolId } from '@/core/schools';
-import { type ClientView } from '../view';
+import { type ClientView } from './view';
 
 /** What is at hand in most rooms, until a coach has ticked otherwise for this client. */
 const usualProps: PlanRequest['propsAtHand'] = ['towel', 'pillow', 'wall', 'chair'];

@@ -1,6 +1,6 @@
 import { type PlanRequest } from '@/core/sequence';
-import { clientView } from '../view.fixtures';
-import { type Planning } from '../view';
+import { clientView } from './view.fixtures';
+import { type Planning } from './view';
 import { firstRequest } from './firstRequest';
 
 const reading = {

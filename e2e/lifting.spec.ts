@@ -1,0 +1,189 @@
+import { type Page, expect, test } from '@playwright/test';
+import { cadence } from '@/core/cadence';
+import { sharedStudio } from './support/server';
+import {
+  allSaved,
+  expectAccessible,
+  openRunOf,
+  planItem,
+  seedClient,
+  seedReading,
+  planCommands,
+  runCommands,
+} from './support/walk';
+
+const server = sharedStudio();
+
+test.beforeAll(() => server.start());
+
+const movement = (page: Page) => page.getByRole('combobox', { name: 'Movement' });
+const weight = (page: Page) => page.getByRole('textbox', { name: 'Weight', exact: true });
+const part = (page: Page) => page.locator('[data-part]');
+const phase = (page: Page) => page.locator('[data-phase]');
+
+/** Chooses a movement for a client, puts it into today's plan and opens the run. */
+async function openSet(page: Page, clientId: string, id: string, kg: string, possible: string) {
+  await page.goto(`${server.url}/clients/${clientId}/sequence/load`);
+  await movement(page).selectOption(id);
+  await weight(page).fill(kg);
+  await page.getByRole('textbox', { name: 'Times possible' }).fill(possible);
+  await page.getByRole('button', { name: 'Put it into today’s plan' }).click();
+  await expect(page.getByRole('link', { name: /^In the plan:/ })).toBeVisible();
+  await allSaved(page);
+  await openRunOf(page, server.url, clientId);
+}
+
+test('a teaching set is paced: the movement’s word over the breath’s, repetitions counted, lighter at the same pace, and logged', async ({
+  page,
+}) => {
+  await page.clock.install();
+  const clientId = await seedReading(page, server.url, 'Digory Sallow');
+  await openSet(page, clientId, 'squat', '8', '25');
+  await page.clock.pauseAt(new Date(Date.now() + 30_000));
+  await page.keyboard.press(' ');
+  await page.clock.runFor(1000);
+  await page.keyboard.press('n');
+  await page.clock.runFor(600);
+  // Down in three, up in two: a squat's own tempo, and its breath by the rule.
+  await expect(part(page)).toHaveText('DOWN');
+  await expect(phase(page)).toHaveText('IN');
+  await expect(page.locator('[data-breaths]')).toContainText('1/20');
+  await expect(page.locator('[data-held]')).toHaveText('8 kg');
+  await page.clock.runFor(3000);
+  await expect(part(page)).toHaveText('UP');
+  await expect(phase(page)).toHaveText('OUT');
+  await page.clock.runFor(2000);
+  await expect(part(page)).toHaveText('DOWN');
+  await expect(page.locator('[data-breaths]')).toContainText('2/20');
+  await page.keyboard.press('e');
+  await page.clock.runFor(300);
+  await expect(page.locator('[data-held]')).toHaveText('6 kg');
+  await page.clock.runFor(15_000);
+  await expect(page.locator('[data-breaths]')).toContainText('5/20');
+  // What can't be seen is said: once a phase.
+  await expect(page.locator('[data-announce]')).toHaveText(/^(In, 5 of 20|Out)$/);
+  await page.clock.resume();
+  await expectAccessible(page, 'a paced set');
+  await page.keyboard.press('n');
+  await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible();
+  await page.goto(`${server.url}/clients/${clientId}/track/visits`);
+  await expect(page.getByRole('region', { name: 'Squat' })).toContainText('The breath went along up to 6 kg.');
+});
+
+test('near the most nobody is paced: each repetition waits for its tap, a fast finger counts once', async ({
+  page,
+}) => {
+  await page.clock.install();
+  const clientId = await seedReading(page, server.url, 'Loveday Crake');
+  await openSet(page, clientId, 'squat', '100', '2');
+  await page.clock.pauseAt(new Date(Date.now() + 30_000));
+  await page.keyboard.press(' ');
+  await page.clock.runFor(1000);
+  await page.keyboard.press('n');
+  await page.clock.runFor(600);
+  const set = page.locator('[data-tapped]');
+  await expect(set).toContainText('Repetition 1 of 6');
+  await page.clock.runFor(60_000);
+  await expect(set).toContainText('Repetition 1 of 6');
+  await page.keyboard.press(' ');
+  await page.keyboard.press(' ');
+  await page.clock.runFor(1000);
+  await expect(set).toContainText('Repetition 2 of 6');
+  await set.click();
+  await page.clock.runFor(20_000);
+  await expect(set).toContainText('Repetition 3 of 6');
+  // What was tapped is there after a reload, and it still waits where it stood.
+  await page.clock.resume();
+  await expectAccessible(page, 'a set by taps');
+  await allSaved(page);
+  await page.reload();
+  await expect(page.getByText(/go on/).first()).toBeVisible();
+  await page.keyboard.press(' ');
+  await expect(set).toContainText('Repetition 3 of 6');
+});
+
+test('a rung not kept at two visits goes one back; the rung below is put into the plan and begun again', async ({
+  page,
+}) => {
+  const rung = (drillId: string, rest = {}) => planItem(drillId, { setUpSeconds: 0, ...rest });
+  const leak = { type: 'checked', item: 0, asked: ['leak'], found: ['leak'] };
+  const climbed = ['two-hand-belly', 'carry-sitting', 'carry-standing', 'carry-walking'];
+  const clientId = await seedClient(
+    page,
+    server.url,
+    'Jory Pellow',
+    (visitId) => [
+      ...planCommands(
+        visitId,
+        climbed.map((id, at) => rung(id, { position: ['hook-lying', 'sitting', 'standing', 'walking'][at] })),
+      ),
+      ...runCommands(
+        visitId,
+        climbed.map((id, at) => rung(id, { position: ['hook-lying', 'sitting', 'standing', 'walking'][at] })),
+      ),
+      { kind: 'visit.end', payload: { visitId } },
+    ],
+    { leaking: {} },
+  );
+  await page.goto(`${server.url}/clients/${clientId}/track/course`);
+  const ladder = page.getByRole('region', { name: /From the mat into life/ });
+  await expect(ladder.getByRole('heading')).toHaveText(/Chair rise is worked on; 4 rungs above it/);
+  await expect(ladder).toContainText('calm, no leak');
+  const chairRise = [rung('chair-rise', { cadences: [cadence(2, 2)], breaths: 8, forms: ['exhaleFirst'] })];
+  await seedVisit(page, clientId, chairRise, () => [leak]);
+  await page.reload();
+  await expect(ladder.getByRole('heading')).toHaveText(/Chair rise is worked on/);
+
+  // The second time by hand: coached, asked, and it leaked again.
+  const visitId = await seedVisit(page, clientId, null, undefined, chairRise);
+  await openRunOf(page, server.url, clientId);
+  await page.keyboard.press(' ');
+  await page.getByRole('button', { name: 'Checks' }).click();
+  const asked = page.getByRole('group', { name: 'Asked after Chair rise with the breath' });
+  await asked.getByRole('button', { name: 'A leak' }).click();
+  await expect(asked.getByRole('button', { name: 'A leak' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(asked).toContainText('step back');
+  await expect(page.locator('[data-breaths]')).toContainText('2/8', { timeout: 15_000 });
+  await page.getByRole('button', { name: /^Next/ }).click();
+  await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible();
+  await page.goto(`${server.url}/clients/${clientId}/track/course`);
+  await expect(ladder.getByRole('heading')).toHaveText(/Walking is worked on/);
+  await expect(ladder).toContainText('chair rise was not kept twice (leak); back to walking.');
+  await expectAccessible(page, 'the ladder');
+
+  // At the next visit the rung below is asked for, and one press puts it into the plan.
+  await post(page, [{ kind: 'visit.end', payload: { visitId } }]);
+  await seedVisit(page, clientId, null, undefined, [
+    rung('two-hand-belly', { position: 'hook-lying', setUpSeconds: 10 }),
+  ]);
+  await page.goto(`${server.url}/clients/${clientId}/sequence`);
+  await expect(page.getByText('Rung 4 of 9 from the mat into life: walking, Walk with it.')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it in' }).click();
+  await expect(page.getByText(/walking, Walk with it; it is in this plan\./)).toBeVisible();
+  await allSaved(page);
+});
+
+/** One more visit of a client, with a plan, coached to its end where asked. */
+async function seedVisit(
+  page: Page,
+  clientId: string,
+  coached: ReturnType<typeof planItem>[] | null,
+  otherwise: (item: number) => object[] = () => [],
+  planned = coached ?? [],
+) {
+  const visitId = crypto.randomUUID();
+  await post(page, [
+    { kind: 'visit.start', payload: { visitId, clientId } },
+    ...planCommands(visitId, planned),
+    ...(coached ? [...runCommands(visitId, coached, otherwise), { kind: 'visit.end', payload: { visitId } }] : []),
+  ]);
+  return visitId;
+}
+
+async function post(page: Page, commands: object[]) {
+  const answer = await page.request.post(`${server.url}/api/commands`, {
+    data: { commands: commands.map((command) => ({ id: crypto.randomUUID(), ...command })) },
+  });
+  const { outcomes } = (await answer.json()) as { outcomes: { state: string }[] };
+  expect(outcomes.filter(({ state }) => state === 'refused')).toEqual([]);
+}

@@ -1,0 +1,101 @@
+import { gatesOfPerson } from '../fixtures';
+import { type DrillLoad, findMovement, loadAnswer, loadMovements } from '../load';
+import { conditionIds } from '../safety';
+import { fitOf } from '../sequence';
+import { componentsOf, drillSchema, drillUnderLoad, drills } from '.';
+import { ofMovement } from './underLoad';
+
+const load = (movementId: string, rest: Partial<DrillLoad> = {}): DrillLoad => {
+  const { startKg, steady, explosive } = findMovement(movementId)!;
+  const strategy = steady ? 'steady' : explosive ? 'burst' : 'with';
+  return { movementId, own: null, toward: null, kg: startKg, strategy, through: false, ...rest };
+};
+
+describe('a built-in drill on a movement says which phase is which by the rule', () => {
+  test('the pull turned round, its words change places', () => {
+    const words = { bend: 'Bend.', back: 'And back.' };
+    const said = (id: string) => Object.fromEntries(ofMovement(id, words).steps);
+    expect(said('side-bend')).toEqual({ exhale: 'Bend.', inhale: 'And back.' });
+    expect(said('side-bend-cable-high')).toEqual({ inhale: 'Bend.', exhale: 'And back.' });
+  });
+
+  test('a part without words is told of', () => {
+    expect(() => ofMovement('squat', { down: 'Down.' })).toThrow(/No words for “up”/);
+  });
+
+  test('whatever caution asks for the exhale with the effort, a drill whose effort is an inhale is off with it', () => {
+    for (const drill of drills.filter((one) => one.load)) {
+      const { parts } = loadAnswer(
+        {
+          movementId: drill.load!.movementId,
+          hand: findMovement(drill.load!.movementId)!.pull.hand,
+          kg: drill.load!.kg || findMovement(drill.load!.movementId)!.startKg,
+          repetitions: null,
+          effort: null,
+          bodyKg: 70,
+        },
+        null,
+      );
+      const inhaled = parts.some(({ effort, breath }) => effort && breath === 'in');
+      const fit = fitOf(
+        drill,
+        { position: drill.positions[0]!, props: drill.props, side: drill.sides === 'none' ? 'none' : 'left' },
+        gatesOfPerson({ leaking: {} }),
+      );
+      if (inhaled) expect([drill.id, 'refused' in fit]).toEqual([drill.id, true]);
+    }
+  });
+});
+
+describe('any movement as a drill', () => {
+  const strategiesOf = (id: string) => {
+    const { steady, explosive } = findMovement(id)!;
+    return steady || explosive ? [load(id).strategy] : (['with', 'keep', 'between'] as const);
+  };
+
+  test.each(loadMovements.map(({ id }) => [id]))('%s passes the check of the catalogue, however heavy', (id) => {
+    for (const strategy of strategiesOf(id)) {
+      const drill = drillUnderLoad(`own-${id}`, load(id, { strategy }));
+      expect(drillSchema.safeParse(drill).success).toBe(true);
+      expect(componentsOf(drill).includes('strain')).toBe(strategy === 'keep' || strategy === 'between');
+      expect(drill.cues.length).toBeGreaterThanOrEqual(2);
+    }
+  });
+
+  test.each(conditionIds.map((id) => [id]))(
+    'with %s: what the movement’s answer forbids, its drill is off for, too',
+    (condition) => {
+      const gates = gatesOfPerson({ [condition]: {} });
+      for (const { id, startKg, pull } of loadMovements) {
+        const asked = { movementId: id, hand: pull.hand, kg: startKg, repetitions: null, effort: null, bodyKg: 70 };
+        const { off, cautions } = loadAnswer(asked, gates);
+        const drill = drillUnderLoad(`own-${id}`, load(id));
+        const place = {
+          position: drill.positions[0]!,
+          props: drill.props,
+          side: drill.sides === 'none' ? ('none' as const) : ('left' as const),
+        };
+        if (off) expect([id, 'refused' in fitOf(drill, place, gates)]).toEqual([id, true]);
+        if (cautions.some(({ what }) => what === 'no held breath')) {
+          for (const strategy of ['keep', 'between'] as const)
+            if (strategiesOf(id).length > 1)
+              expect([
+                id,
+                strategy,
+                'refused' in fitOf(drillUnderLoad(`own-${id}`, load(id, { strategy })), place, gates),
+              ]).toEqual([id, strategy, true]);
+        }
+      }
+    },
+  );
+
+  test('who leaks may row with the exhale on the pull, and not with the inhale', () => {
+    const gates = gatesOfPerson({ leaking: {} });
+    const fit = (through: boolean) => {
+      const drill = drillUnderLoad('own-row', load('row', { through }));
+      return fitOf(drill, { position: drill.positions[0]!, props: drill.props, side: 'none' }, gates);
+    };
+    expect('refused' in fit(false)).toBe(true);
+    expect(fit(true)).toMatchObject({ forms: ['exhaleFirst'] });
+  });
+});

@@ -1,0 +1,172 @@
+import { type Vec } from '../vector';
+import { type Cadence, type Phase, shortestPhaseSeconds } from '../cadence';
+import { beatsOf, throughEffort } from './answer';
+import { type PartBreath, breathOf } from './breath';
+import { type Stance } from './mechanics';
+import { type Movement, mirroredMovement } from './movements';
+import { type DrillLoad, movementOf } from './schema';
+import { stiffnessFor } from './strategy';
+
+/** A part of the movement within a phase of the breath. */
+interface PartInPhase {
+  /** What is done, in the movement's own word; null while nothing moves. */
+  name: string | null;
+  /** How much of the phase it takes; those of a phase come to 1. */
+  share: number;
+  /** How far the movement has gone at its beginning and at its end: 0 where it starts, 1 at its far end. */
+  from: number;
+  to: number;
+}
+
+/** One repetition laid over one breath, which begins with the inhale. */
+export interface Repetition {
+  movement: Movement;
+  parts: PartBreath[];
+  /** The way the load draws, for the hand it is in. */
+  toward: Vec;
+  cadence: Cadence;
+  phases: Readonly<Record<Phase, readonly PartInPhase[]>>;
+}
+
+/** Whose weight isn't known is taken for an ordinary one: it decides which part is the effort, not how much. */
+const ordinaryBodyKg = 70;
+/** Breathed in or out where the movement leaves no time for it. Common practice; the seconds ours. */
+const breathBetween = 2;
+
+const far = (a: Stance, b: Stance): number =>
+  // Degrees and metres on one scale: a metre of the hips or a whole push is as much as a hundred degrees.
+  Math.hypot(a.side - b.side, a.fold - b.fold, a.turn - b.turn, a.lean - b.lean, a.arm - b.arm) +
+  100 * (Math.abs(a.push - b.push) + Math.abs(a.hips - b.hips));
+
+/** How far the movement has gone at the ends of its parts, 0 to 1. */
+function levelsOf({ parts }: Movement): ReadonlyMap<string, { from: number; to: number }> {
+  const start = parts[0]!.from;
+  const most = Math.max(...parts.map(({ to }) => far(start, to)), 1e-9);
+  return new Map(
+    parts.map(({ name, from, to }) => [name, { from: far(start, from) / most, to: far(start, to) / most }]),
+  );
+}
+
+const phaseOf = { in: 'inhale', kept: 'topPause', out: 'exhale' } as const;
+const noMove = ['first', 'between'];
+
+/**
+ * A repetition of a loaded drill over one breath: which part of the movement goes with which phase, and how long both take. What of it is
+ * breathed the same way is one phase; where the movement leaves no time to breathe in or out, it waits for the breath.
+ *
+ * @param hand which hand is loaded, where one is: the other way round from how the movement is told, sides and turns are mirrored
+ * @source rule: common practice, no published source
+ * @example repetitionOf(squat, 'both').phases.exhale[0]?.name // 'up'
+ */
+export function repetitionOf(load: DrillLoad, hand: 'left' | 'right' | 'both' | 'none'): Repetition {
+  const told = movementOf(load);
+  const oneSided = told.pull.hand === 'left' || told.pull.hand === 'right';
+  const turned = oneSided && (hand === 'left' || hand === 'right') && hand !== told.pull.hand;
+  const movement = turned ? mirroredMovement(told) : told;
+  const { toward } = load;
+  const way = toward && (turned ? ([toward[0], -toward[1], toward[2]] as const) : toward);
+  const pull = {
+    ...movement.pull,
+    toward: way ?? movement.pull.toward,
+    kg: load.kg,
+    ...(load.leftShare === undefined ? {} : { leftShare: load.leftShare }),
+  };
+  const derived = breathOf(movement.parts, pull, ordinaryBodyKg);
+  const parts = load.through ? derived.map(throughEffort) : derived;
+  const beats = beatsOf(parts, load.strategy, stiffnessFor(load.strategy, null));
+  // The way back fills: filling up on its own comes only where there is no way back to do it on.
+  const fills = beats.some(({ part, breath }) => breath === 'in' && part !== 'first');
+  const cycle = beats.filter(({ part }) => !(fills && part === 'first'));
+  const begins = cycle.findIndex(({ breath }, at) => breath === 'in' && cycle.at(at - 1)!.breath !== 'in');
+  const turnedRound = begins < 0 ? cycle : [...cycle.slice(begins), ...cycle.slice(0, begins)];
+  const levels = levelsOf(movement);
+  const seconds: Record<Phase, number> = { inhale: 0, topPause: 0, exhale: 0, bottomPause: 0 };
+  const within: Record<Phase, { name: string | null; seconds: number; from: number; to: number }[]> = {
+    inhale: [],
+    topPause: [],
+    exhale: [],
+    bottomPause: [],
+  };
+  let level = 0;
+  for (const beat of turnedRound) {
+    const [name] = beat.part.split(', ');
+    const moves = !noMove.includes(beat.part) && levels.has(name!);
+    const ends = levels.get(name!);
+    const before = seconds[phaseOf[beat.breath]];
+    seconds[phaseOf[beat.breath]] = before + beat.seconds;
+    // A part over two phases is parted by time.
+    const all = turnedRound.filter(({ part }) => part.split(', ')[0] === name);
+    const whole = all.reduce((sum, one) => sum + one.seconds, 0);
+    const done = all.slice(0, all.indexOf(beat)).reduce((sum, one) => sum + one.seconds, 0);
+    const at = (of: number) => (ends ? ends.from + (ends.to - ends.from) * (of / whole) : level);
+    const [from, to] = moves ? [at(done), at(done + beat.seconds)] : [level, level];
+    level = to;
+    within[phaseOf[beat.breath]].push({ name: moves ? name! : null, seconds: beat.seconds, from, to });
+  }
+  for (const phase of ['inhale', 'exhale'] as const)
+    if (seconds[phase] === 0) {
+      seconds[phase] = breathBetween;
+      const rest = phase === 'inhale' ? 0 : level;
+      within[phase].push({ name: null, seconds: breathBetween, from: rest, to: rest });
+    }
+  const shared = (phase: Phase): PartInPhase[] =>
+    within[phase].map(({ seconds: own, ...one }) => ({ ...one, share: own / seconds[phase] }));
+  return {
+    movement,
+    parts,
+    toward: pull.toward,
+    cadence: {
+      inhaleSeconds: Math.max(shortestPhaseSeconds, seconds.inhale),
+      topPauseSeconds: seconds.topPause,
+      exhaleSeconds: Math.max(shortestPhaseSeconds, seconds.exhale),
+      bottomPauseSeconds: 0,
+    },
+    phases: {
+      inhale: shared('inhale'),
+      topPause: shared('topPause'),
+      exhale: shared('exhale'),
+      bottomPause: [],
+    },
+  };
+}
+
+/**
+ * The part of the movement at a moment of the breath, in its own word; null while nothing moves.
+ *
+ * @param gone how much of the phase has gone, 0 to 1
+ * @example partAt(repetitionOf(floorRise, 'none'), 'exhale', 0.9) // 'stand'
+ */
+export function partAt({ phases }: Repetition, phase: Phase, gone: number): string | null {
+  let end = 0;
+  for (const { name, share } of phases[phase]) {
+    end += share;
+    if (gone < end - 1e-9) return name;
+  }
+  return phases[phase].at(-1)?.name ?? null;
+}
+
+/**
+ * The way of the movement over a number of breaths as they are given: corners to draw a line through, in seconds from the first breath.
+ *
+ * @param cadences one a breath; phases may be longer or shorter than the movement has them
+ * @example wayOf(repetitionOf(squat, 'both'), [cadence(3, 2)]).map(({ at }) => at) // [0, 3, 5]
+ */
+export function wayOf({ phases }: Repetition, cadences: readonly Cadence[]): { at: number; level: number }[] {
+  const corners: { at: number; level: number }[] = [];
+  let at = 0;
+  for (const breath of cadences)
+    for (const phase of phaseOrder)
+      for (const { share, from, to } of phases[phase]) {
+        if (corners.length === 0) corners.push({ at, level: from });
+        at += breath[`${phase}Seconds`] * share;
+        corners.push({ at, level: to });
+      }
+  return corners;
+}
+const phaseOrder = ['inhale', 'topPause', 'exhale', 'bottomPause'] as const;
+
+/** A lighter weight: a quarter less, to half a kilogram. Ours; common practice is a step down of the rack. @example lighterThan(8) // 6 */
+export const lighterThan = (kg: number): number | null => {
+  const lighter = Math.round(kg * 0.75 * 2) / 2;
+  return lighter > 0 && lighter < kg ? lighter : null;
+};

@@ -1,0 +1,121 @@
+'use client';
+
+import { useState } from 'react';
+import { drillUnderLoad } from '@/core/catalogue';
+import { type DrillLoad, movementOf } from '@/core/load';
+import { leadSchoolFor } from '@/core/read';
+import { putIn } from '@/core/sequence';
+import { newId, useKeep } from '@/keep';
+import { Button, LinkButton } from '@/parts/Button';
+import { say } from '@/parts/say';
+import { firstRequest } from '../firstRequest';
+import { usePlan, usePlanContext } from '../usePlan';
+import { type ClientView } from '../view';
+
+/** A second tap within so long is the same one. Ours. */
+const sameTapMs = 800;
+
+/** A set as it stands above, put into today's plan: it is sequenced, coached and taken home from there like any other drill. */
+export function IntoPlan({
+  view,
+  load,
+  sets,
+  times,
+}: {
+  view: ClientView;
+  load: DrillLoad | null;
+  sets: number;
+  times: number;
+}) {
+  const { plan, change, error } = usePlan(view);
+  const context = usePlanContext(view);
+  const [refused, setRefused] = useState<string | null>(null);
+  const [at, setAt] = useState(0);
+  const reading = view.visit?.reading ?? null;
+  if (!view.visit || !reading)
+    return (
+      <p className="text-ink2">
+        It goes into a plan once an intent is chosen in Read. A set can be logged without one.
+      </p>
+    );
+  const put = () => {
+    const now = Date.now();
+    if (!load || now - at < sameTapMs) return;
+    setAt(now);
+    const request =
+      plan?.request ?? firstRequest(view, leadSchoolFor(reading.patterns, view.settings.homeSchool).school);
+    const drill = drillUnderLoad(ownId(), load);
+    const within = ({ min, max }: { min: number; max: number }, value: number) => Math.min(max, Math.max(min, value));
+    const made = putIn(drill, request, context, plan?.items ?? [], newId(), {
+      ...(load.kg > 0 ? { kg: load.kg } : {}),
+      ...(load.strategy === 'steady' ? {} : { breaths: within(drill.breaths, times), sets: within(drill.sets, sets) }),
+    });
+    if ('refused' in made) return setRefused(made.refused);
+    setRefused(null);
+    // Whoever puts it in has the weight at hand.
+    const asked = { ...request, propsAtHand: [...new Set([...request.propsAtHand, ...made.item.props])] };
+    change({ ...(plan ?? { proven: false, refusals: [] }), request: asked, items: made.items });
+    say(`${drill.name} is in today’s plan.`);
+  };
+  const inPlan = plan?.items.filter(({ own }) => own?.load != null) ?? [];
+  return (
+    <div>
+      <div className="flex flex-wrap items-center gap-3">
+        <Button look="strong" disabled={!load} onClick={put}>
+          Put it into today’s plan
+        </Button>
+        {inPlan.length > 0 && (
+          <LinkButton href={`/clients/${view.id}/sequence`} look="quiet">
+            {`In the plan: ${inPlan.map(({ own }) => own!.name).join(', ')}`}
+          </LinkButton>
+        )}
+      </div>
+      {(refused ?? error) && (
+        <p role="alert" className="mt-2 font-semibold">
+          {refused ?? error}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Ids of drills are letters, digits and dashes. */
+const ownId = () => `own-${newId()}`;
+
+/** The movement as it stands above, kept in the catalogue as a drill of one's own. */
+export function KeepAsDrill({ load }: { load: DrillLoad | null }) {
+  const keep = useKeep();
+  const [kept, setKept] = useState<{ id: string; name: string } | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const [at, setAt] = useState(0);
+  const save = async () => {
+    const now = Date.now();
+    if (!load || now - at < sameTapMs) return;
+    setAt(now);
+    const drill = drillUnderLoad(ownId(), load);
+    const outcome = await keep('drill.save', { drill, revision: 0 });
+    if (outcome.state === 'refused') return setRefused(outcome.why);
+    setRefused(null);
+    setKept({ id: drill.id, name: drill.name });
+  };
+  return (
+    <div>
+      <Button disabled={!load} onClick={() => void save()}>
+        Keep it as a drill of yours
+      </Button>
+      {kept && (
+        <p role="status" className="mt-1">
+          <LinkButton href={`/catalogue/${kept.id}`} look="quiet">
+            {`${kept.name} is in your catalogue`}
+          </LinkButton>
+        </p>
+      )}
+      {refused && (
+        <p role="alert" className="mt-1 font-semibold">
+          {refused}
+        </p>
+      )}
+      {load?.own && <p className="text-ink2">{`${movementOf(load).name} is a movement of your own.`}</p>}
+    </div>
+  );
+}

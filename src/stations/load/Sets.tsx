@@ -1,0 +1,51 @@
+'use client';
+
+import { durationInWords } from '@/core/dose';
+import { type LoadAnswer, mostInSet, setTotals } from '@/core/load';
+import { commonPractice } from '@/core/reasons';
+import { ProvenanceMark } from '@/parts/Provenance';
+import { Stepper } from '@/parts/Stepper';
+import { type Typed, lightSet } from './typed';
+
+/** What is done: sets and repetitions, and what they come to. */
+export function Sets({
+  answer,
+  typed,
+  change,
+  oneSided,
+}: {
+  answer: LoadAnswer;
+  typed: Typed;
+  change: (part: Partial<Typed>) => void;
+  oneSided: boolean;
+}) {
+  const [sets, times] = [typed.sets ?? 1, typed.times ?? lightSet];
+  if (answer.strategy === 'steady') return null;
+  const { repetitions, breaths, underTension, seconds } = setTotals(answer, {
+    sets,
+    repetitions: times,
+    sides: oneSided ? 2 : 1,
+    restSeconds,
+  });
+  return (
+    <section aria-label="Sets" className="mt-4 flex flex-wrap items-end gap-4 border-t border-rule pt-3">
+      <Stepper label="Sets" value={sets} min={1} max={10} onChange={(next) => change({ sets: next })} />
+      <Stepper
+        label={oneSided ? 'Repetitions a side' : 'Repetitions'}
+        value={times}
+        min={1}
+        max={mostInSet}
+        onChange={(next) => change({ times: next })}
+      />
+      <p className="pb-2">
+        <strong>{repetitions} repetitions</strong>, {breaths} breaths, {durationInWords(underTension)} under tension,{' '}
+        {durationInWords(seconds)} in all.{' '}
+        <span className="text-ink2">
+          Timing is learnt in sets of 20 to 25 light ones. <ProvenanceMark provenance={commonPractice} />
+        </span>
+      </p>
+    </section>
+  );
+}
+/** Between two sets and sides. Ours. */
+const restSeconds = 60;
