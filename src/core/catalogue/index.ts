@@ -9,6 +9,7 @@ import { releaseDrills } from './drills/release';
 import { settleDrills } from './drills/settle';
 import { stackDrills } from './drills/stack';
 import { strengthDrills } from './drills/strength';
+import { loadDrill } from './underLoad';
 
 /** The built-in drills, family by family. The catalogue's test holds each against the schema. */
 export const drills: readonly Drill[] = [
@@ -30,14 +31,14 @@ const byId = new Map(drills.map((drill) => [drill.id, drill]));
 const mergedInto = new Map([['floor-lets-go', 'supported-release']]);
 
 /** A drill by its id, or undefined: an old plan may name a drill that is no longer here. */
-export const findDrill = (id: string): Drill | undefined => byId.get(mergedInto.get(id) ?? id);
+export const findDrill = (id: string): Drill | undefined => byId.get(mergedInto.get(id) ?? id) ?? loadDrill(id);
 
 export { drillSchema };
 export { componentsOf, pauses } from './contains';
 export { inProps } from './inProps';
 export { remade } from './remake';
 export { startCadence } from './drill';
-export { drillUnderLoad } from './underLoad';
+export { drillOfLoad, drillUnderLoad } from './underLoad';
 export { type BandLevel, type HandsId, type LegsId, bandLevelIds, handIds, legIds } from './figure';
 export { type MovementId, movementIds, movementInWords, movementWords } from './movements';
 export { type FaultId, correctionLadder, faultIds, faults } from './faults';

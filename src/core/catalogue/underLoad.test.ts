@@ -2,7 +2,7 @@ import { gatesOfPerson } from '../fixtures';
 import { type DrillLoad, findMovement, loadAnswer, loadMovements } from '../load';
 import { conditionIds } from '../safety';
 import { fitOf } from '../sequence';
-import { componentsOf, drillSchema, drillUnderLoad, drills } from '.';
+import { componentsOf, drillOfLoad, drillSchema, drillUnderLoad, drills, findDrill } from '.';
 import { ofMovement } from './underLoad';
 
 const load = (movementId: string, rest: Partial<DrillLoad> = {}): DrillLoad => {
@@ -97,5 +97,38 @@ describe('any movement as a drill', () => {
     };
     expect('refused' in fit(false)).toBe(true);
     expect(fit(true)).toMatchObject({ forms: ['exhaleFirst'] });
+  });
+});
+
+describe('the same load is the same drill', () => {
+  test('as the library has it, it is found by its name for good, whatever it weighs', () => {
+    const squat = drillOfLoad(load('squat', { kg: 40, strategy: 'keep' }));
+    expect(squat.id).toBe('load-squat-keep');
+    expect(findDrill('load-squat-keep')).toBe(squat);
+    expect(drillOfLoad(load('squat', { kg: 12, strategy: 'keep' }))).toBe(squat);
+    for (const { id } of loadMovements)
+      expect([id, findDrill(drillOfLoad(load(id)).id)?.load?.movementId]).toEqual([id, id]);
+    expect(findDrill('load-juggling-with')).toBeUndefined();
+    expect(findDrill('load-squat-gently')).toBeUndefined();
+  });
+
+  test('loaded otherwise than the library has it, it has a name of its own, the same each time', () => {
+    const turned = load('side-bend', { toward: [0, 0, 1] });
+    expect(drillOfLoad(turned).id).toBe(drillOfLoad({ ...turned, kg: 5 }).id);
+    const ids = [
+      turned,
+      load('side-bend', { toward: [0, 1, 0] }),
+      load('chair-rise', { kg: 8 }),
+      load('carry-both', { leftShare: 0.7 }),
+    ].map((one) => drillOfLoad(one).id);
+    expect(
+      new Set([
+        ...ids,
+        drillOfLoad(load('side-bend')).id,
+        drillOfLoad(load('chair-rise')).id,
+        drillOfLoad(load('carry-both')).id,
+      ]).size,
+    ).toBe(7);
+    for (const id of ids) expect([id, findDrill(id)]).toEqual([id, undefined]);
   });
 });

@@ -1,6 +1,6 @@
 import { type Cadence, type Phase, longestPhaseSeconds, shortestPhaseSeconds } from '../cadence';
-import { type DrillLoad, componentsUnder, movementOf, repetitionOf, saidOf, strategies } from '../load';
-import { capital, listed } from '../reasons';
+import { type DrillLoad, componentsUnder, findMovement, movementOf, repetitionOf, saidOf, strategies } from '../load';
+import { capital, listed, lowered } from '../reasons';
 import { count, drill, range, repetitions } from './drill';
 import { type MovementId } from './movements';
 import { type PositionId } from './positions';
@@ -176,7 +176,7 @@ export function drillUnderLoad(id: string, load: DrillLoad): Drill {
     props,
     load,
     movement: asDrill?.movement ?? 'none',
-    setUp: `Works: ${told.works || 'the whole body'}. What goes wrong most: ${told.mistake || 'the breath held where it needn’t be.'}`,
+    setUp: `As the figure shows. Works: ${lowered(told.works || 'the whole body')}. Not this: ${lowered(told.mistake || 'the breath held where it needn’t be.')}`,
     setUpSeconds: 30,
     steps: steps.length > 1 ? steps : [...steps, ['throughout', 'Easy, and even.']],
     breath: breathAbout(cadence),
@@ -203,4 +203,50 @@ export function drillUnderLoad(id: string, load: DrillLoad): Drill {
   const checked = drillSchema.safeParse(made);
   if (!checked.success) throw new RangeError(checked.error.issues[0]?.message ?? 'This makes no drill.');
   return checked.data;
+}
+
+const named = /^load-(.+)-(with|keep|between|burst|steady)(-out)?$/;
+const byId = new Map<string, Drill | null>();
+
+/**
+ * A movement of the library as a drill of the catalogue, by its name: what was planned and coached with it leads to it for good.
+ *
+ * @example loadDrill('load-squat-with')?.name // 'Squat'
+ */
+export function loadDrill(id: string): Drill | undefined {
+  const known = byId.get(id);
+  if (known !== undefined) return known ?? undefined;
+  const [, movementId, strategy, out] = named.exec(id) ?? [];
+  const movement = movementId === undefined ? undefined : findMovement(movementId);
+  const made = movement
+    ? drillUnderLoad(
+        id,
+        light(movement.id, { strategy: strategy as DrillLoad['strategy'], through: out !== undefined }),
+      )
+    : null;
+  // Ids that lead nowhere come from old records, and there may be any number of them.
+  if (made) byId.set(id, made);
+  return made ?? undefined;
+}
+
+/** A short name for whatever differs: the same load has the same drill at every visit, and what became of it adds up. */
+function shortName(text: string): string {
+  let sum = 5381;
+  for (let at = 0; at < text.length; at += 1) sum = (sum * 33 + text.charCodeAt(at)) % 0xffffffff;
+  return sum.toString(36);
+}
+
+/**
+ * The drill of a load: the catalogue's own where the movement is loaded as the library has it, else one that stands in the plan whole.
+ * Another weight is the same drill.
+ *
+ * @throws {RangeError} for what makes no drill
+ * @example drillOfLoad({ movementId: 'squat', own: null, toward: null, kg: 40, strategy: 'keep', through: false }).id // 'load-squat-keep'
+ */
+export function drillOfLoad(load: DrillLoad): Drill {
+  const { movementId, own, toward, leftShare, strategy, through, kg } = load;
+  const asTold = !own && !toward && leftShare === undefined && kg > 0 === movementOf(load).startKg > 0;
+  if (asTold) return loadDrill(`load-${movementId}-${strategy}${through ? '-out' : ''}`)!;
+  const name = shortName(JSON.stringify([own, toward, leftShare, through, kg > 0]));
+  return drillUnderLoad(`own-${movementId}-${strategy}-${name}`, load);
 }

@@ -34,7 +34,7 @@ export {
   outcomeOf,
 } from './history';
 export { type Remedy, faultOrder, harderReadiness, remedyFor } from './neighbours';
-export { adjusted, fixedAgain, followed, rampCycles, ramped, scaledTo, tappedCycles } from './pacing';
+export { adjusted, adjustment, fixedAgain, followed, rampCycles, ramped, scaledTo, tappedCycles } from './pacing';
 export {
   type Gesture,
   type KeyMove,

@@ -2,6 +2,7 @@ import { medianOrNull } from '../numbers';
 import { type Cadence, cycleSeconds } from '../cadence';
 import { type PlanItem } from '../sequence';
 import { setStretches } from '../dose';
+import { type RunEvent } from './events';
 import { type RunItem, type RunPlace, type TimedSegment, locate, setKey, setsOf, timelineOf } from './timeline';
 
 /** A breath grows or shrinks by at most this part from one to the next on a ramp. Common practice, no published source. */
@@ -123,6 +124,18 @@ export function adjusted(
   const done = replaced(items, index, { ...next, paced });
   return { items: done, cursorSeconds: shiftedCursor(items, done, spot, cursorSeconds, index) };
 }
+
+/**
+ * What is said when seconds, breaths, sets or the weight of an item are changed while it goes on.
+ *
+ * @param to what is other than it is
+ * @example adjustment(0, item, { breaths: 6 }).breaths // 6
+ */
+export const adjustment = (
+  index: number,
+  { cadences, breaths, sets }: Pick<PlanItem, 'cadences' | 'breaths' | 'sets'>,
+  to: Partial<Pick<PlanItem, 'cadences' | 'breaths' | 'sets' | 'kg'>>,
+): Extract<RunEvent, { type: 'adjust' }> => ({ type: 'adjust', item: index, cadences, breaths, sets, ...to });
 
 /** An item changed elsewhere in the plan moves the clock by what it grew, when it lies before the place. */
 function shiftedCursor(

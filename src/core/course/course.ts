@@ -1,7 +1,8 @@
 import { type Drill, type PositionId, findDrill, placeInOrder } from '../catalogue';
-import { type CheckId, calmPart, mostEffort } from '../coach';
+import { type CheckId, calmPart } from '../coach';
 import { type Lift } from '../load';
 import { addDays } from '../record/day';
+import { type NotKept, notKeptBy } from './criteria';
 import { type Review } from './reviews';
 import { type Step, firstStep, stepsFrom } from './steps';
 
@@ -20,9 +21,6 @@ export interface Tried {
   marked: number;
   effort: number | null;
 }
-
-/** Why a step is not kept, in codes. */
-type NotKept = 'too many marks' | 'too much effort' | 'stopped or changed' | 'too little done';
 
 /** One visit of a course that lies behind. */
 interface PastVisit {
@@ -79,14 +77,6 @@ const mostAhead = 6;
 const usualGapDays = 7;
 /** A region map is graded again at every so-many-th visit. Common practice, ours. */
 const mapEvery = 2;
-
-/** Whether a try keeps its step: at least 80 % of breaths without a mark, effort at most 3 of 10, calm. Common practice. */
-function judged({ outcome, delivered, marked, effort }: Tried): { kept: boolean; why: NotKept | null } {
-  if (outcome === null) return { kept: false, why: 'too little done' };
-  if (effort !== null && effort > mostEffort) return { kept: false, why: 'too much effort' };
-  if (marked > delivered * (1 - calmPart) + 1e-9) return { kept: false, why: 'too many marks' };
-  return outcome === 'calm' ? { kept: true, why: null } : { kept: false, why: 'stopped or changed' };
-}
 
 /** The highest of some steps that a try was at least as much as: the same drill, no easier position, no fewer breaths, no shorter exhale. */
 function reachedBy({ drillId, position, breaths, exhaleSeconds }: Tried, steps: readonly Step[]): number {
@@ -155,7 +145,8 @@ export function courseOf({
   let failed = 0;
   for (const one of tried) {
     const step = reachedBy(one, steps.slice(0, current + 1));
-    const { kept, why } = judged(one);
+    const why = notKeptBy(one);
+    const kept = why === null;
     failed = kept || why === 'too little done' ? 0 : failed + 1;
     const back = failed === 2;
     past.push({

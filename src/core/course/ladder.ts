@@ -1,6 +1,7 @@
 import { type PositionId, findDrill } from '../catalogue';
 import { type CheckId, calmPart, checksFor, mostEffort } from '../coach';
 import { listed } from '../reasons';
+import { type NotKept, notKeptBy } from './criteria';
 import { type ConditionId } from '../safety';
 
 /** How a drill went at a visit, as far as the ladder asks. */
@@ -49,7 +50,7 @@ const rungs: readonly Rung[] = [
 ];
 
 /** Why a rung is not kept. */
-type NotHeld = 'too many marks' | 'too much effort' | 'stopped or changed' | 'not asked' | CheckId;
+type NotHeld = Exclude<NotKept, 'too little done'> | 'not asked' | CheckId;
 
 /** What became of a try: kept, not kept, or too little to say. */
 interface Held {
@@ -86,10 +87,9 @@ const marksOf = ({ faults }: RungTry) => Object.values(faults).reduce((sum, time
 function heldBy(one: RungTry, checks: readonly CheckId[]): { kept: boolean; why: NotHeld | null } | null {
   const [found] = one.checked?.found ?? [];
   if (found) return { kept: false, why: found };
-  if (one.outcome === null) return null;
-  if (one.effort !== null && one.effort > mostEffort) return { kept: false, why: 'too much effort' };
-  if (marksOf(one) > one.delivered * (1 - calmPart) + 1e-9) return { kept: false, why: 'too many marks' };
-  if (one.outcome !== 'calm') return { kept: false, why: 'stopped or changed' };
+  const why = notKeptBy({ ...one, marked: marksOf(one) });
+  if (why === 'too little done') return null;
+  if (why !== null) return { kept: false, why };
   return checks.every((check) => one.checked?.asked.includes(check))
     ? { kept: true, why: null }
     : { kept: false, why: 'not asked' };

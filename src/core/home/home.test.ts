@@ -356,6 +356,15 @@ describe('what may go home', () => {
       ...part,
     }) as Parameters<typeof homeOffers>[0][number];
 
+  test('a light set goes home with its weight in words; a heavy one stays where somebody is by. Common practice, no published source', () => {
+    const of = (strategy: string) => itemOf(`load-side-bend-${strategy}`, { side: 'left', kg: 6, props: ['weight'] });
+    const offer = (strategy: string) => homeOffers([summary(of(strategy))], gates(), ['weight'], [])[0]!;
+    expect(offer('with').off).toBeNull();
+    expect(offer('keep').off).toMatch(/stay in the room/);
+    expect(offer('between').off).toMatch(/stay in the room/);
+    expect(homeWords(of('with')).where).toMatch(/The weight in the left hand\. You need: dumbbell or cable of 6 kg\.$/);
+  });
+
   test('calm, helpful and landed come before what was not calm; what was stopped or made it worse does not go', () => {
     const items = ['two-hand-belly', 'quiet-nose', 'even-cadence', 'count-ladder'].map((id) => itemOf(id));
     const offers = homeOffers(

@@ -108,6 +108,9 @@ function whyOff(
   if (refusals.length > 0) return refusalInWords({ refusals }) ?? 'Not today.';
   if (one.stopped) return 'It was stopped today.';
   if (one.helped === 'worse') return 'The marker was worse right after it.';
+  // A breath kept against a load wants somebody by. Common practice.
+  const strategy = knownDrill(item)?.load?.strategy;
+  if (strategy === 'keep' || strategy === 'between') return 'Heavy sets stay in the room, with somebody by.';
   const alone = item.cadences.some(isHold) || neverAloneFirst.test(item.drillId);
   if (alone && !before.includes(item.drillId)) return 'Never alone the first time: coach it at one more visit.';
   if (lacks.length > 0) return `Needs ${listed(lacks.map((id) => props[id].name))} at home.`;

@@ -2,7 +2,7 @@ import { type Drill, type FaultId, props } from '../catalogue';
 import { cadenceInWords } from '../cadence';
 import { durationInWords } from '../dose';
 import { listed } from '../reasons';
-import { type PlanItem, drillOf, openedRegions } from '../sequence';
+import { type PlanItem, drillOf, openedRegions, weightOf } from '../sequence';
 import { type RegionId } from '../trunk';
 import { goTotals } from './totals';
 
@@ -113,8 +113,15 @@ interface HomeWords {
 export function homeWords(item: PlanItem): HomeWords {
   const drill = drillOf(item);
   const { seconds, breaths } = goTotals(item);
-  const used = item.props.filter((id) => id !== 'lips' && id !== 'hiss').map((id) => props[id].name);
-  const side = item.side === 'none' ? '' : item.side === 'both' ? ' Both sides.' : ` The ${item.side} side opens.`;
+  const kg = weightOf(item);
+  const used = item.props
+    .filter((id) => id !== 'lips' && id !== 'hiss')
+    .map(
+      (id) =>
+        `${props[id].name}${kg !== null && (id === 'weight' || id === 'bottle') ? ` of ${Number(kg.toFixed(1))} kg` : ''}`,
+    );
+  const oneSide = drill.load ? ` The weight in the ${item.side} hand.` : ` The ${item.side} side opens.`;
+  const side = item.side === 'none' ? '' : item.side === 'both' ? ' Both sides.' : oneSide;
   const [first] = item.cadences;
   return {
     name: drill.name,

@@ -54,8 +54,8 @@ export function saidOf({ name, breath, ribs, why, side, effort }: PartBreath): s
   const air =
     why === 'effort' || ribs === 'still'
       ? effort
-        ? 'the air goes with the effort'
-        : 'the air comes on the way back'
+        ? 'the air goes out with the effort'
+        : 'the air comes in'
       : breath === 'out'
         ? `${what} closes, the air goes with it`
         : `${what} opens, the air comes with it`;

@@ -2,6 +2,7 @@ import {
   type Drill,
   type PositionId,
   type PropId,
+  findDrill,
   inProps,
   placeInOrder,
   props,
@@ -209,10 +210,11 @@ function itemFor(
  * by hand has seen the room.
  */
 export function itemByHand(drill: Drill, setting: Setting): { item: Candidate['item'] } | { refused: Gate } {
-  const known = allDrills(setting.context).includes(drill);
-  const context = known
-    ? setting.context
-    : { ...setting.context, ownDrills: [...(setting.context.ownDrills ?? []), drill] };
+  // A drill of the catalogue leads there by its name; any other stands in the plan whole.
+  const context =
+    findDrill(drill.id) === drill
+      ? setting.context
+      : { ...setting.context, ownDrills: [...(setting.context.ownDrills ?? []), drill] };
   let refused: { refused: Gate } | null = null;
   for (const position of drill.positions) {
     const made = itemFor(drill, position, [...drill.props], { ...setting, context });

@@ -7,18 +7,12 @@ import { partAt, repetitionOf, wayOf } from '@/core/load';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, weightOf } from '@/core/sequence';
 import { Ribbon } from '@/parts/figures/Ribbon';
+import { WaitingWords, phaseInk } from './phases';
 import { Tick } from './Tick';
 import { type LiveRun } from './useRun';
 import { type ShownMoment } from './useMoment';
 
 const phaseWords: Record<Phase, string> = { inhale: 'IN', topPause: 'KEEP', exhale: 'OUT', bottomPause: 'WAIT' };
-const phaseInk: Record<Phase, string> = {
-  inhale: 'text-inhale',
-  topPause: 'text-ink',
-  exhale: 'text-exhale',
-  bottomPause: 'text-ink',
-};
-
 const handOf = (side: PlanItem['side'] | null) => (side === 'left' || side === 'right' ? side : 'none');
 
 /** As large as there is room for, so that the longest word stays in its column: by the letters it has. */
@@ -65,14 +59,7 @@ export function LoadSet({
   return (
     <button type="button" onClick={onPress} className="@container flex min-h-0 w-full min-w-0 flex-col gap-2 text-left">
       {paused ? (
-        <span className="flex flex-col gap-2">
-          <span className="text-[min(4.5rem,21cqw)] leading-none font-bold text-ink2 lg:text-[min(7rem,14dvh,21cqw)]">
-            WAITING
-          </span>
-          <span className="text-3xl font-semibold">
-            {state.pausedBy === 'gap' ? 'Back where you left it. Tap, or Space, to go on.' : 'Tap, or Space, to go on.'}
-          </span>
-        </span>
+        <WaitingWords pausedBy={state.pausedBy} phase={phase} />
       ) : (
         <span className="grid min-h-0 grid-cols-[minmax(0,1fr)_auto] items-center gap-4">
           <span className="flex min-w-0 flex-col leading-none font-bold">

@@ -13,19 +13,13 @@ import { motionOf } from '../teaching';
 import { useBreathShown } from './useBreathShown';
 import { LoadSet, TappedSet } from './LoadSet';
 import { ChecksAsked } from './Panels';
+import { WaitingWords, phaseInk } from './phases';
 import { Tick } from './Tick';
 import { type Naming } from './useCoaching';
 import { type LiveRun } from './useRun';
 import { type ShownMoment } from './useMoment';
 
 const phaseWords: Record<Phase, string> = { inhale: 'IN', topPause: 'WAIT', exhale: 'OUT', bottomPause: 'WAIT' };
-const phaseInk: Record<Phase, string> = {
-  inhale: 'text-inhale',
-  topPause: 'text-ink',
-  exhale: 'text-exhale',
-  bottomPause: 'text-ink',
-};
-
 interface Props {
   run: LiveRun;
   shown: ShownMoment;
@@ -69,31 +63,22 @@ export function Middle(props: Props) {
   return (
     <button type="button" onClick={onPress} className="@container flex min-h-0 w-full min-w-0 flex-col gap-2 text-left">
       <span className="flex min-h-0 items-start justify-between gap-4">
-        <span className="flex min-w-0 flex-wrap items-end gap-x-8 gap-y-1">
-          <span
-            className={`leading-none font-bold ${
-              // The longest word decides: it may not run out of its column.
-              paused
-                ? 'text-[min(4.5rem,21cqw)] text-ink2 lg:text-[min(7rem,14dvh,21cqw)]'
-                : `text-7xl lg:text-[min(9rem,17dvh)] ${phaseInk[phase]}`
-            }`}
-            data-phase={phase}
-          >
-            {paused ? 'WAITING' : phaseWords[phase]}
-          </span>
-          {paused ? (
-            <span className="block text-3xl font-semibold">
-              {state.pausedBy === 'gap'
-                ? 'Back where you left it. Tap, or Space, to go on.'
-                : 'Tap, or Space, to go on.'}
+        {paused ? (
+          <WaitingWords pausedBy={state.pausedBy} phase={phase} />
+        ) : (
+          <span className="flex min-w-0 flex-wrap items-end gap-x-8 gap-y-1">
+            <span
+              className={`text-7xl leading-none font-bold lg:text-[min(9rem,17dvh)] ${phaseInk[phase]}`}
+              data-phase={phase}
+            >
+              {phaseWords[phase]}
             </span>
-          ) : (
             <Tick
               ask={askCount}
               className={`text-7xl leading-none font-bold ${tight ? 'lg:text-[min(9rem,15dvh)]' : 'lg:text-[min(11rem,20dvh)]'}`}
             />
-          )}
-        </span>
+          </span>
+        )}
         <span className={`hidden shrink-0 ${tight ? '' : 'xl:block'}`}>
           <TrunkSection motion={motion} view="side" ask={askBreath} className="h-[min(12rem,22dvh)] w-auto" />
         </span>

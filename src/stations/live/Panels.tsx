@@ -3,7 +3,7 @@
 import { type ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { breathsPerMinute, cadenceInWords, cycleSeconds } from '@/core/cadence';
-import { type CheckId, type PacingMode, answerOf, helpedWords, modeOf, notesOf } from '@/core/coach';
+import { type CheckId, type PacingMode, adjustment, answerOf, helpedWords, modeOf, notesOf } from '@/core/coach';
 import { markerMeasures, newest } from '@/core/look';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, phaseLimits, weightOf, withPhase } from '@/core/sequence';
@@ -78,15 +78,7 @@ export function PacePanel({
   const limits = phaseLimits(drill, view.gates);
   const kg = weightOf(item);
   const change = (to: Partial<Pick<PlanItem, 'cadences' | 'breaths' | 'sets' | 'kg'>>) =>
-    append({
-      type: 'adjust',
-      item: index,
-      cadences: item.cadences,
-      breaths: item.breaths,
-      sets: item.sets,
-      ...to,
-      ...sitOutOf(view.id, group, { ...item, ...to }),
-    });
+    append({ ...adjustment(index, item, to), ...sitOutOf(view.id, group, { ...item, ...to }) });
   const phase = (which: 'inhale' | 'exhale', value: number) =>
     first && change({ cadences: [withPhase(first, which, value, limits, false)] });
   const range = (which: 'inhale' | 'exhale') => limits.find((limit) => limit.phase === which)!;

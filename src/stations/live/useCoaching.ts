@@ -6,6 +6,7 @@ import {
   type FaultHistory,
   type Remedy,
   type UnnamedMark,
+  adjustment,
   cueAnswer,
   faultOrder,
   faultsOf,
@@ -197,15 +198,7 @@ export function useNeighbours(
   const lighter = load && kg !== null ? lighterThan(kg) : null;
   /** The same at the same pace with less in the hand, where the drill has no easier neighbour. */
   const takeLighter = (to: number) =>
-    append({
-      type: 'adjust',
-      item: index,
-      cadences: item.cadences,
-      breaths: item.breaths,
-      sets: item.sets,
-      kg: to,
-      ...sitOutOf(view.id, group, { ...item, kg: to }),
-    });
+    append({ ...adjustment(index, item, { kg: to }), ...sitOutOf(view.id, group, { ...item, kg: to }) });
   const canTakeBack = swapped !== null && swapped.index === index && items[index]?.id === swapped.to;
   return {
     easier: lighter === null ? (usable?.easier?.name ?? null) : `${lighter} kg, same pace`,

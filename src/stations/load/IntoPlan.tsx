@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { drillUnderLoad } from '@/core/catalogue';
+import { drillOfLoad, drillUnderLoad } from '@/core/catalogue';
 import { type DrillLoad, movementOf } from '@/core/load';
 import { leadSchoolFor } from '@/core/read';
-import { putIn } from '@/core/sequence';
+import { knownDrill, putIn } from '@/core/sequence';
 import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { say } from '@/parts/say';
@@ -44,7 +44,7 @@ export function IntoPlan({
     setAt(now);
     const request =
       plan?.request ?? firstRequest(view, leadSchoolFor(reading.patterns, view.settings.homeSchool).school);
-    const drill = drillUnderLoad(ownId(), load);
+    const drill = drillOfLoad(load);
     const within = ({ min, max }: { min: number; max: number }, value: number) => Math.min(max, Math.max(min, value));
     const made = putIn(drill, request, context, plan?.items ?? [], newId(), {
       ...(load.kg > 0 ? { kg: load.kg } : {}),
@@ -57,7 +57,10 @@ export function IntoPlan({
     change({ ...(plan ?? { proven: false, refusals: [] }), request: asked, items: made.items });
     say(`${drill.name} is in today’s plan.`);
   };
-  const inPlan = plan?.items.filter(({ own }) => own?.load != null) ?? [];
+  const inPlan = (plan?.items ?? []).flatMap((item) => {
+    const drill = knownDrill(item);
+    return drill?.load ? [drill.name] : [];
+  });
   return (
     <div>
       <div className="flex flex-wrap items-center gap-3">
@@ -66,7 +69,7 @@ export function IntoPlan({
         </Button>
         {inPlan.length > 0 && (
           <LinkButton href={`/clients/${view.id}/sequence`} look="quiet">
-            {`In the plan: ${inPlan.map(({ own }) => own!.name).join(', ')}`}
+            {`In the plan: ${inPlan.join(', ')}`}
           </LinkButton>
         )}
       </div>

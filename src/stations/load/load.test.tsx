@@ -215,8 +215,6 @@ test('a set goes into today’s plan once, with its weight and repetitions; with
   await press('Put it into today’s plan');
   const plans = sent.filter(({ kind }) => kind === 'plan.save').map(({ payload }) => (payload as { plan: Plan }).plan);
   expect(plans).toHaveLength(1);
-  expect(plans[0]!.items).toMatchObject([
-    { kg: 8, breaths: 20, side: 'left', own: { load: { movementId: 'side-bend' } } },
-  ]);
+  expect(plans[0]!.items).toMatchObject([{ drillId: 'load-side-bend-with', kg: 8, breaths: 20, side: 'left' }]);
   expect(plans[0]!.request.propsAtHand).toContain('weight');
 });
