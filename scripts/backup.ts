@@ -1,15 +1,24 @@
-/** Copies a studio into a folder of its own, also while Kokyu is running on it: `npm run backup [-- --demo] [-- FOLDER]`. */
+/**
+ * Copies a studio into a folder of its own, also while Kokyu is running on it: `npm run backup [-- --demo] [-- FOLDER]`. With `--daily`
+ * only where today has no copy yet, among those that are cleared away when they are old.
+ */
+import { setPriority } from 'node:os';
 import { resolve } from 'node:path';
-import { StoreError, backup, storePath } from '@/store';
+import { StoreError, backup, copyOfDay, storePath } from '@/store';
 
 const args = process.argv.slice(2);
 const into = args.find((arg) => !arg.startsWith('--'));
+const daily = args.includes('--daily');
 try {
   const path = storePath(args.includes('--demo') ? 'demo' : 'own');
-  const made = backup(path, Date.now(), into === undefined ? undefined : resolve(into));
-  console.log(
-    `Copied and checked: ${made.clients} clients, ${made.visits} visits, ${made.photos} pictures, in ${made.folder}`,
-  );
+  if (daily) setPriority(10);
+  const made = daily
+    ? copyOfDay(path, Date.now())
+    : backup(path, Date.now(), into === undefined ? undefined : resolve(into));
+  if (made)
+    console.log(
+      `Copied and checked: ${made.clients} clients, ${made.visits} visits, ${made.photos} pictures, in ${made.folder}`,
+    );
 } catch (error) {
   if (!(error instanceof StoreError)) throw error;
   console.error(error.message);

@@ -1,14 +1,18 @@
 /** Puts a backup in the place of a studio: `npm run restore [-- --demo] [-- FOLDER]`. Without a folder it lists what there is. */
 import { resolve } from 'node:path';
-import { StoreError, backupNote, backupsIn, backupsOf, restore, storePath } from '@/store';
+import { StoreError, backupNote, backupsIn, backupsOf, copiesOf, restore, storePath } from '@/store';
 
 const args = process.argv.slice(2);
 const folder = args.find((arg) => !arg.startsWith('--'));
 const path = storePath(args.includes('--demo') ? 'demo' : 'own');
 try {
   if (folder === undefined) {
-    const all = backupsIn(backupsOf(path));
-    console.log(all.length === 0 ? `There are no backups in ${backupsOf(path)}.` : 'Backups, newest first:');
+    const all = [...backupsIn(backupsOf(path)), ...copiesOf(path).map(({ folder: one }) => one)];
+    console.log(
+      all.length === 0
+        ? `There are no backups in ${backupsOf(path)}.`
+        : 'Backups, those made by hand and those made by themselves, newest first:',
+    );
     for (const one of all) {
       const note = backupNote(one);
       console.log(`  ${one}${note ? `: ${note.clients} clients, ${note.visits} visits, ${note.photos} pictures` : ''}`);

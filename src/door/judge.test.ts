@@ -61,6 +61,8 @@ test.each([
 
 test('only the one place is written to', () => {
   expect(ask('/api/commands', { method: 'POST' })).toBe(200);
+  expect(ask('/api/copies', { method: 'POST' })).toBe(200);
+  expect(ask('/api/clients', { method: 'POST' })).toBe(405);
   expect(ask('/', { method: 'POST' })).toBe(405);
   expect(ask('/api/commands', { method: 'DELETE' })).toBe(405);
   expect(ask('/api/runs/x', { method: 'PUT' })).toBe(405);

@@ -27,8 +27,8 @@ export function ownHosts(port: number): string[] {
 
 const longest = 2000;
 
-/** The one place that is written to. */
-const writable = '/api/commands';
+/** The places something can be done at: what is recorded, and a copy of the studio. */
+const writable: readonly string[] = ['/api/commands', '/api/copies'];
 
 /**
  * Whether a request may go on to the app, before anything of it is read.
@@ -51,7 +51,9 @@ export function judge({ method, url, rawHeaders }: Asked, hosts: readonly string
   // Made-smaller copies of pictures would lie in a cache that asks nobody.
   if (path.startsWith('/_next/image')) return { status: 404, why: 'No pictures are made here.' };
   if (method === 'GET' || method === 'HEAD') return null;
-  return method === 'POST' && path === writable ? null : { status: 405, why: 'Nothing can be done this way here.' };
+  return method === 'POST' && writable.includes(path)
+    ? null
+    : { status: 405, why: 'Nothing can be done this way here.' };
 }
 
 /** Control signs and what divides paths elsewhere: nothing of this app's own addresses has them. */

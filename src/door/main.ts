@@ -1,3 +1,4 @@
+import { keepCopies } from './copies';
 import { serve } from './serve';
 
 /**
@@ -9,11 +10,13 @@ export async function main(dir: string, { dev = false } = {}) {
   const host = process.env.HOST ?? '127.0.0.1';
   try {
     const stop = await serve({ port, host, dev, dir });
+    const stopCopies = keepCopies(dir);
     let stopping = false;
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) {
       process.on(signal, () => {
         if (stopping) return;
         stopping = true;
+        stopCopies();
         void stop().then(() => process.exit(0));
       });
     }

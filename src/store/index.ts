@@ -33,6 +33,9 @@ export {
   backupNote,
   backupsIn,
   backupsOf,
+  copiesOf,
+  copyFailed,
+  copyOfDay,
   clearStudio,
   openStore,
   placeNow,
@@ -64,4 +67,6 @@ export {
   visitRecord,
   visitsOf,
   visitsOfDay,
+  noteOf,
 } from './visits';
+export { belonging, everythingOf, picturesOf } from './belonging';

@@ -23,7 +23,8 @@ const mostPixels = 4_000_000;
 
 /** Where the pictures of a store lie; the name is the id, so nothing typed ever becomes a path. */
 const folderOf = (store: Store) => photosOf(store.$client.name);
-const fileOf = (store: Store, photoId: string) => join(folderOf(store), `${photoId}.jpg`);
+/** Where a picture lies, whether or not it is there. */
+export const fileOf = (store: Store, photoId: string) => join(folderOf(store), `${photoId}.jpg`);
 
 const refused = (why: string): Outcome => ({ state: 'refused', code: 'does not fit', why });
 const notAPicture = refused('This file is not a picture that can be read. Use JPEG, PNG or WebP.');

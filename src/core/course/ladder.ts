@@ -210,17 +210,16 @@ export function climbInWords(
 /**
  * Where somebody stands, in one sentence.
  *
- * @example ladderInWords(ladderOf({ visits: [], conditions: [], off: () => null })) // 'Lying is worked on; 8 rungs above it.'
+ * @example ladderInWords(ladderOf({ visits: [], conditions: [], off: () => null })) // 'Now lying; 8 rungs above it.'
  */
 export function ladderInWords({ rungs: list, current }: Ladder): string {
   const here = list[current]!;
   const above = list.length - 1 - current;
   const last = here.tries.at(-1);
-  const name = `${here.name.charAt(0).toUpperCase()}${here.name.slice(1)}`;
   if (above === 0 && here.kept) return 'The whole ladder is kept.';
   const ask =
     last?.why === 'not asked'
       ? ` It was done, and not asked: ${listed(here.checks.map((check) => asked[check]))}?`
       : '';
-  return `${name} is worked on; ${above === 0 ? 'it is the last rung' : `${above} rung${above === 1 ? '' : 's'} above it`}.${ask}`;
+  return `Now ${here.name}; ${above === 0 ? 'it is the last rung' : `${above} rung${above === 1 ? '' : 's'} above it`}.${ask}`;
 }

@@ -34,3 +34,4 @@ export { notOursIn, progressLetter } from './letter';
 export { type RingsOver, ringsOver } from './rings';
 export { type Told, complaintChange, toldOver } from './told';
 export { type LastTime, lastTimeOf } from './lastTime';
+export { type RecordTable, dictionaryOf, tablesOf } from './recordTables';

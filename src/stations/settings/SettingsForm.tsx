@@ -100,6 +100,7 @@ export function SettingsForm({ settings: served, asOf }: { settings: Settings; a
       <div className="flex flex-wrap gap-3">
         <LinkButton href="/settings/sound">Sound</LinkButton>
         <LinkButton href="/settings/pedal">Presenter or pedal</LinkButton>
+        <LinkButton href="/settings/records">Records and copies</LinkButton>
       </div>
       <ChoiceChips
         label="Lengths in"

@@ -10,7 +10,7 @@ import { ProvenanceMark } from '@/parts/Provenance';
 import { LateBody } from '@/parts/figures/body/LateBody';
 
 const rise = 14;
-const lowest = 52;
+const lowest = 76;
 
 /** From the mat into life as a flight of stairs: what is kept, where somebody is, what lies above; what moved, and why. */
 export function LadderStair({ ladder, clientId, today }: { ladder: Ladder; clientId: string; today: string }) {

@@ -1,4 +1,5 @@
 export { backup, backupNote, backupsIn, clearStudio, restore } from './backup';
+export { copiesOf, copyFailed, copyOfDay } from './copies';
 export { fileMode, privateFolder, settle } from './disk';
 export { FileGone, StoreError } from './errors';
 export { type Store, afterWriting, mustBeInPlace, openStore, theStore, toldAtOpening } from './open';

@@ -1,0 +1,34 @@
+import { basename } from 'node:path';
+import { RecordsPage } from '@/stations/records/RecordsPage';
+import { backupNote, backupsIn, backupsOf, copiesOf, copyFailed, storePath, studioKind } from '@/store';
+import { loadSettings } from '../../../load';
+import { StudioShell } from '../../StudioShell';
+
+export const metadata = { title: 'Records' };
+export const dynamic = 'force-dynamic';
+
+export default function Page() {
+  const path = storePath();
+  return (
+    <StudioShell>
+      <h1 className="text-2xl">Records</h1>
+      <RecordsPage
+        zone={loadSettings().timeZone}
+        demo={studioKind() === 'demo'}
+        folder={backupsOf(path)}
+        copies={copiesOf(path).map(({ at, clients, visits, photos, bytes }) => ({
+          at,
+          clients,
+          visits,
+          photos,
+          bytes,
+        }))}
+        byHand={backupsIn(backupsOf(path))
+          .filter((one) => basename(one).startsWith(basename(path, '.db')))
+          .map((one) => ({ folder: one, ...backupNote(one) }))
+          .slice(0, 10)}
+        failed={copyFailed(path)}
+      />
+    </StudioShell>
+  );
+}

@@ -1,0 +1,105 @@
+import { existsSync } from 'node:fs';
+import { type Store } from './file';
+import { fileOf } from './photos';
+
+/** How the rows of a table belong to somebody: by their own id, by the visit or the run they are of; a `studio` table holds nobody's notes. */
+type Belongs = 'client' | 'visit' | 'run' | 'self' | 'studio';
+
+/**
+ * Every table of the studio's file and whose its rows are, once: what is given to a client who asks for all that is kept of them goes by it.
+ * A test wants every table here. Sums that are worked out anew are nobody's record.
+ */
+export const belonging: Readonly<Record<string, Belongs>> = {
+  clients: 'self',
+  facts: 'client',
+  visits: 'client',
+  looks: 'visit',
+  readings: 'visit',
+  judgements: 'visit',
+  photos: 'client',
+  plans: 'visit',
+  runs: 'run',
+  run_events: 'run',
+  run_members: 'studio',
+  run_summaries: 'studio',
+  visit_notes: 'visit',
+  note_additions: 'visit',
+  own_breath: 'studio',
+  appointments: 'client',
+  waiting: 'client',
+  next_notes: 'client',
+  home_told: 'visit',
+  home_plans: 'visit',
+  home_returns: 'visit',
+  lifts: 'visit',
+  own_drills: 'studio',
+  templates: 'studio',
+  settings: 'studio',
+  taken: 'studio',
+  set_asides: 'studio',
+};
+
+const where: Readonly<Record<Exclude<Belongs, 'studio' | 'run'>, string>> = {
+  self: 'id = @id',
+  client: 'client_id = @id',
+  visit: 'visit_id in (select id from visits where client_id = @id)',
+};
+
+/** Runs somebody took part in: those of their own visits, and those of a group they were one of. */
+const theirRuns =
+  'select id from runs where visit_id in (select id from visits where client_id = @id) union select run_id from run_members where client_id = @id';
+
+type Row = Record<string, unknown>;
+
+/** A stored value as it was said, where it is JSON; what can't be read stays as it lies. */
+function opened(row: Row): Row {
+  return Object.fromEntries(
+    Object.entries(row).map(([column, value]) => {
+      if (Buffer.isBuffer(value)) return [column, value.toString('hex')];
+      if (typeof value !== 'string' || !/^[[{"]/.test(value)) return [column, value];
+      try {
+        return [column, JSON.parse(value) as unknown];
+      } catch {
+        return [column, value];
+      }
+    }),
+  );
+}
+
+/** What happened in a run to everybody or to this person; what was marked of another of a group is theirs. */
+const isOf = (clientId: string) => (row: Row) => {
+  const { who } = (row.event ?? row.value ?? {}) as { who?: string };
+  return who === undefined || who === clientId;
+};
+
+/** Ids of others of a group are nobody else's to have. */
+function withoutOthers(row: Row, clientId: string): Row {
+  const event = (row.event ?? null) as { sitOut?: string[] } | null;
+  return event?.sitOut ? { ...row, event: { ...event, sitOut: event.sitOut.filter((id) => id === clientId) } } : row;
+}
+
+/**
+ * Everything that is kept of a client, table by table, as it lies in the file; of a group's runs only what is theirs. What was taken back
+ * is among it, since it is kept.
+ */
+export function everythingOf(store: Store, clientId: string): Record<string, Row[]> {
+  const db = store.$client;
+  const all = (sql: string) => (db.prepare(sql).all({ id: clientId }) as Row[]).map(opened);
+  return Object.fromEntries(
+    Object.entries(belonging).flatMap(([table, belongs]): [string, Row[]][] => {
+      if (belongs === 'studio') return [];
+      if (belongs !== 'run') return [[table, all(`select * from ${table} where ${where[belongs]}`)]];
+      const key = table === 'runs' ? 'id' : 'run_id';
+      const rows = all(`select * from ${table} where ${key} in (${theirRuns})`);
+      return [
+        [table, table === 'runs' ? rows : rows.filter(isOf(clientId)).map((row) => withoutOthers(row, clientId))],
+      ];
+    }),
+  );
+}
+
+/** The pictures of a client that lie in the folder: id and where. */
+export const picturesOf = (store: Store, clientId: string): { id: string; path: string }[] =>
+  (store.$client.prepare('select id from photos where client_id = ?').all(clientId) as { id: string }[])
+    .map(({ id }) => ({ id, path: fileOf(store, id) }))
+    .filter(({ path }) => existsSync(path));
