@@ -1,6 +1,6 @@
 'use client';
 
-import { type ReactNode } from 'react';
+import { type ReactNode, useCallback, useEffect, useRef } from 'react';
 import {
   type DrillLoad,
   type LoadAnswer,
@@ -28,7 +28,7 @@ import { OwnMovement } from './OwnMovement';
 import { Reasons } from './Reasons';
 import { Sets } from './Sets';
 import { type Kept, type Typed, askedOf, begin, describe, drillLoadOf, lightSet, movementAsked } from './typed';
-import { HowHeavy, Weights } from './Weights';
+import { type Change, HowHeavy, Weights } from './Weights';
 
 /** Breath under load: a movement, how it is loaded, and when to breathe in it; the line of pull can be turned, and the answer follows. */
 export function LoadStation({
@@ -52,7 +52,14 @@ export function LoadStation({
   const [kept, remember] = useKeptValue<Kept>(`kokyu.load.${keepAs}`);
   const typed: Typed = kept && findMovement(kept.movementId) ? kept : begin(findMovement('side-bend')!);
   const told = movementAsked(typed);
-  const change = (part: Partial<Typed>) => remember({ ...kept, ...typed, ...part });
+  const latest = useRef({ kept, typed, remember });
+  useEffect(() => {
+    latest.current = { kept, typed, remember };
+  });
+  const change = useCallback<Change>((part) => {
+    const { kept: all, typed: now, remember: put } = latest.current;
+    put({ ...all, ...now, ...(typeof part === 'function' ? part(now) : part) });
+  }, []);
   const choose = (id: string) => {
     const next = findMovement(id);
     if (!next || id === typed.movementId) return;

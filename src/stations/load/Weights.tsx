@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import {
   type LoadAnswer,
   type Movement,
@@ -18,7 +19,8 @@ import { ProvenanceMark } from '@/parts/Provenance';
 import { LoadRuler } from '@/parts/figures/load/LoadRuler';
 import { type Typed, farEndOf, numberOf, weightsAtHand } from './typed';
 
-type Change = (part: Partial<Typed>) => void;
+/** What is other than it is, or how it follows from what it is by now. */
+export type Change = (part: Partial<Typed> | ((now: Typed) => Partial<Typed>)) => void;
 
 /** A weight as it is written, in another unit; what is no number stays as it was typed. */
 function inOtherUnit(text: string, from: WeightUnit, to: WeightUnit): string {
@@ -61,8 +63,14 @@ function Typing({
   );
 }
 
+/** The line of pull is dragged many times a second and changes nothing here. */
+const sameButForThePull = (a: { typed: Typed; movement: Movement }, b: { typed: Typed; movement: Movement }) =>
+  a.movement === b.movement &&
+  JSON.stringify({ ...a.typed, toward: null, before: null }) ===
+    JSON.stringify({ ...b.typed, toward: null, before: null });
+
 /** How it is loaded: which hand, how heavy, how often or how hard, how far it goes, what is at hand. */
-export function Weights({
+export const Weights = memo(function Weights({
   typed,
   movement,
   change,
@@ -87,7 +95,7 @@ export function Weights({
             { value: 'left', label: 'Left' },
             { value: 'right', label: 'Right' },
           ]}
-          onChange={(next) => change({ hand: next, toward: typed.toward ? turnedOver(typed.toward) : null })}
+          onChange={(hand) => change((now) => ({ hand, toward: now.toward ? turnedOver(now.toward) : null }))}
         />
       )}
       <Typing
@@ -172,7 +180,7 @@ export function Weights({
       </Button>
     </div>
   );
-}
+}, sameButForThePull);
 
 const farEndName = (key: keyof typeof humanRange) =>
   ({
