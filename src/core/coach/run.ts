@@ -1,4 +1,4 @@
-import { type PlanItem, knownDrill } from '../sequence';
+import { type PlanItem, plainDrill } from '../sequence';
 import { type PacingMode, type RunEvent, type SettledThen, type StampedEvent } from './events';
 import { type Repaced, adjusted, fixedAgain, followed, ramped, tappedCycles } from './pacing';
 import { type RunItem, locate, timelineOf } from './timeline';
@@ -52,11 +52,22 @@ export function freshRun(items: readonly PlanItem[], sitOut: RunState['sitOut'] 
 
 /** A set near the most somebody can lift goes at their pace and not by a clock. Common practice. */
 const byTaps = (item: RunItem | undefined): boolean =>
-  item !== undefined && knownDrill(item)?.load?.strategy === 'between';
+  item !== undefined && plainDrill(item)?.load?.strategy === 'between';
+
+/** Items that go by taps unless it was set otherwise. Asked at every event of a run: worked out once for each list of items. */
+const goingByTaps = new WeakMap<readonly RunItem[], readonly number[]>();
+function tappedItems({ items, modes }: Pick<RunState, 'modes' | 'items'>): readonly number[] {
+  let byDrill = goingByTaps.get(items);
+  if (!byDrill) goingByTaps.set(items, (byDrill = items.flatMap((item, at) => (byTaps(item) ? [at] : []))));
+  const set = Object.entries(modes);
+  if (set.length === 0) return byDrill;
+  const chosen = set.flatMap(([at, mode]) => (mode === 'tapped' ? [Number(at)] : []));
+  return [...byDrill.filter((at) => modes[at] === undefined), ...chosen];
+}
 
 /** How an item is paced: as it was set, else as its drill asks. */
-export const modeOf = ({ modes, items }: Pick<RunState, 'modes' | 'items'>, item: number): PacingMode =>
-  modes[item] ?? (byTaps(items[item]) ? 'tapped' : 'fixed');
+export const modeOf = (state: Pick<RunState, 'modes' | 'items'>, item: number): PacingMode =>
+  state.modes[item] ?? (tappedItems(state).includes(item) ? 'tapped' : 'fixed');
 
 const waiting = new WeakMap<RunState, number>();
 
@@ -66,18 +77,18 @@ const waiting = new WeakMap<RunState, number>();
  * @example waitsAt(state) // Infinity
  */
 export function waitsAt(state: RunState): number {
+  const tapped = tappedItems(state);
+  if (tapped.length === 0) return Infinity;
   const known = waiting.get(state);
   if (known !== undefined) return known;
-  const tapped = new Set(state.items.flatMap((_, item) => (modeOf(state, item) === 'tapped' ? [item] : [])));
   let found = Infinity;
-  if (tapped.size > 0)
-    for (const { item, startSeconds, endSeconds, breaths } of timelineOf(state.items).segments) {
-      if (!breaths || endSeconds <= state.cursorSeconds || !tapped.has(item)) continue;
-      const start = breaths.starts.find((at) => startSeconds + at >= state.cursorSeconds - 1e-9);
-      if (start === undefined) continue;
-      found = startSeconds + start;
-      break;
-    }
+  for (const { item, startSeconds, endSeconds, breaths } of timelineOf(state.items).segments) {
+    if (!breaths || endSeconds <= state.cursorSeconds || !tapped.includes(item)) continue;
+    const start = breaths.starts.find((at) => startSeconds + at >= state.cursorSeconds - 1e-9);
+    if (start === undefined) continue;
+    found = startSeconds + start;
+    break;
+  }
   waiting.set(state, found);
   return found;
 }

@@ -5,7 +5,7 @@ import { type Vec } from '../vector';
 import { type Pull } from './mechanics';
 import { type Movement, findMovement, mirroredMovement } from './movements';
 import { type OwnMovement, movementOf, stanceFaults } from './schema';
-import { type OneLift, mostRepetitions, oneLift, percentAt } from './repMax';
+import { type OneLift, mostRepetitions, oneLift, percentAt, repetitionsAt } from './repMax';
 import { type StrategyId, middlePercent, stiffnessFor, strategies, strategyFor, withUpToPercent } from './strategy';
 
 /** What is asked: which movement, loaded how. */
@@ -23,6 +23,8 @@ export interface LoadAsked {
   repetitions: number | null;
   /** 0 to 10, as they say it; null where it was not asked. */
   effort: number | null;
+  /** The most they lift once, in kg, where it is known; it goes before what repetitions say. */
+  mostKg?: number | null;
   /** Of both hands, the part of the load in the left one; even where it isn't said. */
   leftShare?: number;
   bodyKg: number;
@@ -49,6 +51,8 @@ export interface LoadAnswer {
   /** The most for one lift, and how much of it this is; null where it can't be told. */
   oneLift: OneLift | null;
   percent: { low: number; high: number } | null;
+  /** How often the load can be lifted, where the most for one lift is known: by those that say fewest and most; else null. */
+  possible: { fewest: number; most: number } | null;
   /** The heaviest with which the breath still goes with the movement, in kg; null where it can't be told. */
   breathesUpToKg: number | null;
   /** What a caution makes of it: no held breath, exhale through the effort. */
@@ -65,7 +69,7 @@ export interface LoadAnswer {
  * @example loadFaults({ movementId: 'squat', hand: 'both', kg: -5, repetitions: null, effort: null, bodyKg: 70 })
  */
 export function loadFaults(asked: LoadAsked): string[] {
-  const { movementId, own = null, hand, kg, repetitions, effort, bodyKg, toward, leftShare } = asked;
+  const { movementId, own = null, hand, kg, repetitions, effort, bodyKg, toward, leftShare, mostKg = null } = asked;
   if (!own && !findMovement(movementId)) return ['This movement is not in the library. Choose one from the list.'];
   const movement = movementOf({ movementId, own });
   const faults: string[] = movement.parts.flatMap(({ from, to }) => [...stanceFaults(from), ...stanceFaults(to)]);
@@ -84,6 +88,8 @@ export function loadFaults(asked: LoadAsked): string[] {
     faults.push(
       `Nothing follows from ${repetitions} repetitions: at most ${mostRepetitions}. With more than that it is light.`,
     );
+  if (mostKg !== null && !(mostKg > 0)) faults.push('The most for one lift is a number above 0. Check it.');
+  else if (mostKg !== null && mostKg < kg) faults.push('The most for one lift is less than this load. Check both.');
   if (effort !== null && !(effort >= 0 && effort <= 10)) faults.push('Effort goes from 0 to 10.');
   if (!(bodyKg >= 20 && bodyKg <= 300)) faults.push('A body weighs from 20 to 300 kg. Check it.');
   if (toward && !(Math.hypot(...toward) > 1e-6)) faults.push('A line of pull points somewhere. Turn the arrow again.');
@@ -105,18 +111,21 @@ export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
   const told = movementOf({ movementId: asked.movementId, own: asked.own ?? null });
   const oneSided = told.pull.hand === 'left' || told.pull.hand === 'right';
   const movement = oneSided && asked.hand !== 'none' && asked.hand !== told.pull.hand ? mirroredMovement(told) : told;
-  const { kg, repetitions, effort, bodyKg, leftShare } = asked;
+  const { kg, repetitions, effort, bodyKg, leftShare, mostKg = null } = asked;
   const pull: Pull = {
     ...movement.pull,
     toward: asked.toward ?? movement.pull.toward,
     kg,
     ...(leftShare === undefined ? {} : { leftShare }),
   };
-  const most = kg > 0 && repetitions !== null ? oneLift(kg, repetitions) : null;
-  const percent = repetitions === null ? null : percentAt(repetitions);
+  const known = kg > 0 && mostKg !== null ? { low: mostKg, high: mostKg, poor: false } : null;
+  const most = known ?? (kg > 0 && repetitions !== null ? oneLift(kg, repetitions) : null);
+  const share = known && (100 * kg) / known.low;
+  const percent = share !== null ? { low: share, high: share } : repetitions === null ? null : percentAt(repetitions);
   const asks = strategyFor({
     percent,
-    repetitions,
+    // What is known of one lift goes before a guess of how often.
+    repetitions: known ? null : repetitions,
     effort,
     explosive: movement.explosive ?? false,
     steady: movement.steady ?? false,
@@ -148,6 +157,7 @@ export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
     beats: beatsOf(parts, strategy, stiffness),
     stiffness,
     oneLift: most,
+    possible: share === null ? null : repetitionsAt(share),
     percent,
     breathesUpToKg: most && (most.low * withUpToPercent) / 100,
     cautions,

@@ -365,6 +365,21 @@ describe('a person with a caution', () => {
   });
 });
 
+describe('the most for one lift is known', () => {
+  test('the percent follows, it goes before a guess of how often, and how often is told as a range', () => {
+    const known = loadAnswer(ask('squat', { kg: 75, mostKg: 100, repetitions: 30 }), null);
+    expect(known.percent).toEqual({ low: 75, high: 75 });
+    expect(known.strategy).toBe('keep');
+    // Epley and Brzycki meet at ten repetitions and three quarters [R3].
+    expect(known.possible).toEqual({ fewest: 10, most: 10 });
+    expect(known.breathesUpToKg).toBe(60);
+    const light = loadAnswer(ask('squat', { kg: 50, mostKg: 100, repetitions: null }), null);
+    expect(light.strategy).toBe('with');
+    expect(light.possible!.most).toBeGreaterThanOrEqual(light.possible!.fewest);
+    expect(loadAnswer(ask('squat', { kg: 50 }), null).possible).toBeNull();
+  });
+});
+
 describe('another weight in each hand', () => {
   // By statics: two hanging weights at ± half the breadth of the shoulders make the lateral moment of their difference.
   test.each([
@@ -437,6 +452,8 @@ describe('bad questions', () => {
     ['half a repetition', { repetitions: 2.5 }, /whole number/],
     ['two hundred repetitions', { repetitions: 200 }, /at most 60/],
     ['no number', { kg: Number.NaN }, /from 0 up/],
+    ['a most for one lift below the load', { kg: 20, mostKg: 15 }, /less than this load/],
+    ['a most for one lift of nothing', { mostKg: 0 }, /above 0/],
     ['an effort of eleven', { effort: 11 }, /from 0 to 10/],
     ['both hands, one side', { hand: 'both' }, /left or the right hand/],
     ['an arrow without a length', { toward: [0, 0, 0] }, /points somewhere/],

@@ -126,6 +126,7 @@ export const Weights = memo(function Weights({
             weight: inOtherUnit(typed.weight, unit, next),
             ...(typed.otherWeight === undefined ? {} : { otherWeight: inOtherUnit(typed.otherWeight, unit, next) }),
             atHand: allInOtherUnit(typed.atHand, unit, next) ?? '',
+            most: allInOtherUnit(typed.most, unit, next) ?? '',
             bar: allInOtherUnit(typed.bar, unit, next) ?? '',
           })
         }
@@ -149,6 +150,7 @@ export const Weights = memo(function Weights({
         value={typed.repetitions}
         onChange={(repetitions) => change({ repetitions })}
       />
+      <Typing label="Most for one lift" width="w-36" value={typed.most ?? ''} onChange={(most) => change({ most })} />
       <Typing
         label="Effort, 0 to 10"
         most={4}
@@ -212,7 +214,7 @@ export function HowHeavy({ answer, kg, typed }: { answer: LoadAnswer | null; kg:
   if (!answer) return null;
   const { unit } = typed;
   const atHand = weightsAtHand(typed);
-  const { oneLift, percent, breathesUpToKg } = answer;
+  const { oneLift, percent, possible, breathesUpToKg } = answer;
   const figure = (value: number) => inUnit(value, unit).toFixed(1);
   if (!oneLift && percent)
     return (
@@ -228,6 +230,22 @@ export function HowHeavy({ answer, kg, typed }: { answer: LoadAnswer | null; kg:
         is taken as light.
       </p>
     );
+  const upTo =
+    breathesUpToKg === null
+      ? ''
+      : `Up to ${figure(breathesUpToKg)} ${unit} the breath goes with the movement. ${atHand.length > 0 ? atHandInWords(breathesUpToKg, atHand, unit) : ''}`;
+  if (possible)
+    return (
+      <div>
+        <p>
+          This is {percent.low.toFixed(0)} % of the most for one lift: possible some{' '}
+          <strong>
+            {possible.fewest === possible.most ? possible.most : `${possible.fewest} to ${possible.most}`} times
+          </strong>
+          , as the formulas have it. {upTo} <ProvenanceMark provenance={published('R3')} />
+        </p>
+      </div>
+    );
   const range = (low: number, high: number, say: (value: number) => string) =>
     say(low) === say(high) ? say(low) : `${say(low)} to ${say(high)}`;
   return (
@@ -239,9 +257,7 @@ export function HowHeavy({ answer, kg, typed }: { answer: LoadAnswer | null; kg:
         </strong>
         , as the formulas have it; this is {range(percent.low, percent.high, (value) => value.toFixed(0))} % of it.{' '}
         {oneLift.poor && 'Above twelve repetitions they part ways and are poor. '}
-        {breathesUpToKg !== null && `Up to ${figure(breathesUpToKg)} ${unit} the breath goes with the movement. `}
-        {breathesUpToKg !== null && atHand.length > 0 && `${atHandInWords(breathesUpToKg, atHand, unit)} `}
-        <ProvenanceMark provenance={published('R3')} />
+        {upTo} <ProvenanceMark provenance={published('R3')} />
       </p>
       <LoadRuler answer={answer} kg={kg} unit={unit} />
     </div>

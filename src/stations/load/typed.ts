@@ -30,6 +30,8 @@ export interface Typed {
   unit: WeightUnit;
   repetitions: string;
   effort: string;
+  /** The most for one lift, where it is known. */
+  most?: string;
   /** Weights at hand, as they are written: "4, 8, 12"; of plates one of each pair, with the bar. */
   atHand?: string;
   plates?: boolean;
@@ -146,7 +148,7 @@ function reachOf(movement: Movement, farEnd: string | undefined): number {
 }
 
 export function askedOf(typed: Typed): LoadAsked {
-  const { movementId, hand, toward, weight, otherWeight, unit, repetitions, effort, farEnd, own } = typed;
+  const { movementId, hand, toward, weight, otherWeight, unit, repetitions, effort, farEnd, own, most = '' } = typed;
   const told = movementAsked(typed);
   const reach = own ? 1 : reachOf(told, farEnd);
   const [left, right] = [kgOf(numberOf(weight), unit), kgOf(numberOf(otherWeight ?? ''), unit)];
@@ -160,6 +162,7 @@ export function askedOf(typed: Typed): LoadAsked {
     ...(two ? { leftShare: left + right > 0 ? left / (left + right) : 0.5 } : {}),
     repetitions: numberOrNull(repetitions),
     effort: numberOrNull(effort),
+    ...(most.trim() === '' ? {} : { mostKg: kgOf(numberOf(most), unit) }),
     bodyKg: ordinaryBodyKg,
   };
 }
