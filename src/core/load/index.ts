@@ -12,7 +12,7 @@ export { type Stance } from './mechanics';
 export { type Lift, type LiftBreath, type StoredLift, liftBreaths, liftSchema } from './lift';
 export { liftInWords, liftsOver } from './liftWords';
 export { type Movement, findMovement, loadMovements } from './movements';
-export { type WeightUnit, inUnit, kgOf, loadsOf, nearestBelow } from './repMax';
+export { type WeightUnit, inUnit, kgOf, loadsOf, mostRepetitions, nearestBelow } from './repMax';
 export { strategies } from './strategy';
 export { breathInWords, partInWords, saidOf } from './words';
 export { lighterThan, partAt, repetitionOf, wayOf } from './repetition';

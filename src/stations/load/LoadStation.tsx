@@ -137,9 +137,11 @@ export function LoadStation({
               <h2 className="text-lg">One repetition{asked.kg > 0 ? ` at ${weightWords(typed)}` : ''}</h2>
               <RepetitionLanes beats={shown.beats} />
               <ul className="mt-1">
-                {shown.parts.map((part) => (
-                  <li key={part.name}>{partInWords(part)}</li>
-                ))}
+                {shown.strategy === 'steady' ? (
+                  <li>{steadyInWords(shown.parts[0]!)}</li>
+                ) : (
+                  shown.parts.map((part) => <li key={part.name}>{partInWords(part)}</li>)
+                )}
               </ul>
               <div className="mt-2 flex flex-wrap gap-2">
                 {asked.toward && <Button onClick={() => change({ toward: null })}>Pull as the movement has it</Button>}
@@ -165,6 +167,12 @@ export function LoadStation({
     </fieldset>
   );
 }
+
+/** What holds where nothing repeats. */
+const steadyInWords = ({ side }: LoadAnswer['parts'][number]) =>
+  side === null
+    ? 'Both sides hold alike; the breath stays small and goes on.'
+    : `The ${side} side holds more than the other; the breath stays small and goes on.`;
 
 const weightWords = ({ weight, otherWeight, unit }: Typed) =>
   otherWeight === undefined ? `${weight} ${unit}` : `${weight} and ${otherWeight} ${unit}`;

@@ -9,6 +9,7 @@ import {
   humanRange,
   inUnit,
   kgOf,
+  mostRepetitions,
   nearestBelow,
 } from '@/core/load';
 import { published } from '@/core/reasons';
@@ -184,6 +185,14 @@ export const Weights = memo(function Weights({
   );
 }, sameButForThePull);
 
+/** From the fewest to the most times; where no formula goes further, or more. */
+const timesInWords = ({ fewest, most }: { fewest: number; most: number }) =>
+  fewest >= mostRepetitions
+    ? `${mostRepetitions} times or more`
+    : fewest === most
+      ? `${most} times`
+      : `${fewest} to ${most} times`;
+
 const farEndName = (key: keyof typeof humanRange) =>
   ({
     side: 'Bends to',
@@ -238,11 +247,13 @@ export function HowHeavy({ answer, kg, typed }: { answer: LoadAnswer | null; kg:
     return (
       <div>
         <p>
-          This is {percent.low.toFixed(0)} % of the most for one lift: possible some{' '}
-          <strong>
-            {possible.fewest === possible.most ? possible.most : `${possible.fewest} to ${possible.most}`} times
-          </strong>
-          , as the formulas have it. {upTo} <ProvenanceMark provenance={published('R3')} />
+          This is {percent.low.toFixed(0)} % of the most for one lift
+          {answer.strategy !== 'steady' && (
+            <>
+              : possible some <strong>{timesInWords(possible)}</strong>, as the formulas have it
+            </>
+          )}
+          . {upTo} <ProvenanceMark provenance={published('R3')} />
         </p>
       </div>
     );

@@ -158,6 +158,7 @@ test('another weight in each hand: the side away from the heavier works; plates 
   await type('Left hand', '12');
   await type('Right hand', '4');
   expect(screen.getByText('One repetition at 12 and 4 kg')).toBeTruthy();
+  expect(screen.getByText(/^The right side holds more than the other/)).toBeTruthy();
   await type('Right hand', '-4');
   expect(screen.getAllByRole('alert').length).toBeGreaterThan(0);
   await press('The same in both hands');
@@ -169,6 +170,20 @@ test('another weight in each hand: the side away from the heavier works; plates 
   await type('Bar, kg', '20');
   // 60 kg fifteen times: the least said of one lift is 90 kg, 60 % of it 54; bar and plates make 20, 30, 40, 50.
   expect(screen.getByText(/Up to 54\.0 kg .*At hand: 50 kg\./)).toBeTruthy();
+});
+
+test('a known most for one lift says how much of it this is and how often it goes; below the load it is told', async () => {
+  show();
+  await movement('squat');
+  await type('Weight', '75');
+  await type('Most for one lift', '100');
+  expect(screen.getByText(/This is 75 % of the most for one lift/).textContent).toMatch(
+    /possible some 10 times.*Up to 60\.0 kg/,
+  );
+  await type('Weight', '20');
+  expect(screen.getByText(/This is 20 % of the most/).textContent).toMatch(/60 times or more/);
+  await type('Most for one lift', '10');
+  expect(screen.getByRole('alert').textContent).toBe('The most for one lift is less than this load. Check both.');
 });
 
 test('a movement of one’s own begins as one of the library; the answer follows what is typed, and it is kept as a drill', async () => {
