@@ -156,6 +156,15 @@ test('of a group’s run nobody gets what was marked of another', () => {
     visit.id,
     other.id,
   );
+  // The plan is the leader's, and says why it is as it is.
+  const { items } = db.prepare('select items from runs where id = ?').get(run.id) as { items: string };
+  const told = (JSON.parse(items) as object[]).map((item) => ({
+    ...item,
+    changes: ['no pause (secret of the leader)'],
+  }));
+  db.prepare('update runs set items = ? where id = ?').run(JSON.stringify(told), run.id);
+  const says = (id: string) => JSON.stringify(everythingOf(theStore(), id)).includes('secret of the leader');
+  expect([says(one.id), says(other.id)]).toEqual([true, false]);
   const last = db.prepare('select max(seq) as seq from run_events where run_id = ?').get(run.id) as { seq: number };
   const mark = (seq: number, who: string) =>
     db

@@ -20,14 +20,15 @@ function gathered(clientId: string) {
   const runs = visitDigestsOf(store, clientId);
   const logged = liftsOf(store, [...days.keys()]).map(({ visitId, lift }) => ({ day: days.get(visitId)!, lift }));
   const coached = runs.flatMap(({ day, drills }) => drills.flatMap(({ lift }) => (lift ? [{ day, lift }] : [])));
+  const noted = visits.map((visit) => ({ ...visit, note: noteOf(store, visit.id) }));
   const tables = tablesOf({
     facts: factsOf(store, clientId),
-    visits: visits.map((visit) => ({ ...visit, note: noteOf(store, visit.id) })),
+    visits: noted,
     looks: looksOf(store, [...days.keys()]),
     runs,
     lifts: [...logged, ...coached].sort((a, b) => (a.day < b.day ? -1 : 1)),
   });
-  return { view, store, visits, tables };
+  return { view, store, visits: noted, tables };
 }
 
 /** A table as RFC 4180 has it. A word that a spreadsheet would take for a formula is led by an apostrophe; numbers stay numbers. */
@@ -61,7 +62,7 @@ export function recordZip(clientId: string): Uint8Array | null {
   };
   const files: Zippable = {
     'record.json': strToU8(`${JSON.stringify(file, null, 2)}\n`),
-    'record.txt': strToU8(recordText(clientId)!),
+    'record.txt': strToU8(textOf(found)),
   };
   for (const table of [...tables, dictionaryOf(tables)]) files[`tables/${table.file}`] = strToU8(csvOf(table));
   // Pictures are small already: packing them again costs time and saves nothing.
@@ -73,8 +74,10 @@ export function recordZip(clientId: string): Uint8Array | null {
 /** The record as somebody reads it: what they said of themselves, then each visit with its note; null where there is no such client. */
 export function recordText(clientId: string): string | null {
   const found = gathered(clientId);
-  if (!found) return null;
-  const { view, visits, tables } = found;
+  return found && textOf(found);
+}
+
+function textOf({ view, visits, tables }: NonNullable<ReturnType<typeof gathered>>): string {
   const { studioName } = view.settings;
   const told = tables.find(({ file }) => file === 'told.csv')!.rows;
   // Of each question the answer that counts: the newest.
@@ -84,7 +87,7 @@ export function recordText(clientId: string): string | null {
     .map(([question, answer]) => `${question}: ${answer}`);
   const no = [...newest].filter(([, answer]) => answer === 'no').map(([question]) => question);
   const notes = visits.map((visit) => {
-    const note = noteOf(theStore(), visit.id);
+    const { note } = visit;
     return [
       dayInWords(visit.day, view.today),
       note?.text ?? 'No note was written.',

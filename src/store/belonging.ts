@@ -72,10 +72,26 @@ const isOf = (clientId: string) => (row: Row) => {
   return who === undefined || who === clientId;
 };
 
-/** Ids of others of a group are nobody else's to have. */
-function withoutOthers(row: Row, clientId: string): Row {
-  const event = (row.event ?? null) as { sitOut?: string[] } | null;
-  return event?.sitOut ? { ...row, event: { ...event, sitOut: event.sitOut.filter((id) => id === clientId) } } : row;
+/** A group goes by one person's plan: why it was chosen and what their conditions made of it is theirs alone. */
+const plain = (item: unknown) => {
+  const { changes: _, reasons: __, forms: ___, ...rest } = item as Row;
+  return rest;
+};
+
+/** What of a group's run is another's: ids of who sits out, and what stands of the leader in the plan. */
+function withoutOthers(row: Row, clientId: string, leads: boolean): Row {
+  const event = row.event as { sitOut?: string[]; to?: unknown } | undefined;
+  return {
+    ...row,
+    ...(row.items && !leads ? { items: (row.items as unknown[]).map(plain) } : {}),
+    ...(event && {
+      event: {
+        ...event,
+        ...(event.sitOut ? { sitOut: event.sitOut.filter((id) => id === clientId) } : {}),
+        ...(event.to && !leads ? { to: plain(event.to) } : {}),
+      },
+    }),
+  };
 }
 
 /**
@@ -84,6 +100,13 @@ function withoutOthers(row: Row, clientId: string): Row {
  */
 export function everythingOf(store: Store, clientId: string): Record<string, Row[]> {
   const db = store.$client;
+  const leading = new Set(
+    (
+      db.prepare('select id from runs where visit_id in (select id from visits where client_id = ?)').all(clientId) as {
+        id: string;
+      }[]
+    ).map(({ id }) => id),
+  );
   const all = (sql: string) => (db.prepare(sql).all({ id: clientId }) as Row[]).map(opened);
   return Object.fromEntries(
     Object.entries(belonging).flatMap(([table, belongs]): [string, Row[]][] => {
@@ -92,7 +115,10 @@ export function everythingOf(store: Store, clientId: string): Record<string, Row
       const key = table === 'runs' ? 'id' : 'run_id';
       const rows = all(`select * from ${table} where ${key} in (${theirRuns})`);
       return [
-        [table, table === 'runs' ? rows : rows.filter(isOf(clientId)).map((row) => withoutOthers(row, clientId))],
+        [
+          table,
+          rows.filter(isOf(clientId)).map((row) => withoutOthers(row, clientId, leading.has(row[key] as string))),
+        ],
       ];
     }),
   );

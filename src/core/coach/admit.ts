@@ -1,6 +1,6 @@
 import { holdCapSeconds, isHold } from '../dose';
-import { type Gates, refusalInWords } from '../safety';
-import { type PlanItem, knownDrill, planTotals, refusalsOf } from '../sequence';
+import { type Gates, checkComponents, refusalInWords } from '../safety';
+import { type PlanItem, knownDrill, planTotals, refusalsOf, weightOf } from '../sequence';
 import { type RunEvent } from './events';
 import { groupForm } from './group';
 import { type RunState, placeAt, restingIn } from './run';
@@ -64,12 +64,22 @@ export function eventDenied(
     for (const person of present) {
       if (away.includes(person.clientId)) continue;
       // The plan stands in the forms of whoever it was made for; everybody else does it in a form of their own.
-      const why = person === people[0] ? itemOff(item, person.gates) : offInGroup(item, person.gates);
+      const why =
+        tooHeavyFor(event, state.opened[index], person.gates) ??
+        (person === people[0] ? itemOff(item, person.gates) : offInGroup(item, person.gates));
       if (why !== null) return { code: 'gated', why: of(person, why) };
     }
   }
   const much = tooMuch(state.items, after);
   return much ? { code: 'too much', why: much } : null;
+}
+
+/** Who may hold no breath lifts no more than was planned: nobody has worked out whether the breath still goes with it. */
+function tooHeavyFor(event: RunEvent, planned: PlanItem | undefined, gates: Gates): string | null {
+  if (event.type !== 'adjust' || event.kg === undefined || !planned) return null;
+  const most = weightOf(planned);
+  if (most === null || event.kg <= most || checkComponents(gates, ['strain']).allowed) return null;
+  return `No held breath, so no more than the ${Number(most.toFixed(1))} kg that were planned. Work a heavier one out under Breath under load.`;
 }
 
 /** Why an item is off for a person, in one sentence; null when it may be done. @example itemOff(item, gates) // null */

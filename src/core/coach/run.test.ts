@@ -1,6 +1,6 @@
 import { cadence } from '../cadence';
 import { drillUnderLoad } from '../catalogue';
-import { idOf, planItem } from '../fixtures';
+import { gatesOfPerson, idOf, planItem } from '../fixtures';
 import { type PlanItem } from '../sequence';
 import {
   type RunEvent,
@@ -8,6 +8,7 @@ import {
   cursorAt,
   digestOf,
   endedByStop,
+  eventDenied,
   faultsOf,
   foldRun,
   freshRun,
@@ -324,4 +325,25 @@ describe('a set by taps', () => {
     });
     expect(digestOf(summariseRun(foldRun(two, script([0, { type: 'start' }]))))[0]!.lift).toBeNull();
   });
+});
+
+// Found on reading it again: cautions held a set when it was planned, and any weight could be put on while it went on.
+test('a weight is not made heavier while it goes on for who may hold no breath; lighter always, and for anybody else as the coach says', () => {
+  const planned = [
+    item({ drillId: 'press-breath', position: 'loaded stand', props: ['weight'], kg: 4, cadences: [cadence(3, 3)] }),
+  ];
+  const state = foldRun(planned, script([0, { type: 'start' }]));
+  const denied = (kg: number, told: Parameters<typeof gatesOfPerson>[0]) =>
+    eventDenied(
+      state,
+      { type: 'adjust', item: 0, cadences: [cadence(3, 3)], breaths: 3, sets: 1, kg },
+      [{ clientId: 'ada', name: 'Ada', gates: gatesOfPerson(told), closed: null }],
+      at(30),
+    );
+  expect(denied(6, { prolapse: {} })).toMatchObject({
+    code: 'gated',
+    why: expect.stringMatching(/no more than the 4 kg/),
+  });
+  expect(denied(3, { prolapse: {} })?.why ?? '').not.toMatch(/no more than/);
+  expect(denied(6, {})).toBeNull();
 });

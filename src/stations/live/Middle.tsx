@@ -172,7 +172,7 @@ function Talk({ onTalkOver, ask, motion }: Inner) {
   );
 }
 
-function Between({ run, shown, item, naming, onPress, checksOf, ask, motion }: Inner) {
+function Between({ run, shown, item, naming, onPress, checksOf, tight = false, ask, motion }: Inner) {
   const { state, place } = run;
   const drill = drillOf(item);
   const { segment } = run.timeline.segments[shown.segment] ?? place().timed;
@@ -183,7 +183,8 @@ function Between({ run, shown, item, naming, onPress, checksOf, ask, motion }: I
   const asked = rest ? drill.afterSet : before ? drillOf(before).afterSet : null;
   // Leaks and the like are asked as soon as a set is over, in the rest or while the next drill is set up.
   const over = rest ? shown.item : shown.kind === 'set-up' ? shown.item - 1 : -1;
-  const toAsk = over >= 0 && checksOf(over).length > 0 ? over : null;
+  // In a group it is about one person, and asked under Checks once they are chosen.
+  const toAsk = !tight && over >= 0 && checksOf(over).length > 0 ? over : null;
   const throughout = drill.steps.find(({ phase }) => phase === 'throughout')?.words;
   const askLeft = useCallback(() => `${Math.ceil(place().leftSeconds)} s`, [place]);
   const title =

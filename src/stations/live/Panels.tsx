@@ -13,6 +13,7 @@ import { Field, TextInput } from '@/parts/Field';
 import { Slider } from '@/parts/Slider';
 import { Stepper } from '@/parts/Stepper';
 import { KeyList } from '@/parts/shell/KeyList';
+import { useGuard } from '@/parts/useGuard';
 import { useKept } from '@/parts/useKept';
 import { type ClientView } from '../view';
 import { type GroupMember } from './GroupTiles';
@@ -369,6 +370,8 @@ export function KeysPanel() {
   );
 }
 
+const nothingChanges = {};
+
 const checkWords: Readonly<Record<CheckId, string>> = {
   leak: 'a leak',
   heaviness: 'heaviness',
@@ -392,6 +395,8 @@ export function ChecksAsked({
   const asked = answerOf(run.state, 'checked', index, who);
   const found = asked?.found ?? [];
   const byDay = checks.length === 1 && checks[0] === 'not kept by day';
+  // A second tap of a fast finger would take back what the first one said.
+  const guard = useGuard(nothingChanges);
   const tell = (next: readonly CheckId[]) =>
     run.append({ type: 'checked', item: index, asked: [...checks], found: [...next], ...(who ? { who } : {}) });
   return (
@@ -412,7 +417,9 @@ export function ChecksAsked({
             key={check}
             className={found.includes(check) ? '!bg-ink !text-onink' : ''}
             aria-pressed={found.includes(check)}
-            onClick={() => tell(found.includes(check) ? found.filter((one) => one !== check) : [...found, check])}
+            onClick={guard(checks.indexOf(check), () =>
+              tell(found.includes(check) ? found.filter((one) => one !== check) : [...found, check]),
+            )}
           >
             {byDay ? 'Not kept' : capital(checkWords[check])}
           </Button>

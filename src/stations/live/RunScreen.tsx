@@ -220,7 +220,12 @@ export function RunScreen({
     <Panel title={panels[panel]} onClose={() => setPanel(null)}>
       {panel === 'helped' && <HelpedPanel {...{ view, run, who }} index={rechecked} onDone={() => setPanel(null)} />}
       {panel === 'pace' && <PacePanel {...{ view, run, item, index, restingCycle, group }} />}
-      {panel === 'checks' && <ChecksAsked run={run} index={rechecked} checks={checksOf(rechecked)} who={who} />}
+      {panel === 'checks' &&
+        (group.length > 0 && !who ? (
+          <p>Tap whom it is about first.</p>
+        ) : (
+          <ChecksAsked key={who} run={run} index={rechecked} checks={checksOf(rechecked)} who={who} />
+        ))}
       {panel === 'effort' && <EffortPanel {...{ run, index, neighbours, who }} />}
       {panel === 'note' && <NotePanel run={run} who={who} />}
       {panel === 'sound' && <SoundPanel {...sound} />}

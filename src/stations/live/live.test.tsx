@@ -3,6 +3,8 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { type ClientMessage, type RunEvent, foldRun, summariseRun } from '@/core/coach';
 import { type StoredRun } from '@/core/record';
 import { RunScreen } from './RunScreen';
+import { cadence } from '@/core/cadence';
+import { planItem } from '@/core/fixtures';
 import { answers, fact, run, signs, today, idOf, viewOf } from './coach.fixtures';
 import { evaluateGates, knownClient } from '@/core/safety';
 import { answerOnce, browserFakes, doing, heard, pass, sent } from '@/parts/browser.fakes';
@@ -419,4 +421,24 @@ describe('pace and dose, on the fly', () => {
     const stamped = stamps() as never[];
     expect(summariseRun(foldRun(run().items, stamped)).items[0]!.cycles.tapped).toBeCloseTo(6, 1);
   });
+});
+
+// Found on reading it again: two taps of a fast finger on “a leak” told it and took it back.
+test('a leak told by a double tap stays told; it is taken back by another, later', async () => {
+  const items = [planItem({ drillId: 'chair-rise', forms: ['exhaleFirst'], breaths: 4, cadences: [cadence(3, 3)] })];
+  const view = viewOf([fact('touch', 'yes'), ...answers({ leaking: {} })]);
+  render(<RunScreen view={view} stored={run([], { items })} />);
+  await pass(0.1);
+  await press(' ');
+  await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Checks' })));
+  const leak = () => screen.getByRole('button', { name: 'A leak' });
+  await doing(() => {
+    fireEvent.click(leak());
+    fireEvent.click(leak());
+  });
+  expect(leak().getAttribute('aria-pressed')).toBe('true');
+  await pass(1);
+  await doing(() => fireEvent.click(leak()));
+  expect(leak().getAttribute('aria-pressed')).toBe('false');
+  expect(events().filter(({ type }) => type === 'checked')).toMatchObject([{ found: ['leak'] }, { found: [] }]);
 });

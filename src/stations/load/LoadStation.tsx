@@ -8,6 +8,7 @@ import {
   type StoredLift,
   breathInWords,
   findMovement,
+  inUnit,
   loadAnswer,
   loadFaults,
   loadMovements,
@@ -84,7 +85,7 @@ export function LoadStation({
   const oneSided = told.pull.hand === 'left' || told.pull.hand === 'right';
   // What is chosen before the page listens would be lost, and what was typed last time stand over it: nothing can be chosen until then.
   const listening = useHydrated();
-  const load = answer && !answer.off ? drillLoadOf(asked, answer) : null;
+  const load = answer && drillLoadOf(asked, answer);
   const [sets, times] = [typed.sets ?? 1, typed.times ?? lightSet];
   return (
     <fieldset disabled={!listening} className="min-w-0">
@@ -156,6 +157,13 @@ export function LoadStation({
           <Sets answer={shown} typed={typed} change={change} oneSided={oneSided} />
           <div className="mt-3 flex flex-wrap items-start gap-4">
             {intoPlan?.(load, sets, times)}
+            {answer?.tooHeavy && (
+              <p className="self-center">
+                {load
+                  ? `Planned and kept at ${Number(inUnit(load.kg, typed.unit).toFixed(1))} ${typed.unit}: no held breath.`
+                  : 'Too heavy without a held breath: say how often it can be lifted, or take less.'}
+              </p>
+            )}
             <KeepAsDrill load={load} />
           </div>
           {log && (

@@ -233,3 +233,22 @@ test('a set goes into today’s plan once, with its weight and repetitions; with
   expect(plans[0]!.items).toMatchObject([{ drillId: 'load-side-bend-with', kg: 8, breaths: 20, side: 'left' }]);
   expect(plans[0]!.request.propsAtHand).toContain('weight');
 });
+
+// Found on reading it again: the load to go down to was told, and the heavy one was planned all the same.
+test('who may hold no breath has a heavy load planned as light as it was told to be; with nothing known of how light, not at all', async () => {
+  render(<LoadStation keepAs="ben" gates={gatesOfPerson({ heart: {} })} cautions="heart" />);
+  await movement('hinge');
+  await type('Weight', '60');
+  await type('Times possible', '5');
+  expect(screen.getByText(/Go down to 40\.5 kg or less/)).toBeTruthy();
+  expect(screen.getByText(/Planned and kept at 40\.5 kg/)).toBeTruthy();
+  await press('Keep it as a drill of yours');
+  const [saved] = sent.filter(({ kind }) => kind === 'drill.save');
+  expect((saved!.payload as { drill: Drill }).drill.load).toMatchObject({ kg: 40.5, strategy: 'with' });
+  await type('Times possible', '');
+  await type('Effort, 0 to 10', '9');
+  expect(screen.getByText(/Too heavy without a held breath/)).toBeTruthy();
+  expect((screen.getByRole('button', { name: 'Keep it as a drill of yours' }) as HTMLButtonElement).disabled).toBe(
+    true,
+  );
+});
