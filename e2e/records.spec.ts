@@ -27,9 +27,9 @@ test('a copy is made by hand, checked, listed, and found by who puts one back', 
 
 test('whoever asks for their record gets it, to read and whole; nobody else’s address gives any', async ({ page }) => {
   const clientId = await seedClient(page, server.url, 'Senara Wick');
-  await page.goto(`${server.url}/clients/${clientId}/track/visits`);
+  await page.goto(`${server.url}/clients/${clientId}/track/record`);
   const all = page.getByRole('region', { name: 'All that is kept of them' });
-  await expectAccessible(page, 'over visits');
+  await expectAccessible(page, 'their record');
   const [pdf] = await Promise.all([
     page.waitForEvent('download'),
     all.getByRole('button', { name: 'To read (PDF)' }).click(),

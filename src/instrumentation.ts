@@ -1,9 +1,12 @@
 /** Runs once when the server starts: the studio is opened before the first request, so that what is wrong with it is said at once. */
 export async function register() {
   if (process.env.NEXT_RUNTIME !== 'nodejs') return;
-  const { StoreError, sweepDrafts, theStore } = await import('./store');
+  const { StoreError, sweepDrafts, wholeStore } = await import('./store');
+  const { setKeeper } = await import('./door/keeper');
+  const { keeper } = await import('./app/keeper');
   try {
-    sweepDrafts(theStore());
+    sweepDrafts(wholeStore());
+    setKeeper(keeper);
   } catch (error) {
     console.error(error instanceof StoreError ? error.message : error);
     process.exit(1);

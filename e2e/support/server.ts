@@ -1,5 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdirSync, rmSync } from 'node:fs';
+import http from 'node:http';
+import https from 'node:https';
 import { scratchFolder } from '../../scripts/scratch';
 
 /** A production server of its own, on a data folder of its own, that a test may kill and start again. */
@@ -21,10 +23,27 @@ export interface TestServer {
 /** As `npm start` starts it. */
 const flags = ['--max-old-space-size=256', '--max-semi-space-size=16', 'scripts/server.mjs'];
 
-export function testServer(port: number, studio: 'own' | 'demo' = 'own', folder?: string): TestServer {
+/** Whether a server answers at all, whoever vouches for it. */
+const isThere = (url: string) =>
+  new Promise<boolean>((resolve) => {
+    const { get } = url.startsWith('https') ? https : http;
+    const asked = get(`${url}/api/alive`, { rejectUnauthorized: false, agent: false }, (answer) => {
+      answer.resume();
+      resolve(answer.statusCode === 200);
+    });
+    asked.once('error', () => resolve(false));
+  });
+
+/** @param more what else is set where it starts: with HOST it is served to others too, over TLS */
+export function testServer(
+  port: number,
+  studio: 'own' | 'demo' = 'own',
+  folder?: string,
+  more: Record<string, string> = {},
+): TestServer {
   const dataDir = folder ?? scratchFolder('test');
   if (folder) mkdirSync(folder, { recursive: true });
-  const url = `http://127.0.0.1:${port}`;
+  const url = `${more.HOST ? 'https' : 'http'}://127.0.0.1:${port}`;
   let child: ChildProcess | null = null;
 
   const launch = (on: number, env: Record<string, string> = {}, stderr: 'inherit' | 'pipe' = 'inherit') =>
@@ -38,6 +57,7 @@ export function testServer(port: number, studio: 'own' | 'demo' = 'own', folder?
         PORT: String(on),
         NEXT_TELEMETRY_DISABLED: '1',
         TZ: 'Europe/London',
+        ...more,
         ...env,
       },
     });
@@ -53,10 +73,7 @@ export function testServer(port: number, studio: 'own' | 'demo' = 'own', folder?
   const start = async () => {
     child = launch(port);
     for (let tries = 0; tries < 600; tries += 1) {
-      const answered = await fetch(url).then(
-        (response) => response.ok,
-        () => false,
-      );
+      const answered = await isThere(url);
       if (answered) return;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
@@ -71,7 +88,7 @@ export function testServer(port: number, studio: 'own' | 'demo' = 'own', folder?
       const late = setTimeout(() => second.kill('SIGKILL'), 15_000);
       second.once('exit', (code) => {
         clearTimeout(late);
-        resolve({ code, words: words.trim().slice(0, 90) });
+        resolve({ code, words: words.trim().slice(0, 240) });
       });
     });
 

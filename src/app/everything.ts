@@ -4,7 +4,19 @@ import { type Zippable, strToU8, zipSync } from 'fflate';
 import { notice } from '@/core/formats';
 import { dayInWords } from '@/core/record';
 import { type RecordTable, dictionaryOf, tablesOf } from '@/core/track';
-import { everythingOf, factsOf, liftsOf, looksOf, noteOf, picturesOf, theStore, visitDigestsOf } from '@/store';
+import {
+  asker,
+  everythingOf,
+  factsOf,
+  liftsOf,
+  looksOf,
+  noteOf,
+  noteOpened,
+  picturesOf,
+  theStore,
+  visitDigestsOf,
+  wholeStore,
+} from '@/store';
 import { loadClient, visitsOfClient } from './load';
 
 /** Version of the file of a client's record: another number where something in it means another thing. */
@@ -15,6 +27,7 @@ function gathered(clientId: string) {
   const view = loadClient(clientId);
   if (!view) return null;
   const store = theStore();
+  noteOpened(wholeStore(), asker().coachId, clientId, Date.now(), 'took out the record');
   const visits = [...visitsOfClient(clientId)].reverse();
   const days = new Map(visits.map(({ id, day }) => [id, day]));
   const runs = visitDigestsOf(store, clientId);

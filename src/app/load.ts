@@ -16,6 +16,7 @@ import {
 } from '@/core/track';
 import { type ClientView, type Planning, type Unreadable } from '@/stations/view';
 import {
+  asker,
   bookingsBetween,
   consentOn,
   countFacts,
@@ -27,6 +28,7 @@ import {
   looksOf,
   looksOfClient,
   notSetAside,
+  noteOpened,
   ownDrillsOf,
   placeNow,
   plansOf,
@@ -37,6 +39,7 @@ import {
   visitOfDay,
   visitRecord,
   visitsOf,
+  wholeStore,
 } from '@/store';
 
 export const loadSettings = cache(() => readSettings(theStore()));
@@ -73,6 +76,7 @@ export const loadClient = cache((clientId: string): ClientView | null => {
   const aside: Unreadable[] = [];
   const client = findClient(store, clientId, aside);
   if (!client) return null;
+  noteOpened(wholeStore(), asker().coachId, clientId, Date.now());
   const settings = loadSettings();
   const now = Date.now();
   const calendarDay = dayIn(now, settings.timeZone);

@@ -9,26 +9,31 @@ export interface Asked {
 
 /** Why a request is turned away. */
 export interface Turned {
-  status: 400 | 403 | 404 | 405 | 414;
+  status: 400 | 401 | 403 | 404 | 405 | 414 | 423;
   why: string;
 }
 
-/** The names this machine has for itself, and nobody else's for it: until there are accounts, only it may ask. */
+/** The names this machine has for itself, and nobody else's for it. */
 const loopbackNames = ['127.0.0.1', 'localhost', '[::1]'] as const;
 
 /** Whether a server that listens here can be reached from this machine only. */
 export const isLoopback = (host: string): boolean => /^(127(\.\d{1,3}){3}|localhost|::1|\[::1\])$/.test(host);
 
 /** The hosts a request may be addressed to: another name that leads here was made to lead here by somebody else. */
-export function ownHosts(port: number): string[] {
-  const usual = port === 80 ? [...loopbackNames] : [];
-  return [...usual, ...loopbackNames.map((name) => `${name}:${port}`)];
-}
+export const ownHosts = (port: number): string[] => withPort(loopbackNames, port, 80);
+
+/** The same of a studio that others on the network reach, over TLS. */
+export const hostsOf = (names: readonly string[], port: number): string[] => withPort(names, port, 443);
+
+const withPort = (names: readonly string[], port: number, usual: number): string[] => [
+  ...(port === usual ? names : []),
+  ...names.map((name) => `${name}:${port}`),
+];
 
 const longest = 2000;
 
-/** The places something can be done at: what is recorded, and a copy of the studio. */
-const writable: readonly string[] = ['/api/commands', '/api/copies'];
+/** The places something can be done at: what is recorded, a copy of the studio, who may come in, how it goes at home. */
+const writable: readonly string[] = ['/api/commands', '/api/copies', '/api/access', '/api/check-in'];
 
 /**
  * Whether a request may go on to the app, before anything of it is read.

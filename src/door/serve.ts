@@ -1,14 +1,21 @@
 import { randomBytes } from 'node:crypto';
-import { type IncomingMessage, type ServerResponse, createServer } from 'node:http';
+import { type IncomingMessage, type Server, type ServerResponse, createServer } from 'node:http';
+import { type Server as SecureServer, createServer as createSecureServer } from 'node:https';
+import { type AddressInfo } from 'node:net';
+import { join } from 'node:path';
 import next from 'next';
+import { identityFor, namesHere } from './certificate';
 import { contentSecurityPolicy, everywhere, notBelieved } from './headers';
-import { isLoopback, judge, ownHosts } from './judge';
+import { hostsOf, isLoopback, judge, ownHosts } from './judge';
+import { type Admitted, theKeeper } from './keeper';
 
 export interface Listening {
   port: number;
   host: string;
   dev: boolean;
   dir: string;
+  /** Where the studio's own files lie; the certificate is kept beside them. */
+  dataDir: string;
 }
 
 /**
@@ -23,39 +30,87 @@ const graceMs = 3000;
 /**
  * Starts the app behind its door: every request, whatever it asks for, is judged before anything of it is read.
  *
+ * On this machine's own address it speaks plainly; on any other only over TLS, and only once the studio has a passphrase.
+ *
  * @returns ends it, once what is under way is done
- * @throws {Error} with one sentence when it would listen where others could reach it
+ * @throws {Error} with one sentence when others could reach a studio without a passphrase
  */
-export async function serve({ port, host, dev, dir }: Listening): Promise<() => Promise<void>> {
-  if (!isLoopback(host)) {
-    throw new Error(
-      `Kokyu keeps health notes and has no accounts yet: it listens on this machine only, not on ${host}. Leave HOST out, or use 127.0.0.1.`,
-    );
-  }
+export async function serve({ port, host, dev, dir, dataDir }: Listening): Promise<() => Promise<void>> {
   // Whatever is written from here on is for the owner alone.
   process.umask(0o077);
   const app = next({ dev, dir, hostname: host, port });
   await app.prepare();
   const handle = app.getRequestHandler();
-  const hosts = ownHosts(port);
-  const server = createServer({ requestTimeout: 60_000, keepAliveTimeout }, (request, response) => {
+  const answerTo = (hosts: readonly string[], authority: string | null) => (request: Request, response: Response) => {
     for (const [name, value] of Object.entries(everywhere)) response.setHeader(name, value);
+    if (isSecure(request)) response.setHeader('strict-transport-security', 'max-age=31536000');
     const { method = '', url = '', rawHeaders } = request;
     const turned = judge({ method, url, rawHeaders }, hosts);
     if (turned) return turnAway(response, turned);
-    admit(request, response, dev);
-    void handle(request, response).catch((error: unknown) => {
+    if (authority && url === authorityPath) return giveAuthority(response, authority);
+    const admitted = admit(request);
+    if ('status' in admitted) return turnAway(response, admitted);
+    if ('to' in admitted) return sendTo(response, admitted.to);
+    prepare(request, response, dev);
+    const failed = (error: unknown) => {
       console.error(error);
       if (!response.headersSent) turnAway(response, { status: 500, why: 'The server failed on this.' });
       else response.destroy();
-    });
-  });
+    };
+    admitted.within(() => void handle(request, response).catch(failed));
+  };
+  if (isLoopback(host)) {
+    const stop = await listen(createServer(patience, answerTo(ownHosts(port), null)), port, host);
+    await wake(port, host);
+    return stop;
+  }
+  // The studio is opened first, where only this machine can ask: whether it may be reached by others is for it to say.
+  const waker = createServer(patience, (request, response) =>
+    answerTo(ownHosts(portOf(waker)), null)(request, response),
+  );
+  const stopWaking = await listen(waker, 0, '127.0.0.1');
+  await wake(portOf(waker), '127.0.0.1');
+  await stopWaking();
+  if (!theKeeper()?.isKeyed()) {
+    throw new Error(
+      `Kokyu keeps health notes: it can be reached from other machines only once it has a passphrase. Start it without HOST, set one under Settings, Who may come in, and start it on ${host} again.`,
+    );
+  }
+  const names = namesHere([...(isAnyAddress(host) ? [] : [host]), ...splitNames(process.env.KOKYU_NAMES)]);
+  const identity = await identityFor(join(dataDir, 'certificate'), names, Date.now(), givenFiles());
+  const { authority, ...pair } = identity;
+  const server = createSecureServer(
+    { ...patience, ...pair, minVersion: 'TLSv1.2' },
+    answerTo(hostsOf(names, port), authority),
+  );
+  return listen(server, port, host);
+}
+
+type Request = IncomingMessage;
+type Response = ServerResponse;
+
+const patience = { requestTimeout: 60_000, keepAliveTimeout };
+
+const portOf = (server: Server): number => (server.address() as AddressInfo).port;
+
+const isAnyAddress = (host: string) => host === '0.0.0.0' || host === '::';
+const splitNames = (names: string | undefined) =>
+  (names ?? '')
+    .split(',')
+    .map((name) => name.trim())
+    .filter(Boolean);
+const isSecure = ({ socket }: Request) => 'encrypted' in socket;
+
+function givenFiles(): { cert: string; key: string } | undefined {
+  const { KOKYU_CERT: cert, KOKYU_KEY: key } = process.env;
+  return cert && key ? { cert, key } : undefined;
+}
+
+async function listen(server: Server | SecureServer, port: number, host: string): Promise<() => Promise<void>> {
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, host, resolve);
   });
-  // The framework opens the studio with its first answer: what is wrong with it is said before the address is.
-  await fetch(`http://${host}:${port}/api/alive`).then((answer) => answer.text());
   return () =>
     new Promise((resolve) => {
       const late = setTimeout(() => server.closeAllConnections(), graceMs);
@@ -67,8 +122,51 @@ export async function serve({ port, host, dev, dir }: Listening): Promise<() => 
     });
 }
 
-function admit(request: IncomingMessage, response: ServerResponse, dev: boolean) {
+/** The framework opens the studio with its first answer: what is wrong with it is said before the address is. */
+const wake = (port: number, host: string) =>
+  fetch(`http://${host}:${port}${waking}`, { headers: { connection: 'close' } }).then((answer) => answer.text());
+
+/** What a tablet or a phone is given to trust: it holds nothing secret, and is the same for everybody. */
+const authorityPath = '/kokyu.crt';
+
+function giveAuthority(response: Response, authority: string) {
+  response.writeHead(200, {
+    'content-type': 'application/x-x509-ca-cert',
+    'content-disposition': 'attachment; filename="kokyu.crt"',
+  });
+  response.end(authority);
+}
+
+/** The one place a studio is waited for in: it is opened with the first answer of this path, which says nothing of it. */
+const waking = '/api/alive';
+
+/** Who asks, and whether they may: the app says. Until it can, nobody comes in. */
+function admit(request: IncomingMessage): Admitted {
+  const { method = '', url = '', headers, socket } = request;
+  const [path = ''] = url.split('?');
+  const keeper = theKeeper();
+  if (!keeper) {
+    return path === waking ? { within: (work) => work() } : { status: 423, why: 'Kokyu is starting. Try again.' };
+  }
+  return keeper.admit({
+    method,
+    path,
+    cookie: headers.cookie,
+    address: socket.remoteAddress ?? '',
+    secure: isSecure(request),
+  });
+}
+
+function sendTo(response: ServerResponse, place: string) {
+  response.writeHead(303, { location: place, 'cache-control': 'no-store' });
+  response.end();
+}
+
+function prepare(request: IncomingMessage, response: ServerResponse, dev: boolean) {
   for (const name of notBelieved) delete request.headers[name];
+  // Said by the door alone: whatever was sent under these names is written over.
+  request.headers['x-kokyu-from'] = request.socket.remoteAddress ?? '';
+  request.headers['x-kokyu-secure'] = isSecure(request) ? 'yes' : 'no';
   const policy = contentSecurityPolicy(randomBytes(16).toString('base64'), dev);
   // The framework takes the word for its own scripts from the policy of the request.
   request.headers['content-security-policy'] = policy;

@@ -7,7 +7,11 @@ export {
   refusedEntries,
   send,
   sendAgain,
+  setWriter,
+  waitingCount,
   waitingPayloads,
   wasOvertaken,
 } from './outbox';
-export { useFlushing, useKeep, useKeepState, useMounted, useSaid } from './useKeep';
+export { useFlushing, useKeep, useKeepState, useMounted, usePresent, useSaid } from './useKeep';
+export { type Told, askAccess } from './access';
+export { isPresent, onShut } from './presence';

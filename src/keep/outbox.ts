@@ -1,6 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { type CommandKind, type Outcome, type Payload, type Said, wholeRecordOf } from '@/core/record';
 import { newId } from './ids';
+import { tellShut } from './presence';
 
 /**
  * The durable outbox: a command is written down in the browser first, then sent until the server has it. A closed tab, a
@@ -12,6 +13,8 @@ interface Waiting {
   payload: unknown;
   /** When it was said, UTC, ISO; what an earlier version wrote down has none. */
   at?: string;
+  /** Who said it: sent as theirs and nobody else's. Null or absent while nobody had a name here. */
+  by?: string | null;
 }
 
 /** Something that was not taken in, with what was typed and the reason. */
@@ -38,6 +41,15 @@ export type KeepState = {
 };
 
 type Listener = (event: { kind: CommandKind; payload: unknown; outcome: Outcome }) => void;
+
+/** Who works in this browser now. What another coach left waiting in it waits for them, and is shown to nobody else. */
+let writer: string | null = null;
+
+export function setWriter(coachId: string | null) {
+  writer = coachId;
+}
+
+const isOurs = ({ by }: Waiting) => by === undefined || by === null || by === writer;
 
 const batchSize = 50;
 /** A batch is closed once it holds this much: a picture travels alone or nearly so. */
@@ -245,7 +257,7 @@ async function recall() {
     addEventListener('pagehide', leaveBehind);
   }
   const db = await openOutbox();
-  const left = db ? await db.getAll('waiting') : [];
+  const left = (db ? await db.getAll('waiting') : []).filter(isOurs);
   recalled = true;
   const known = new Set([...answeredEarly, ...said.map(({ id }) => id)]);
   const before = left.filter(({ id, kind }) => !known.has(id) && !ofNoUse.includes(kind));
@@ -312,7 +324,7 @@ export function send<K extends CommandKind>(kind: K, payload: Payload<K>): void 
 
 /** A command with its id, remembered here and told to the other tabs. */
 function commandOf<K extends CommandKind>(kind: K, payload: Payload<K>): Waiting {
-  const command: Waiting = { id: newId(), kind, payload, at: new Date().toISOString() };
+  const command: Waiting = { id: newId(), kind, payload, at: new Date().toISOString(), by: writer };
   ownUnwritten.add(command.id);
   putDown(command);
   remember(command);
@@ -409,6 +421,10 @@ async function oldest(): Promise<{ key: number; command: Waiting }[]> {
   let characters = 0;
   let cursor = db ? await db.transaction('waiting').store.openCursor() : null;
   while (cursor && found.length < most) {
+    if (!isOurs(cursor.value)) {
+      cursor = await cursor.continue();
+      continue;
+    }
     characters += JSON.stringify(cursor.value).length;
     if (found.length > 0 && characters > batchCharacters) break;
     found.push({ key: cursor.key, command: cursor.value });
@@ -422,8 +438,13 @@ const inMemory = -1;
 
 async function countWaiting(): Promise<number> {
   const db = await openOutbox();
-  return (db ? await db.count('waiting') : 0) + memory.length;
+  if (!db) return memory.length;
+  const inDatabase = writer === null ? await db.count('waiting') : (await db.getAll('waiting')).filter(isOurs).length;
+  return inDatabase + memory.length;
 }
+
+/** How much of what was said here has not reached the server. */
+export const waitingCount = countWaiting;
 
 /** What came back for a batch: answers as far as it went, and what stood in the way of the rest. */
 type Answer = { outcomes: Outcome[] } & (
@@ -469,6 +490,7 @@ async function post(batch: readonly Waiting[]): Promise<Answer> {
     });
     const body = bodyOf(await response.json().catch(() => null));
     const words = body?.why ?? '';
+    tellShut(response.status);
     if (response.ok) return body?.outcomes.length === batch.length ? { ...body, kind: 'answered', why: '' } : nobody;
     if (never.includes(response.status)) {
       return {
@@ -578,7 +600,7 @@ export async function waitingPayloads<K extends CommandKind>(kind: K): Promise<P
 /** Entries that were not taken in and have not been read yet, for showing what was typed. */
 export async function refusedEntries(): Promise<Refused[]> {
   const db = await openOutbox();
-  return [...(db ? await db.getAll('refused') : []), ...memoryRefused];
+  return [...(db ? await db.getAll('refused') : []), ...memoryRefused].filter(isOurs);
 }
 
 export async function dropRefused(id: string) {
@@ -588,8 +610,8 @@ export async function dropRefused(id: string) {
 }
 
 /** Sends an entry that was put aside once more, under the id it has. */
-export async function sendAgain({ id, kind, payload, at }: Refused) {
-  const command: Waiting = { id, kind, payload, ...(at ? { at } : {}) };
+export async function sendAgain({ id, kind, payload, at, by }: Refused) {
+  const command: Waiting = { id, kind, payload, ...(at ? { at } : {}), ...(by ? { by } : {}) };
   remember(command);
   await writeDown(command);
   await dropRefused(id);

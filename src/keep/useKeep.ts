@@ -2,6 +2,7 @@
 
 import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
 import { type CommandKind, type Payload, type Said } from '@/core/record';
+import { holdPresence } from './presence';
 import { type KeepState, flush, freshKeepState, keep, keepState, onKeepState, onSaid, saidNow } from './outbox';
 
 /** How saving stands: what waits, whether the server answers, when something was saved last. */
@@ -49,4 +50,9 @@ export function useFlushing() {
       document.removeEventListener('visibilitychange', go);
     };
   }, []);
+}
+
+/** While something goes on that needs nobody's hand, silence does not lock the page. */
+export function usePresent(going: boolean) {
+  useEffect(() => (going ? holdPresence() : undefined), [going]);
 }

@@ -32,12 +32,20 @@ export const belonging: Readonly<Record<string, Belongs>> = {
   home_plans: 'visit',
   home_returns: 'visit',
   lifts: 'visit',
+  check_ins: 'visit',
   own_drills: 'studio',
   templates: 'studio',
   settings: 'studio',
   taken: 'studio',
   set_asides: 'studio',
+  coaches: 'studio',
+  sessions: 'studio',
+  care: 'studio',
+  trail: 'client',
 };
+
+/** What stays when somebody is deleted: that something was done, when and by whom; their name was never in it. */
+const stays: readonly string[] = ['trail'];
 
 const where: Readonly<Record<Exclude<Belongs, 'studio' | 'run'>, string>> = {
   self: 'id = @id',
@@ -77,6 +85,9 @@ const plain = (item: unknown) => {
   const { changes: _, reasons: __, forms: ___, ...rest } = item as Row;
   return rest;
 };
+
+/** The drill as all of them did it, without why it was chosen for one. */
+const unexplained = (item: Row): Row => ({ ...item, changes: [], reasons: [] });
 
 /** What of a group's run is another's: ids of who sits out, and what stands of the leader in the plan. */
 function withoutOthers(row: Row, clientId: string, leads: boolean): Row {
@@ -129,3 +140,53 @@ export const picturesOf = (store: Store, clientId: string): { id: string; path: 
   (store.$client.prepare('select id from photos where client_id = ?').all(clientId) as { id: string }[])
     .map(({ id }) => ({ id, path: fileOf(store, id) }))
     .filter(({ path }) => existsSync(path));
+
+/**
+ * Deletes everything that is kept of a client, for good: their rows, what was marked of them in groups, their pictures. A group's run
+ * they led stays for the others, who have it in their own history. What remains is the trail, in which no name stands.
+ *
+ * @returns where their pictures lie: to be taken away once it is on the disk
+ */
+export function forget(store: Store, clientId: string): string[] {
+  const db = store.$client;
+  const run = (sql: string) => db.prepare(sql).run({ id: clientId });
+  db.pragma('defer_foreign_keys = ON');
+  const pictures = picturesOf(store, clientId);
+  const theirs = 'select id from visits where client_id = @id';
+  run(`delete from run_members where client_id = @id`);
+  run(`delete from run_summaries where client_id = @id`);
+  run(`delete from care where client_id = @id`);
+  run(`delete from run_events where json_valid(event) and event ->> 'who' = @id`);
+  const shared = `select id, items from runs where visit_id in (${theirs}) and id in (select run_id from run_members)`;
+  for (const { id, items } of db.prepare(shared).all({ id: clientId }) as { id: string; items: string }[]) {
+    const next = db.prepare('select visit_id from run_members where run_id = ? order by place limit 1').get(id) as {
+      visit_id: string;
+    };
+    db.prepare('update runs set visit_id = ?, items = ? where id = ?').run(
+      next.visit_id,
+      JSON.stringify((JSON.parse(items) as Row[]).map(unexplained)),
+      id,
+    );
+    const swaps = `select seq, event from run_events where run_id = ? and type = 'swap' and json_valid(event)`;
+    for (const { seq, event } of db.prepare(swaps).all(id) as { seq: number; event: string }[]) {
+      const swap = JSON.parse(event) as { to: Row };
+      db.prepare('update run_events set event = ? where run_id = ? and seq = ?').run(
+        JSON.stringify({ ...swap, to: unexplained(swap.to) }),
+        id,
+        seq,
+      );
+    }
+  }
+  const alone = `select id from runs where visit_id in (${theirs})`;
+  for (const table of ['run_events', 'run_summaries', 'run_members'])
+    run(`delete from ${table} where run_id in (${alone})`);
+  run(`delete from runs where visit_id in (${theirs})`);
+  for (const belongs of ['visit', 'client', 'self'] as const) {
+    for (const [table, whose] of Object.entries(belonging)) {
+      if (whose !== belongs || stays.includes(table) || table === 'visits') continue;
+      if (belongs === 'self') run(`delete from visits where ${where.client}`);
+      run(`delete from ${table} where ${where[belongs]}`);
+    }
+  }
+  return pictures.map(({ path }) => path);
+}

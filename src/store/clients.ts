@@ -1,8 +1,8 @@
-import { and, asc, count, desc, eq, inArray, isNull, like, lte, max, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, like, lte, max, sql } from 'drizzle-orm';
 import { type Fact, type FactKey, type KnownClient, factSchemas, knownClient } from '@/core/safety';
 import { type Store } from './file';
 import { type Unreadable, called, recordInWords, soundRow, soundValue } from './rows';
-import { clients, facts, visits } from './schema';
+import { appointments, clients, facts, visits } from './schema';
 
 /** Two facts of the same millisecond keep the order in which they were written. */
 const inOrderWritten = sql`${facts}.rowid`;
@@ -28,18 +28,46 @@ export function findClient(store: Store, clientId: string, aside: Unreadable[] =
   return row ? clientRow(row, aside) : null;
 }
 
-/** Clients whose name contains the words, by name; all of them for an empty search. */
-export function searchClients(store: Store, words: string, most = 50): ClientRow[] {
+/** Clients whose name contains the words, by name; all of them for an empty search. `away`: those put away instead of the others. */
+export function searchClients(store: Store, words: string, most = 50, { away = false } = {}): ClientRow[] {
   // In whichever order: a surname first, as lists have it.
   const wanted = words.replace(/[%_,]/g, ' ').split(/\s+/).filter(Boolean);
   return store
     .select()
     .from(clients)
-    .where(and(...wanted.map((word) => like(clients.name, `%${word}%`))))
+    .where(and(isAway(away), ...wanted.map((word) => like(clients.name, `%${word}%`))))
     .orderBy(asc(clients.name))
     .limit(most)
     .all()
     .map((row) => clientRow(row, []));
+}
+
+const isAway = (away: boolean) => (away ? isNotNull(clients.archivedAt) : isNull(clients.archivedAt));
+
+/** When a client was put away, or null. */
+export const awaySince = (store: Store, clientId: string): string | null =>
+  store.select({ at: clients.archivedAt }).from(clients).where(eq(clients.id, clientId)).get()?.at ?? null;
+
+/** Somebody put away is there again, as soon as anything is done with them. */
+export function takenUpAgain(store: Store, clientId: string) {
+  store.update(clients).set({ archivedAt: null }).where(eq(clients.id, clientId)).run();
+}
+
+/**
+ * Clients of whom nothing was heard since a moment: no visit and no booking, and added before it. Those put away are among them.
+ *
+ * @param since UTC, ISO
+ */
+export function silentSince(store: Store, since: string, most = 50): (ClientRow & { last: string })[] {
+  const last = sql<string>`max(${clients.createdAt}, coalesce((select max(${visits.startedAt}) from ${visits} where ${visits.clientId} = ${clients.id}), ''), coalesce((select max(${appointments.startsAt}) from ${appointments} where ${appointments.clientId} = ${clients.id}), ''))`;
+  return store
+    .select({ row: clients, last })
+    .from(clients)
+    .where(and(lte(clients.createdAt, since), lte(last, since)))
+    .orderBy(asc(last))
+    .limit(most)
+    .all()
+    .map(({ row, last: at }) => ({ ...clientRow(row, []), last: at }));
 }
 
 const factInWords = (key: string) => `The answer “${key.replace(/^answer:/, '')}”`;
@@ -213,6 +241,7 @@ export function recentClients(store: Store, most = 8): ClientRow[] {
     .select({ row: clients })
     .from(clients)
     .leftJoin(seen, eq(seen.clientId, clients.id))
+    .where(isAway(false))
     .orderBy(desc(sql`coalesce(${seen.at}, ${clients.createdAt})`))
     .limit(most)
     .all()
@@ -242,6 +271,6 @@ export function openVisits(store: Store, aside: Unreadable[] = []): OpenVisit[] 
     });
 }
 
-export function countClients(store: Store): number {
-  return store.select({ n: count() }).from(clients).get()?.n ?? 0;
+export function countClients(store: Store, { away = false } = {}): number {
+  return store.select({ n: count() }).from(clients).where(isAway(away)).get()?.n ?? 0;
 }

@@ -1,7 +1,47 @@
+export {
+  AccessRefusal,
+  type Asker,
+  type Session,
+  addCoach,
+  anotherCode,
+  asker,
+  askerOf,
+  beginSession,
+  brokenAt,
+  carersOf,
+  checkInBy,
+  checkInOf,
+  changePassphrase,
+  coachBy,
+  coachesOf,
+  endCheckIns,
+  endCoach,
+  endSession,
+  handOver,
+  hasCoaches,
+  isTheirs,
+  lockSession,
+  makeCheckIn,
+  mayGive,
+  noteOpened,
+  onBehalfOf,
+  recover,
+  seen,
+  sessionBy,
+  sessionsOf,
+  setUp,
+  share,
+  tellCheckIn,
+  theStore,
+  trailOf,
+  unlockSession,
+  unshare,
+} from './access';
 export { carryOut, carryOutAll, isDiskTrouble } from './commands';
 export { handedHomesOf, homeOf, returnsOf } from './home';
 export { faultsBefore, historyAndFaults, historyOf, ownDrillsOf, templatesOf } from './catalogue';
 export {
+  awaySince,
   countClients,
   consentOn,
   countFacts,
@@ -12,6 +52,7 @@ export {
   openVisits,
   recentClients,
   searchClients,
+  silentSince,
   toldFactsOf,
 } from './clients';
 export {
@@ -42,8 +83,8 @@ export {
   restore,
   storePath,
   studioKind,
-  theStore,
   toldAtOpening,
+  wholeStore,
 } from './file';
 export { liftsOf } from './lifts';
 export { ownEntries } from './ownBreath';

@@ -209,6 +209,8 @@ export function helpedSeen(store: Store): Seen[] {
     .where(
       and(
         eq(runSummaries.formula, digestFormula),
+        // Sums lie beside what they were made of: of people somebody does not see they are given nothing.
+        inArray(runSummaries.clientId, store.select({ id: clients.id }).from(clients)),
         sql`${runSummaries.value} like '%"helped":"%' and json_valid(${runSummaries.value})`,
       ),
     )

@@ -14,6 +14,8 @@ export const clients = sqliteTable(
     /** A copy of the newest name fact, for lists and search. */
     name: text('name').notNull(),
     createdAt: text('created_at').notNull(),
+    /** Put away: in no list but that of those put away. */
+    archivedAt: text('archived_at'),
   },
   (table) => [index('clients_by_name').on(table.name), index('clients_by_created').on(table.createdAt)],
 );
@@ -238,6 +240,8 @@ export const ownBreath = sqliteTable('own_breath', {
   day: text('day').notNull(),
   value: json('value').notNull(),
   retractedAt: text('retracted_at'),
+  /** Whose it is; null while nobody has a name here. */
+  coachId: text('coach_id'),
 });
 
 export const appointments = sqliteTable(
@@ -390,4 +394,86 @@ export const setAsides = sqliteTable(
     at: text('at').notNull(),
   },
   (table) => [primaryKey({ columns: [table.table, table.recordId] })],
+);
+
+/** Who coaches here. One who left stays, since what they recorded says so; they come in no longer. */
+export const coaches = sqliteTable('coaches', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  /** The name as it is told apart from others. */
+  nameKey: text('name_key').notNull().unique(),
+  role: text('role', { enum: ['owner', 'coach'] }).notNull(),
+  /** Of the passphrase, with how it was made; nothing leads back from it. */
+  hash: text('hash').notNull(),
+  /** Of the printed code; null once it was used. */
+  recovery: text('recovery'),
+  createdAt: text('created_at').notNull(),
+  endedAt: text('ended_at'),
+});
+
+/** Who is signed in, where. Only a digest of the word the browser holds lies here: whoever reads the file can't use it. */
+export const sessions = sqliteTable(
+  'sessions',
+  {
+    id: text('id').primaryKey(),
+    digest: text('digest').notNull().unique(),
+    coachId: text('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    createdAtMs: integer('created_at_ms').notNull(),
+    seenAtMs: integer('seen_at_ms').notNull(),
+    lockedAtMs: integer('locked_at_ms'),
+    /** The browser and the machine, in words. */
+    device: text('device').notNull(),
+  },
+  (table) => [index('sessions_by_coach').on(table.coachId)],
+);
+
+/** Which coach has which client. */
+export const care = sqliteTable(
+  'care',
+  {
+    coachId: text('coach_id')
+      .notNull()
+      .references(() => coaches.id),
+    clientId: text('client_id')
+      .notNull()
+      .references(() => clients.id),
+    kind: text('kind', { enum: ['own', 'shared'] }).notNull(),
+    at: text('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.coachId, table.clientId] }), index('care_by_client').on(table.clientId)],
+);
+
+/**
+ * Who changed and who opened what, and when; only ever added to. Each entry carries a digest of itself and of the one before: one that
+ * is changed or taken out shows. No name and nothing that was said stands in it.
+ */
+export const trail = sqliteTable(
+  'trail',
+  {
+    seq: integer('seq').primaryKey(),
+    at: text('at').notNull(),
+    coachId: text('coach_id'),
+    what: text('what').notNull(),
+    clientId: text('client_id'),
+    chain: text('chain').notNull(),
+  },
+  (table) => [index('trail_by_client').on(table.clientId, table.seq)],
+);
+
+/** Links by which a client says how it goes at home, one at a time for a plan. Only a digest of the word in the link lies here. */
+export const checkIns = sqliteTable(
+  'check_ins',
+  {
+    id: text('id').primaryKey(),
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    digest: text('digest').notNull().unique(),
+    at: text('at').notNull(),
+    expiresAtMs: integer('expires_at_ms').notNull(),
+    revokedAt: text('revoked_at'),
+  },
+  (table) => [index('check_ins_by_visit').on(table.visitId)],
 );

@@ -4,6 +4,7 @@ import { TodayBoard } from '@/stations/today/TodayBoard';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import {
   type Unreadable,
+  asker,
   countClients,
   notSetAside,
   openRuns,
@@ -14,6 +15,7 @@ import {
   theStore,
   toldAtOpening,
   unsignedVisits,
+  wholeStore,
 } from '@/store';
 import { StudioShell } from './StudioShell';
 import { loadDiary } from '../diary';
@@ -54,7 +56,8 @@ export default async function TodayPage({
         clientCount={countClients(store)}
         noticeSeen={settings.noticeSeen}
         isDemo={studioKind() === 'demo'}
-        told={[...toldAtOpening(store)]}
+        askPassphrase={asker().coachId === null && !settings.leftOpen && studioKind() === 'own'}
+        told={[...toldAtOpening(wholeStore())]}
       />
     </StudioShell>
   );

@@ -1,5 +1,6 @@
 export { awakeMinutes, sinceWaking } from './clock';
 export { homeCalendar } from './calendar';
+export { type CheckIn, checkInSchema, dayOfHome, tellingEnds, withCheckIn } from './checkIn';
 export {
   type HomeReturn,
   codeLetters,

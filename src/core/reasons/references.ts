@@ -77,6 +77,12 @@ export const references = {
       'JSON Schema 2020-12; iCalendar, RFC 5545: the formats in which plans, drills and bookings are handed over.',
     fromMemory: true,
   },
+  R16: {
+    short: 'Security yardstick',
+    citation:
+      'OWASP Application Security Verification Standard 5.0, level 1, and level 2 where it fits a studio’s own machine.',
+    fromMemory: true,
+  },
 } as const;
 
 export type ReferenceId = keyof typeof references;

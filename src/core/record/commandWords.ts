@@ -3,6 +3,9 @@ import { type CommandKind } from './commands';
 /** What each kind of command records, as a coach would call it: for telling which entry was not saved. */
 export const commandWords: Readonly<Record<CommandKind, string>> = {
   'client.create': 'A new client',
+  'client.archive': 'Putting a client away',
+  'client.restore': 'Bringing a client back',
+  'client.delete': 'Deleting a client',
   'fact.add': 'An answer',
   'fact.retract': 'Taking an answer back',
   'visit.start': 'The beginning of a visit',

@@ -50,6 +50,11 @@ const mostPhotoCharacters = 11_000_000;
  */
 export const commandSchemas = {
   'client.create': z.object({ clientId: id, factId: id, name: factSchemas.name }),
+  /** Out of the lists, and back into them. Nothing of them is lost. */
+  'client.archive': z.object({ clientId: id }),
+  'client.restore': z.object({ clientId: id }),
+  /** Everything of them, for good. The name is typed by whoever means it. */
+  'client.delete': z.object({ clientId: id, name: z.string().check(z.maxLength(200)) }),
   'fact.add': z.object({
     factId: id,
     clientId: id,

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { usualLockMinutes } from '../access';
 import { sensibleLoad } from '../home';
 import { showsSomething } from '../reasons';
 import { type GateLimits, defaultLimits, limitNames } from '../safety';
@@ -69,6 +70,12 @@ export const settingsSchema = z.object({
   pedalKeys: z.array(z.string().check(z.minLength(1), z.maxLength(40))).check(z.maxLength(6)),
   /** Whether the client's window shows the count. */
   clientCount: z.boolean(),
+  /** Minutes of silence after which a session locks. */
+  lockMinutes: z.number().check(z.int(), z.minimum(1), z.maximum(120)),
+  /** After so many years without a visit or a booking it is proposed to delete somebody; 0: never. */
+  retentionYears: z.number().check(z.int(), z.minimum(0), z.maximum(50)),
+  /** It was asked whether there is to be a passphrase, and there is to be none on this machine. */
+  leftOpen: z.boolean(),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -92,4 +99,7 @@ export const defaultSettings: Settings = {
   soundLatencyMs: 0,
   pedalKeys: ['PageDown', 'PageUp'],
   clientCount: true,
+  lockMinutes: usualLockMinutes,
+  retentionYears: 0,
+  leftOpen: false,
 };

@@ -3,6 +3,7 @@ import { type ReactNode } from 'react';
 import { type StationId } from '@/core/safety';
 import { CommandBox } from './CommandBox';
 import { KeyHelp } from './KeyHelp';
+import { WhoIsHere } from './Lock';
 import { SaveMark } from './SaveMark';
 import { ThemeSwitch } from './ThemeSwitch';
 
@@ -34,6 +35,7 @@ export function TopBar({
       <div className="ml-auto flex items-center gap-2">
         <SaveMark zone={zone} />
         <CommandBox clientId={clientId} open={openStationIds} />
+        <WhoIsHere />
         <ThemeSwitch theme={theme} />
         <KeyHelp />
       </div>

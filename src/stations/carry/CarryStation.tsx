@@ -26,6 +26,7 @@ import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 import { DayLine } from './DayLine';
 import { GoesOut } from './GoesOut';
+import { HomeLink } from './HomeLink';
 import { ItemColumn } from './ItemColumn';
 import { type Home, useHome } from './useHome';
 
@@ -33,10 +34,13 @@ import { type Home, useHome } from './useHome';
 export function CarryStation({
   view: served,
   before,
+  link,
 }: {
   view: ClientView;
   /** Drills done at an earlier visit: holds and leans never go home after the first. */
   before: readonly string[];
+  /** The link by which they say how it goes: until when one made before opens, and whether a phone can open it. */
+  link: { standing: string | null; reachable: boolean };
 }) {
   const view = useShown(served);
   if (!view.visit || (view.visit.runs.length === 0 && !view.visit.home)) {
@@ -49,10 +53,10 @@ export function CarryStation({
     );
   }
   if (view.path.state !== 'open') return <PathStop view={view} as="h2" />;
-  return <Carry view={view} before={before} />;
+  return <Carry view={view} before={before} link={link} />;
 }
 
-function Carry({ view, before }: { view: ClientView; before: readonly string[] }) {
+function Carry({ view, before, link }: { view: ClientView } & Omit<Parameters<typeof CarryStation>[0], 'view'>) {
   const visit = view.visit!;
   const home = useHome(view);
   const { plan } = home;
@@ -121,6 +125,7 @@ function Carry({ view, before }: { view: ClientView; before: readonly string[] }
           <Hours home={home} />
           <p className="mt-4 border-l-4 border-stop pl-3">{stopWords} This is printed with it.</p>
           <GoesOut view={view} plan={plan} stopped={stopped} />
+          <HomeLink visitId={visit.id} handed={(visit.home?.handedAt ?? null) !== null} {...link} />
         </>
       )}
     </div>

@@ -20,7 +20,7 @@ import { capital } from '@/core/reasons';
 import { signInWords, toldConditions } from '@/core/safety';
 import { type StoredRun } from '@/core/record';
 import { type PlanItem, drillOf } from '@/core/sequence';
-import { newId, send } from '@/keep';
+import { newId, send, usePresent } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { PlanStrip } from '@/parts/figures/PlanStrip';
 import { Tide } from '@/parts/figures/Tide';
@@ -81,6 +81,7 @@ export function RunScreen({
   });
   useBreathMarks(run);
   useAwake(state.status === 'running');
+  usePresent(state.status === 'running');
   const [panel, setPanel] = useState<PanelId | null>(null);
   const [tile, setChosen] = useState<string | null>(null);
   const resting = useResting(run);

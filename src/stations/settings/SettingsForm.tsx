@@ -27,7 +27,16 @@ function useSetting<K extends keyof Settings>(key: K) {
   return { save, error };
 }
 
-export function SettingsForm({ settings: served, asOf }: { settings: Settings; asOf: number }) {
+export function SettingsForm({
+  settings: served,
+  asOf,
+  owner = true,
+}: {
+  settings: Settings;
+  asOf: number;
+  /** Who owns the studio sets what holds for everybody; others see how it is set. */
+  owner?: boolean;
+}) {
   const settings = settingsWith(served, asOf, useSaid());
   const school = useSetting('homeSchool');
   const minutes = useSetting('defaultMinutes');
@@ -38,8 +47,9 @@ export function SettingsForm({ settings: served, asOf }: { settings: Settings; a
   const homeMinutes = useSetting('homeMinutes');
   const homeBreaths = useSetting('homeBreaths');
   const hours = useSetting('hours');
+  const retention = useSetting('retentionYears');
   return (
-    <div className="max-w-xl space-y-6">
+    <fieldset disabled={!owner} className="max-w-xl space-y-6">
       <TextSetting settingKey="studioName" label="Studio name" initial={settings.studioName} />
       <TextSetting
         settingKey="emergencyNumber"
@@ -100,7 +110,8 @@ export function SettingsForm({ settings: served, asOf }: { settings: Settings; a
       <div className="flex flex-wrap gap-3">
         <LinkButton href="/settings/sound">Sound</LinkButton>
         <LinkButton href="/settings/pedal">Presenter or pedal</LinkButton>
-        <LinkButton href="/settings/records">Records and copies</LinkButton>
+        <LinkButton href="/settings/access">Who may come in</LinkButton>
+        {owner && <LinkButton href="/settings/records">Records and copies</LinkButton>}
       </div>
       <ChoiceChips
         label="Lengths in"
@@ -138,9 +149,24 @@ export function SettingsForm({ settings: served, asOf }: { settings: Settings; a
           onChange={(next) => void homeBreaths.save(next)}
         />
       </div>
+      <div className="flex flex-wrap items-end gap-3">
+        <Stepper
+          label="Propose deleting somebody after"
+          value={settings.retentionYears}
+          unit={settings.retentionYears === 0 ? 'years: never' : 'years of silence'}
+          min={0}
+          max={50}
+          onChange={(next) => void retention.save(next)}
+        />
+        <ProvenanceMark provenance={setByYou} />
+      </div>
+      <p className="text-sm text-ink2">
+        How long notes must be kept, and when they must go, is said by the rules of your trade and place. Nobody is
+        deleted by itself: they are named under Clients.
+      </p>
       <OpenHours hours={settings.hours} error={hours.error} onSave={(next) => void hours.save(next)} />
       <Limits settings={settings} />
-    </div>
+    </fieldset>
   );
 }
 

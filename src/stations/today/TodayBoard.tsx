@@ -3,10 +3,10 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useCallback } from 'react';
+import { useCallback, useState } from 'react';
 import { type Booking, timeOf, visitsOfBookings, weekdayName, freeOn, openOn } from '@/core/diary';
 import { addDays, dayIn, dayInWords } from '@/core/record';
-import { send } from '@/keep';
+import { askAccess, send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { EmptyState, Notice } from '@/parts/Notice';
 import { closeRun } from '../live/closeRun';
@@ -38,6 +38,7 @@ export function TodayBoard({
   noticeSeen,
   isDemo,
   told = [],
+  askPassphrase = false,
 }: {
   view: DiaryView;
   /** The day shown; today unless another was asked for. */
@@ -53,6 +54,8 @@ export function TodayBoard({
   isDemo: boolean;
   /** What was found and done when the studio’s file was opened. */
   told?: readonly string[];
+  /** Whether it was not asked yet if there is to be a passphrase. */
+  askPassphrase?: boolean;
 }) {
   const router = useRouter();
   const { today, expecting, settings } = view;
@@ -122,6 +125,7 @@ export function TodayBoard({
         </div>
       ))}
       {!noticeSeen && <FirstNotice />}
+      {noticeSeen && askPassphrase && <AskPassphrase />}
 
       {bookings.length > 0 ? (
         <ol className="border-t border-ink">
@@ -294,6 +298,34 @@ function FirstNotice() {
         <Button className="mt-3" onClick={() => send('settings.change', { noticeSeen: true })}>
           Understood
         </Button>
+      </Notice>
+    </div>
+  );
+}
+
+function AskPassphrase() {
+  const [why, setWhy] = useState<string | null>(null);
+  const [left, setLeft] = useState(false);
+  if (left) return null;
+  const leave = () =>
+    void askAccess('leaveOpen', {}).then((told) => {
+      if (told.ok) setLeft(true);
+      else setWhy(told.why);
+    });
+  return (
+    <div className="mb-6">
+      <Notice title="Shall there be a passphrase?">
+        <p>
+          Without one, whoever sits at this machine sees every client. Nobody can reach it from another machine either
+          way, until there is one. It can be set at any time under Settings.
+        </p>
+        {why && <p role="alert">{why}</p>}
+        <div className="mt-3 flex flex-wrap gap-3">
+          <LinkButton href="/settings/access" look="strong">
+            Set a passphrase
+          </LinkButton>
+          <Button onClick={leave}>Leave it open on this machine</Button>
+        </div>
       </Notice>
     </div>
   );

@@ -4,6 +4,7 @@ const pages = [
   { id: 'visit', path: 'track', name: 'This visit' },
   { id: 'visits', path: 'track/visits', name: 'Over visits' },
   { id: 'course', path: 'track/course', name: 'Course' },
+  { id: 'record', path: 'track/record', name: 'Their record' },
 ] as const;
 
 /** The pages of Track: what changed today, what became of it over visits, and what the next visits hold. */

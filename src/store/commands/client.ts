@@ -1,15 +1,22 @@
+import { rmSync } from 'node:fs';
 import { and, desc, eq, gte, isNull, sql } from 'drizzle-orm';
+import { nameKey } from '@/core/access';
 import { firstSentence } from '@/core/record';
 import { inEnglish } from '@/core/reasons';
 import { type FactKey, dueDateProblem, factSchemas } from '@/core/safety';
-import { knownClientOf } from '../clients';
+import { mayGive } from '../access';
+import { forget } from '../belonging';
+import { takenUpAgain, knownClientOf } from '../clients';
 import { type Store } from '../file';
 import { closeOpenRuns } from '../runs';
-import { clients, facts, visitNotes, visits } from '../schema';
+import { care, clients, facts, visitNotes, visits } from '../schema';
 import { findVisit } from '../visits';
 import { type Door, type Doors, Refusal, gone, ofClient } from './door';
 
-type Facts = Pick<Doors, 'client.create' | 'fact.add' | 'fact.retract'>;
+type Facts = Pick<
+  Doors,
+  'client.create' | 'client.archive' | 'client.restore' | 'client.delete' | 'fact.add' | 'fact.retract'
+>;
 
 function newestFact(store: Store, clientId: string, key: FactKey) {
   return store
@@ -66,6 +73,15 @@ function dateProblem(key: FactKey, value: unknown, day: string): string | null {
 const rename = (store: Store, clientId: string, name: string) =>
   void store.update(clients).set({ name }).where(eq(clients.id, clientId)).run();
 
+/** What is done with a client as a whole, whatever their day. */
+const ofThem = {
+  whose: ofClient(),
+  station: 'whatever the path',
+  gated: 'nothing',
+  revision: 'none',
+  signed: 'takes',
+} as const;
+
 /** Facts of clients: only ever added; one of today can be taken back while nothing was signed over it. */
 export const clientDoors: Facts = {
   'client.create': {
@@ -74,9 +90,36 @@ export const clientDoors: Facts = {
     gated: 'nothing',
     revision: 'none',
     signed: 'takes',
-    act: ({ clientId, factId, name }, { store, at, day, zone }) => {
+    act: ({ clientId, factId, name }, { store, at, day, zone, by }) => {
       store.insert(clients).values({ id: clientId, name, createdAt: at }).run();
+      if (by.coachId !== null) store.insert(care).values({ coachId: by.coachId, clientId, kind: 'own', at }).run();
       store.insert(facts).values({ id: factId, clientId, key: 'name', value: name, at, day, zone }).run();
+    },
+  },
+
+  'client.archive': {
+    ...ofThem,
+    act: ({ clientId }, { store, at }) => {
+      store.update(clients).set({ archivedAt: at }).where(eq(clients.id, clientId)).run();
+    },
+  },
+
+  'client.restore': {
+    ...ofThem,
+    act: ({ clientId }, { store }) => takenUpAgain(store, clientId),
+  },
+
+  'client.delete': {
+    ...ofThem,
+    act: ({ clientId, name }, { store, by, afterwards }) => {
+      const there = store.select().from(clients).where(eq(clients.id, clientId)).get()!;
+      if (!mayGive(store, by, clientId)) {
+        throw new Refusal('gated', 'Only whoever has this client as their own may delete them.');
+      }
+      if (nameKey(name) !== nameKey(String(there.name))) {
+        throw new Refusal('does not fit', 'This is not their name as it stands here. Nothing was deleted.');
+      }
+      for (const path of forget(store, clientId)) afterwards.push(() => rmSync(path, { force: true }));
     },
   },
 

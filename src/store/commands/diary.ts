@@ -1,9 +1,10 @@
 import { and, eq, isNull, ne } from 'drizzle-orm';
 import { dayIn, dayInWords } from '@/core/record';
 import { timeIn } from '@/core/diary';
+import { takenUpAgain } from '../clients';
 import { type Store } from '../file';
 import { appointments, homeTold, nextNotes, waiting } from '../schema';
-import { type Doors, Refusal, gone, ofClient, ofVisit } from './door';
+import { type Doors, Refusal, gone, ofClient, ofRow, ofVisit } from './door';
 import { studios } from './studio';
 
 const booking = (store: Store, id: string) => store.select().from(appointments).where(eq(appointments.id, id)).get();
@@ -25,6 +26,10 @@ const bookedAt = (store: Store, clientId: string, startsAt: string, besides: str
 
 const twice = () => new Refusal('known already', 'They are booked for that time already. Take that booking out first.');
 
+const ofBooking = ofRow(appointments, ({ appointmentId }: { appointmentId: string }) => appointmentId, 'booking');
+const ofWaiting = ofRow(waiting, ({ waitingId }: { waitingId: string }) => waitingId, 'entry');
+const ofNote = ofRow(nextNotes, ({ noteId }: { noteId: string }) => noteId, 'note');
+
 type Bookings = Pick<Doors, 'appointment.add' | 'appointment.change' | 'appointment.cancel' | 'appointment.restore'>;
 
 /** Bookings: one person has one at a time. */
@@ -37,12 +42,14 @@ export const appointmentDoors: Bookings = {
       const booked = bookedAt(store, clientId, startsAt, appointmentId);
       if (booked && booked.minutes === minutes && booked.note === note) return;
       if (booked) throw twice();
+      takenUpAgain(store, clientId);
       store.insert(appointments).values({ id: appointmentId, clientId, startsAt, minutes, note, seriesId }).run();
     },
   },
 
   'appointment.change': {
     ...studios,
+    whose: ofBooking,
     revision: ({ appointmentId, seen, startsAt }, { store, day, zone }) => {
       const now = booking(store, appointmentId)?.startsAt;
       if (now === undefined || now === startsAt) return null;
@@ -69,6 +76,7 @@ export const appointmentDoors: Bookings = {
 
   'appointment.cancel': {
     ...studios,
+    whose: ofBooking,
     act: ({ appointmentId, how, reason }, { store, at }) => {
       const { changes } = store
         .update(appointments)
@@ -81,6 +89,7 @@ export const appointmentDoors: Bookings = {
 
   'appointment.restore': {
     ...studios,
+    whose: ofBooking,
     act: ({ appointmentId }, { store }) => {
       const there = booking(store, appointmentId);
       if (!there) throw gone('booking');
@@ -130,8 +139,8 @@ export const listDoors: Lists = {
         .run();
     },
   },
-  'waiting.remove': { ...studios, act: ({ waitingId }, moment) => offTheList(waitingId, moment) },
-  'waiting.restore': { ...studios, act: ({ waitingId }, moment) => onTheList(waitingId, moment) },
+  'waiting.remove': { ...studios, whose: ofWaiting, act: ({ waitingId }, moment) => offTheList(waitingId, moment) },
+  'waiting.restore': { ...studios, whose: ofWaiting, act: ({ waitingId }, moment) => onTheList(waitingId, moment) },
 
   'nextTime.add': {
     ...studios,
@@ -140,8 +149,8 @@ export const listDoors: Lists = {
       store.insert(nextNotes).values({ id, clientId, at, text }).run();
     },
   },
-  'nextTime.done': { ...studios, act: ({ noteId }, moment) => putAway(noteId, moment) },
-  'nextTime.undone': { ...studios, act: ({ noteId }, moment) => broughtBack(noteId, moment) },
+  'nextTime.done': { ...studios, whose: ofNote, act: ({ noteId }, moment) => putAway(noteId, moment) },
+  'nextTime.undone': { ...studios, whose: ofNote, act: ({ noteId }, moment) => broughtBack(noteId, moment) },
 
   'home.told': {
     ...studios,

@@ -8,9 +8,10 @@ import {
   workingDay,
 } from '@/core/record';
 import { type Gates, type PathState, type StationId } from '@/core/safety';
+import { type Asker, asker } from '../access';
 import { type Store } from '../file';
 import { gatesOf, pathOf } from '../people';
-import { clients } from '../schema';
+import { type appointments, clients, type nextNotes, type waiting } from '../schema';
 import { readSettings } from '../settings';
 import { findVisit } from '../visits';
 
@@ -32,6 +33,8 @@ export class Moment {
   private readonly gates = new Map<string, Gates>();
   private readonly paths = new Map<string, PathState>();
   private known: Settings | null = null;
+  /** What is done once the command is on the disk, and not before. */
+  readonly afterwards: (() => void)[] = [];
 
   constructor(
     readonly store: Store,
@@ -40,6 +43,8 @@ export class Moment {
     readonly zone: string,
     /** Pictures that were checked and lie beside their place, by their id. */
     readonly drafts: ReadonlyMap<string, string> = new Map(),
+    /** Who has it carried out. */
+    readonly by: Asker = asker(() => store),
   ) {
     this.at = new Date(epochMs).toISOString();
   }
@@ -88,7 +93,7 @@ export interface Seen {
  * one against it inside the transaction that would write.
  */
 export interface Door<K extends CommandKind> {
-  /** Whose visit or client it is; `studio` for what belongs to nobody in particular. */
+  /** Whose visit or client it is: only whoever has them may do it. `studio` for what belongs to nobody in particular. */
   whose: 'studio' | ((payload: Payload<K>, moment: Moment) => Scope);
   /** The station that must be open today to everybody it is about. */
   station: StationId | 'whatever the path';
@@ -119,6 +124,20 @@ export const scopeOf = (visits: readonly VisitRow[]): Scope => ({
   clientIds: [...new Set(visits.map(({ clientId }) => clientId))],
   visits,
 });
+
+/** The scope of whoever a row of a table is about. */
+export const ofRow =
+  <P>(table: RowOfClient, idOf: (payload: P) => string, what: string) =>
+  (payload: P, { store }: Moment): Scope => {
+    const row = store
+      .select({ clientId: table.clientId })
+      .from(table)
+      .where(eq(table.id, idOf(payload)))
+      .get();
+    if (!row) throw gone(what);
+    return { clientIds: [row.clientId], visits: [] };
+  };
+type RowOfClient = typeof appointments | typeof waiting | typeof nextNotes;
 
 export function visitOrRefuse(store: Store, visitId: string): VisitRow {
   const visit = findVisit(store, visitId);

@@ -4,24 +4,34 @@ import {
   type Outcome,
   type Payload,
   commandSchemas,
+  commandWords,
   dayIn,
   envelopeSchema,
   firstSentence,
 } from '@/core/record';
 import { inEnglish } from '@/core/reasons';
 import { openStations } from '@/core/safety';
+import { note } from '../access';
 import { type Store, afterWriting, mustBeInPlace, nextPlace, placeNow } from '../file';
 import { taken } from '../schema';
 import { readSettings } from '../settings';
 import { isSigned } from '../visits';
-import { type Door, type Doors, Moment, Refusal, type Scope, type Seen, clientOrRefuse } from './door';
+import { type Door, type Doors, Moment, Refusal, type Scope, type Seen, clientOrRefuse, gone } from './door';
 
 const refused = ({ code, message }: Refusal): Outcome => ({ state: 'refused', code, why: message });
 
 /** Holds a command against its door, in the order in which it is told: whose, signed, open today, gated. */
-function passDoor<K extends CommandKind>(door: Door<K>, payload: Payload<K>, moment: Moment): Seen | null {
+function passDoor<K extends CommandKind>(
+  door: Door<K>,
+  payload: Payload<K>,
+  moment: Moment,
+): { clash: Seen | null; about: readonly string[] } {
   const scope: Scope = door.whose === 'studio' ? { clientIds: [], visits: [] } : door.whose(payload, moment);
-  for (const clientId of scope.clientIds) clientOrRefuse(moment.store, clientId);
+  for (const clientId of scope.clientIds) {
+    // Another coach's client is told of no more than one who never was.
+    if (!moment.by.sees(clientId)) throw gone('client');
+    clientOrRefuse(moment.store, clientId);
+  }
   for (const visit of scope.visits) {
     const signed = isSigned(moment.store, visit.id);
     if (signed && door.signed === 'refuses') {
@@ -40,10 +50,23 @@ function passDoor<K extends CommandKind>(door: Door<K>, payload: Payload<K>, mom
   const why = door.gated === 'nothing' ? null : door.gated(payload, moment, scope);
   if (why !== null) throw new Refusal('gated', why);
   const seen = door.revision === 'none' ? null : door.revision(payload, moment);
-  if (!seen || seen.seen === seen.now) return null;
+  const about = scope.clientIds;
+  if (!seen || seen.seen === seen.now) return { clash: null, about };
   if ('refuses' in seen.stale) throw new Refusal('stale', seen.stale.refuses);
-  return seen;
+  return { clash: seen, about };
 }
+
+/** Leaves in the trail that somebody recorded something, of whom and of what kind, and never what. */
+function leaveTrail(kind: CommandKind, about: readonly string[], payload: unknown, { store, epochMs, by }: Moment) {
+  if (remembersItself.includes(kind)) return;
+  const told = { nowMs: epochMs, coachId: by.coachId, what: trailWords(kind) };
+  const people = kind === 'client.create' ? [(payload as Payload<'client.create'>).clientId] : about;
+  if (people.length === 0) note(store, told);
+  for (const clientId of people) note(store, { ...told, clientId });
+}
+
+const trailWords = (kind: CommandKind) =>
+  `recorded: ${commandWords[kind][0]!.toLowerCase()}${commandWords[kind].slice(1)}`;
 
 /** Events of runs say by their place whether they were taken in; they need no entry of their own. */
 const remembersItself: readonly CommandKind[] = ['run.append'];
@@ -75,8 +98,9 @@ function carryOutOne(doors: Doors, input: unknown, moment: Moment): Outcome {
     // What a refused command wrote is taken back; what others of the same request wrote stays.
     return store.$client.transaction((): Outcome => {
       const door = doors[kind] as Door<CommandKind>;
-      const clash = passDoor(door, parsed.data as never, moment);
+      const { clash, about } = passDoor(door, parsed.data as never, moment);
       const { revision } = door.act(parsed.data as never, moment) ?? {};
+      leaveTrail(kind, about, parsed.data, moment);
       const answer = { at, place: nextPlace(store), ...(revision === undefined ? {} : { revision }) };
       const why = clash && 'keepsBoth' in clash.stale ? clash.stale.keepsBoth : null;
       if (!remembersItself.includes(kind)) {
@@ -135,6 +159,7 @@ export function carryOutAll(
   mustBeInPlace(store);
   const outcomes: Outcome[] = [];
   let failed: unknown = null;
+  const afterwards: (() => void)[] = [];
   store.$client
     .transaction(() => {
       for (const input of inputs) {
@@ -143,6 +168,7 @@ export function carryOutAll(
         const moment = new Moment(store, nowEpochMs, dayIn(nowEpochMs, timeZone), timeZone, drafts);
         try {
           outcomes.push(carryOutOne(doors, input, moment));
+          afterwards.push(...moment.afterwards);
         } catch (error) {
           if (isDiskTrouble(error)) throw error;
           failed = error;
@@ -155,6 +181,7 @@ export function carryOutAll(
     .immediate();
   // Replaced between the check and the commit: then the answer would be a promise about a file that is gone.
   mustBeInPlace(store);
+  for (const done of afterwards) done();
   afterWriting(store);
   return { outcomes, failed };
 }

@@ -1,6 +1,7 @@
 import { and, eq, isNull, sql } from 'drizzle-orm';
 import { type Drill, drillSchema } from '@/core/catalogue';
 import { drillFaults } from '@/core/formats';
+import { type Settings } from '@/core/record';
 import { type Store } from '../file';
 import { placePhoto } from '../photos';
 import { readableTables } from '../records';
@@ -101,14 +102,16 @@ export const drillDoors: Drills = {
 export const ownBreathDoors: Pick<Doors, 'own.add' | 'own.retract'> = {
   'own.add': {
     ...studios,
-    act: ({ entryId, entry }, { store, at, day }) => {
-      store.insert(ownBreath).values({ id: entryId, at, day, value: entry }).run();
+    act: ({ entryId, entry }, { store, at, day, by }) => {
+      store.insert(ownBreath).values({ id: entryId, at, day, value: entry, coachId: by.coachId }).run();
     },
   },
   'own.retract': {
     ...studios,
-    act: ({ entryId }, { store, at }) => {
-      if (!store.select().from(ownBreath).where(eq(ownBreath.id, entryId)).get()) throw gone('entry');
+    act: ({ entryId }, { store, at, by }) => {
+      const there = store.select().from(ownBreath).where(eq(ownBreath.id, entryId)).get();
+      // Nobody's but theirs, the owner of the studio among them.
+      if (!there || there.coachId !== by.coachId) throw gone('entry');
       store.update(ownBreath).set({ retractedAt: at }).where(eq(ownBreath.id, entryId)).run();
     },
   },
@@ -138,9 +141,27 @@ const asideDoor = <K extends 'record.setAside' | 'record.bringBack'>(act: Door<K
     },
   }) satisfies Door<K>;
 
+/** What whoever coaches sets for the room they stand in; the rest holds for everybody's clients, and its owner sets it. */
+const anyCoachSets = [
+  'noticeSeen',
+  'pedalKeys',
+  'toneVolume',
+  'noiseVolume',
+  'voiceVolume',
+  'soundLatencyMs',
+  'clientCount',
+] as const satisfies readonly (keyof Settings)[];
+
 /** What is set once for the studio, and records that are told of no longer. */
 export const settingDoors: Pick<Doors, 'settings.change' | 'record.setAside' | 'record.bringBack'> = {
-  'settings.change': { ...studios, act: (changes, { store }) => changeSettings(store, changes) },
+  'settings.change': {
+    ...studios,
+    gated: (changes, { by }) =>
+      by.role === 'owner' || Object.keys(changes).every((key) => (anyCoachSets as readonly string[]).includes(key))
+        ? null
+        : 'Only the owner of the studio changes this.',
+    act: (changes, { store }) => changeSettings(store, changes),
+  },
   'record.setAside': asideDoor(({ table, recordId }, { store, at }) => {
     store.insert(setAsides).values({ table, recordId, at }).onConflictDoNothing().run();
   }),

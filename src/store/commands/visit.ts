@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm';
+import { takenUpAgain } from '../clients';
 import { visits } from '../schema';
 import { openVisitOf } from '../visits';
 import { type Doors, ofClient, ofVisit } from './door';
@@ -16,6 +17,7 @@ export const visitDoors: Visits = {
     act: ({ visitId, clientId }, { store, at, day, zone }) => {
       // Begun on another device meanwhile: that one is today's visit.
       if (openVisitOf(store, clientId, day)) return;
+      takenUpAgain(store, clientId);
       store.insert(visits).values({ id: visitId, clientId, startedAt: at, day, zone }).run();
     },
   },

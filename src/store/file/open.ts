@@ -9,6 +9,7 @@ import { FileGone, StoreError, messageOf } from './errors';
 import { takeLock } from './lock';
 import { checkpoint, clearMark, endedUncleanly, putStrayLogAside } from './mark';
 import { backupsOf, beside, photosOf, storePath } from './paths';
+import { isPartOf } from './place';
 
 export type Store = BetterSQLite3Database<typeof schema> & { $client: Database.Database };
 
@@ -37,6 +38,8 @@ function connect(path: string): Store {
   client.pragma('synchronous = FULL');
   client.pragma('foreign_keys = ON');
   client.pragma('busy_timeout = 4000');
+  // What is deleted is written over in the file, and not only no longer listed there.
+  client.pragma('secure_delete = ON');
   // Checkpoints are made here, so that the mark beside the file always says which state of it the log belongs to.
   client.pragma('wal_autocheckpoint = 0');
   client.pragma('cache_size = -16384');
@@ -270,6 +273,7 @@ function closeWithCare(store: Store, path: string, release: () => void) {
     const known = opened.get(client);
     if (!client.open || !known) return client;
     if (known.idle) clearTimeout(known.idle);
+    for (const part of (client as Parted)[partsKey]?.values() ?? []) part.$client.close();
     const inPlace = identityOf(path) === known.identity;
     if (inPlace) checkpointIfOpen(store);
     close();
@@ -282,10 +286,39 @@ function closeWithCare(store: Store, path: string, release: () => void) {
 /** What was found and done when the file was opened, in sentences. */
 export const toldAtOpening = (store: Store): readonly string[] => opened.get(store.$client)?.told ?? [];
 
+/** Kept on the connection it is a part of. */
+const partsKey = Symbol.for('kokyu.parts');
+type Parted = { [partsKey]?: Map<string, Store> };
+
+/**
+ * A studio of which only some rows of some tables are there, for whatever is asked of it. It is a connection of its own, on which the
+ * tables' names stand for views of them.
+ *
+ * @param name tells one part from another; the same one is given the same connection
+ * @param rows for each table, what makes a row (`t`) one of the part; trusted words, never anything typed
+ */
+export function seenThrough(store: Store, name: string, rows: Readonly<Record<string, string>>): Store {
+  const parts = ((store.$client as Parted)[partsKey] ??= new Map());
+  const there = parts.get(name);
+  if (there?.$client.open) return there;
+  const part = connect(opened.get(store.$client)?.path ?? store.$client.name);
+  part.$client.pragma('cache_size = -4096');
+  const tables = part.$client.pragma('main.table_list') as { name: string; wr: number }[];
+  const byKey = new Set(tables.filter(({ wr }) => wr === 1).map((table) => table.name));
+  for (const [table, are] of Object.entries(rows)) {
+    // The order in which rows were written is asked for by name, which a view has only if it is given one.
+    const columns = byKey.has(table) ? 't.*' : 't.rowid as rowid, t.*';
+    part.$client.exec(`create temp view "${table}" as select ${columns} from main."${table}" t where ${are}`);
+  }
+  isPartOf(part.$client, store.$client);
+  parts.set(name, part);
+  return part;
+}
+
 const held = globalThis as unknown as { kokyuStore?: Store };
 
-/** The one open store of this process, closed with it. */
-export function theStore(): Store {
+/** The one open store of this process, closed with it: the whole studio, whoever asks. What pages read they read through `theStore`. */
+export function wholeStore(): Store {
   if (!held.kokyuStore) {
     const store = openStore(storePath());
     held.kokyuStore = store;

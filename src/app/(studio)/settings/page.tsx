@@ -1,6 +1,6 @@
 import { PutAside } from '@/stations/settings/PutAside';
 import { SettingsForm } from '@/stations/settings/SettingsForm';
-import { placeNow, setAsideRecords, theStore } from '@/store';
+import { asker, placeNow, setAsideRecords, theStore } from '@/store';
 import { loadSettings } from '../../load';
 import { StudioShell } from '../StudioShell';
 
@@ -8,11 +8,14 @@ export const metadata = { title: 'Settings' };
 
 export default function SettingsPage() {
   const { timeZone } = loadSettings();
+  const owner = asker().role === 'owner';
   return (
     <StudioShell>
       <h1 className="text-2xl">Settings</h1>
-      <p className="mb-6 text-ink2">For this studio; saved as you type.</p>
-      <SettingsForm settings={loadSettings()} asOf={placeNow(theStore())} />
+      <p className="mb-6 text-ink2">
+        {owner ? 'For this studio; saved as you type.' : 'For this studio, as its owner set it.'}
+      </p>
+      <SettingsForm settings={loadSettings()} asOf={placeNow(theStore())} owner={owner} />
       <PutAside records={setAsideRecords(theStore())} zone={timeZone} />
     </StudioShell>
   );

@@ -4,11 +4,13 @@ import {
   FileGone,
   type Prepared,
   StoreError,
+  asker,
   carryOutAll,
   dropDraft,
   isDiskTrouble,
   preparePhoto,
   theStore,
+  wholeStore,
 } from '@/store';
 import { answer } from '../answer';
 import { readBody } from '../body';
@@ -43,6 +45,9 @@ async function takeIn(request: Request) {
   if (text === null) return answer({ why: 'Too much at once.' }, 413, { connection: 'close' });
   const body = bodySchema.safeParse(parseJson(text));
   if (!body.success) return answer({ why: 'This was not understood.' }, 400);
+  // Another coach signed in while a page of somebody else was still open: what was said on it is theirs, and waits for them.
+  const { coachId } = asker();
+  if (body.data.commands.some((command) => isAnothers(command, coachId))) return answer({ why: 'Sign in first.' }, 401);
   const outcomes: Outcome[] = [];
   try {
     for (const part of parts(body.data.commands)) {
@@ -59,6 +64,11 @@ async function takeIn(request: Request) {
     return answer({ outcomes, ...causeOf(error) }, 503);
   }
   return answer({ outcomes });
+}
+
+function isAnothers(command: unknown, coachId: string | null): boolean {
+  const by = (command as { by?: unknown } | null)?.by;
+  return typeof by === 'string' && by !== coachId;
 }
 
 function causeOf(error: unknown): { cause: 'disk' | 'fault'; why: string } {
@@ -90,10 +100,10 @@ function parts(commands: readonly unknown[]): unknown[][] {
 const isPhoto = (command: unknown) => (command as { kind?: unknown } | null)?.kind === 'photo.add';
 
 async function carryOutPart(part: readonly unknown[]) {
-  const store = theStore();
+  const store = wholeStore();
   const [first] = part;
   const prepared: Prepared = isPhoto(first)
-    ? await preparePhoto(store, (first as { payload?: unknown }).payload)
+    ? await preparePhoto(theStore(), (first as { payload?: unknown }).payload)
     : null;
   if (prepared && 'refused' in prepared) return { outcomes: [prepared.refused], failed: null };
   const drafts = new Map(prepared ? [[prepared.photoId, prepared.draft]] : []);

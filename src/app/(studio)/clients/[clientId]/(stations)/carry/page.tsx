@@ -1,10 +1,12 @@
+import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { outcomeOf, stateOf, summariseRun } from '@/core/coach';
 import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
 import { CarryStation } from '@/stations/carry/CarryStation';
 import { type ClientView } from '@/stations/view';
-import { historyOf, theStore } from '@/store';
+import { dayIn, dayInWords } from '@/core/record';
+import { checkInOf, historyOf, theStore } from '@/store';
 import { loadClient, viewFor } from '../../../../../load';
 
 export default async function CarryPage({ params }: { params: Promise<{ clientId: string }> }) {
@@ -12,7 +14,17 @@ export default async function CarryPage({ params }: { params: Promise<{ clientId
   const view = loadClient(clientId);
   if (!view) notFound();
   if (!openStations[view.path.state].includes('carry')) return <PathStop view={view} />;
-  return <CarryStation view={viewFor(view, ['runs'])} before={drillsBefore(view)} />;
+  return <CarryStation view={viewFor(view, ['runs'])} before={drillsBefore(view)} link={await linkOf(view)} />;
+}
+
+/** The link for home that stands, and whether this page was asked for by way of the network: then a phone can ask too. */
+async function linkOf({ visit, settings }: ClientView) {
+  const standing = visit && checkInOf(theStore(), visit.id, Date.now());
+  return {
+    standing:
+      standing && dayInWords(dayIn(standing.expiresAtMs, settings.timeZone), dayIn(Date.now(), settings.timeZone)),
+    reachable: (await headers()).get('x-kokyu-secure') === 'yes',
+  };
 }
 
 /** Drills that were done at a visit before this one: more often than today. */

@@ -1,7 +1,6 @@
 import { notFound } from 'next/navigation';
 import { EmergencyStop } from '@/stations/PathStop';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
-import { EverythingKept } from '@/stations/track/EverythingKept';
 import { OverStation } from '@/stations/track/OverStation';
 import { loadLetter } from '../../../../../../course';
 import { loadClient, loadFollowed } from '../../../../../../load';
@@ -31,7 +30,6 @@ export default async function OverVisitsPage({ params }: { params: Promise<{ cli
         {...rest}
         letter={loadLetter(clientId, over, rest.kept, rest.told)}
       />
-      <EverythingKept clientId={clientId} />
     </>
   );
 }

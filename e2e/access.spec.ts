@@ -1,0 +1,309 @@
+import http from 'node:http';
+import { type Browser, type Page, expect, test } from '@playwright/test';
+import { v7 as uuid } from 'uuid';
+import { testServer } from './support/server';
+import { allSaved, expectAccessible, openRunOf, planItem, seedClient, seedPlan } from './support/walk';
+
+const server = testServer(4351);
+const wren = { name: 'Wren Addo', passphrase: 'heron lamp quiet barrow' };
+const kit = { name: 'Kit Marsh', passphrase: 'otter sails copper gate' };
+
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(() => server.start());
+test.afterAll(() => server.close());
+
+async function signIn(page: Page, { name, passphrase }: typeof wren, url = server.url) {
+  await page.goto(url);
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Passphrase', { exact: true }).fill(passphrase);
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByRole('link', { name, exact: true })).toBeVisible({ timeout: 15_000 });
+}
+
+/** A browser of somebody's own. */
+async function browserOf(browser: Browser, who: typeof wren) {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await signIn(page, who);
+  return page;
+}
+
+test('the first start asks whether there is to be a passphrase; an easy one is refused; a code is shown once', async ({
+  page,
+}) => {
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'Understood' }).click();
+  await page.getByRole('link', { name: 'Set a passphrase' }).click();
+  await expectAccessible(page, 'the first passphrase');
+  await page.getByLabel('Your name').fill(wren.name);
+  for (const [typed, why] of [
+    ['password1234', 'would soon be guessed'],
+    ['wren addo wren', 'would soon be guessed'],
+  ] as const) {
+    await page.getByLabel('Passphrase', { exact: true }).fill(typed);
+    await page.getByRole('button', { name: 'Set it' }).click();
+    await expect(page.getByText(why)).toBeVisible();
+    // What was typed stays.
+    await expect(page.getByLabel('Your name')).toHaveValue(wren.name);
+  }
+  await page.getByLabel('Passphrase', { exact: true }).fill(wren.passphrase);
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByTestId('code')).toHaveText(/^([2-9A-Z]{4}-){5}[2-9A-Z]{4}$/, { timeout: 15_000 });
+  await expectAccessible(page, 'the printed code');
+  await page.getByRole('button', { name: 'It is kept' }).click();
+  await expect(page.getByRole('heading', { name: wren.name })).toBeVisible();
+  await page.getByLabel('Their name').fill(kit.name);
+  await page.getByLabel('Their first passphrase', { exact: true }).fill(kit.passphrase);
+  await page.getByRole('button', { name: 'Take them in' }).click();
+  await expect(page.getByText(`the passphrase of ${kit.name}`)).toBeVisible({ timeout: 15_000 });
+  await page.getByRole('button', { name: 'It is kept' }).click();
+  await expect(page.getByText(kit.name, { exact: true })).toBeVisible();
+  await expectAccessible(page, 'who may come in');
+});
+
+test('a stranger gets nothing, wherever they ask; who guesses waits', async ({ page }) => {
+  for (const path of ['/', '/clients', '/week', '/settings', '/catalogue', '/client-window', `/run/${uuid()}`]) {
+    await page.goto(`${server.url}${path}`);
+    await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  }
+  await expectAccessible(page, 'sign in');
+  for (const path of ['/api/clients', '/api/diary', `/api/runs/${uuid()}`, '/api/records/clients/x', '/api/calendar']) {
+    const answer = await page.request.get(`${server.url}${path}`);
+    expect([path, answer.status()]).toEqual([path, 401]);
+    expect(await answer.text()).toBe('{"why":"Sign in first."}');
+  }
+  const post = await page.request.post(`${server.url}/api/commands`, { data: { commands: [] } });
+  expect(post.status()).toBe(401);
+  // A name nobody has and a wrong passphrase are answered alike.
+  await page.goto(server.url);
+  const words: string[] = [];
+  for (const name of [wren.name, 'Nobody Here']) {
+    await page.getByLabel('Name').fill(name);
+    await page.getByLabel('Passphrase', { exact: true }).fill('not this one at all');
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+    const why = page.getByText('don’t go together');
+    await expect(why).toBeVisible({ timeout: 15_000 });
+    words.push(await why.innerText());
+    await expect(page.getByLabel('Name')).toHaveValue(name);
+  }
+  expect(new Set(words).size).toBe(1);
+  let last = 0;
+  let wait = '';
+  for (let i = 0; i < 6 && last !== 429; i += 1) {
+    const answer = await page.request.post(`${server.url}/api/access`, {
+      data: { ask: 'signIn', name: 'Guessed Name', passphrase: `guess ${i}` },
+    });
+    last = answer.status();
+    wait = await answer.text();
+  }
+  expect(last).toBe(429);
+  // Tries are slowed by address too; the right one goes through once the wait is over.
+  await page.waitForTimeout(Number(/Wait (\d+) s/.exec(wait)![1]) * 1000 + 200);
+  await signIn(page, wren);
+});
+
+test('a second coach does not see a client who is not theirs, by no page, list, file or command', async ({
+  browser,
+}) => {
+  const owner = await browserOf(browser, wren);
+  const clientId = await seedClient(owner, server.url, 'Tamsin Reed');
+  const coach = await browserOf(browser, kit);
+  await expect(coach.getByText('The studio is empty.')).toBeVisible();
+  for (const station of [
+    'screen',
+    'look',
+    'read',
+    'sequence',
+    'coach',
+    'carry',
+    'track',
+    'track/visits',
+    'track/record',
+  ]) {
+    const answer = await coach.request.get(`${server.url}/clients/${clientId}/${station}`);
+    expect([station, answer.status()]).toEqual([station, 404]);
+    expect(await answer.text()).not.toContain('Tamsin');
+  }
+  for (const path of [
+    `/api/clients/${clientId}/record`,
+    `/api/clients/${clientId}/facts`,
+    `/api/records/clients/${clientId}`,
+  ]) {
+    expect((await coach.request.get(`${server.url}${path}`)).status()).toBe(404);
+  }
+  for (const path of ['/clients?find=Tam', '/api/clients?find=Tam', '/api/clients?most=everybody', '/week', '/']) {
+    expect(await (await coach.request.get(`${server.url}${path}`)).text()).not.toContain('Tamsin');
+  }
+  for (const path of ['/settings/records', '/api/copies']) {
+    expect((await coach.request.get(`${server.url}${path}`)).status()).toBe(404);
+  }
+  const command = { id: uuid(), kind: 'visit.start', payload: { visitId: uuid(), clientId } };
+  const taken = await coach.request.post(`${server.url}/api/commands`, { data: { commands: [command] } });
+  expect(await taken.json()).toMatchObject({ outcomes: [{ state: 'refused', code: 'gone' }] });
+  // What a page of somebody else sends after all waits for them.
+  const another = { ...command, id: uuid(), by: uuid() };
+  expect((await coach.request.post(`${server.url}/api/commands`, { data: { commands: [another] } })).status()).toBe(
+    401,
+  );
+  // Nor can they make themselves one who does.
+  for (const ask of [
+    { ask: 'share', clientId, coachId: uuid() },
+    { ask: 'addCoach', name: 'X', passphrase: 'a barrow of quiet herons' },
+  ]) {
+    expect((await coach.request.post(`${server.url}/api/access`, { data: ask })).ok()).toBe(false);
+  }
+
+  // Shared, they do; no longer shared, they don't.
+  await owner.goto(`${server.url}/clients/${clientId}/track/record`);
+  await expectAccessible(owner, 'their record');
+  await owner.getByLabel('Another coach').selectOption({ label: kit.name });
+  await owner.getByRole('button', { name: 'Share with them' }).click();
+  await expect(owner.getByText('shared with', { exact: true })).toBeVisible();
+  await coach.goto(`${server.url}/clients`);
+  await coach.getByRole('link', { name: 'Tamsin Reed' }).click();
+  await expect(coach.getByRole('banner').getByText('Tamsin Reed')).toBeVisible();
+  await owner.getByRole('button', { name: 'No longer' }).click();
+  await expect(owner.getByText('shared with', { exact: true })).toHaveCount(0);
+  expect((await coach.request.get(`${server.url}/clients/${clientId}/screen`)).status()).toBe(404);
+  // Who opened it stands in the trail.
+  await owner.reload();
+  await owner.getByText('entries, the newest first').click();
+  await expect(owner.getByRole('listitem').filter({ hasText: kit.name }).filter({ hasText: 'opened' })).toBeVisible();
+  await owner.context().close();
+  await coach.context().close();
+});
+
+test('locked, nothing is seen or taken in; a run goes on, and what was marked meanwhile is there afterwards', async ({
+  browser,
+}) => {
+  const page = await browserOf(browser, wren);
+  const clientId = await seedPlan(page, server.url, 'Perran Holt', [planItem('quiet-nose', { breaths: 60 })]);
+  await openRunOf(page, server.url, clientId);
+  await page.getByRole('button', { name: 'Begin (Space)' }).click();
+  await allSaved(page);
+  const events = async () => {
+    const { events: all } = (await (
+      await page.request.get(`${server.url}/api/runs/${page.url().split('/').at(-1)}`)
+    ).json()) as {
+      events: { event: { type: string } }[];
+    };
+    return all.filter(({ event }) => event.type === 'breath').length;
+  };
+  const before = await events();
+  // Another tab is locked, and with it every tab of this browser.
+  const tab = await page.context().newPage();
+  await tab.goto(`${server.url}/clients`);
+  await tab.getByRole('button', { name: 'Lock' }).click();
+  for (const one of [tab, page]) {
+    await expect(one.getByRole('dialog', { name: 'Locked' })).toBeVisible();
+    await expect(one.locator('[inert]')).toHaveCount(1);
+  }
+  await expectAccessible(tab, 'locked');
+  await expect(page.getByText('The run goes on meanwhile.')).toBeVisible();
+  expect((await page.request.get(`${server.url}/api/clients`)).status()).toBe(423);
+  await page.waitForTimeout(9_000);
+  await page.getByLabel('Passphrase', { exact: true }).fill('wrong words here now');
+  await page.getByRole('button', { name: 'Unlock' }).click();
+  await expect(page.getByText('This is not your passphrase.')).toBeVisible({ timeout: 15_000 });
+  await page.getByLabel('Passphrase', { exact: true }).fill(wren.passphrase);
+  await page.getByRole('button', { name: 'Unlock' }).click();
+  await expect(page.getByRole('dialog', { name: 'Locked' })).toHaveCount(0, { timeout: 15_000 });
+  await expect(tab.getByRole('dialog', { name: 'Locked' })).toHaveCount(0);
+  // Breaths given meanwhile are in the run.
+  await expect.poll(events).toBeGreaterThan(before);
+  await allSaved(page);
+  // A page asked for while it is locked is there once it is unlocked.
+  await tab.getByRole('button', { name: 'Lock' }).click();
+  await tab.goto(`${server.url}/week`);
+  await expect(tab.getByRole('heading', { name: 'Locked' })).toBeVisible();
+  await tab.getByLabel('Passphrase', { exact: true }).fill(wren.passphrase);
+  await tab.getByRole('button', { name: 'Unlock' }).click();
+  await tab.waitForURL(`${server.url}/week`, { timeout: 15_000 });
+  await page.context().close();
+});
+
+test('a session is ended from another place; signed out, a browser keeps nothing', async ({ browser }) => {
+  const here = await browserOf(browser, kit);
+  const there = await browserOf(browser, kit);
+  await here.goto(`${server.url}/settings/access`);
+  const ends = here.getByRole('button', { name: /^End the session on/ });
+  for (let left = await ends.count(); left > 0; left -= 1) {
+    await ends.first().click();
+    await expect(ends).toHaveCount(left - 1);
+  }
+  await there.goto(`${server.url}/clients`);
+  await expect(there.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await here.getByRole('button', { name: 'Sign out' }).click();
+  await expect(here.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  expect(await here.evaluate(() => Object.keys(localStorage).length)).toBe(0);
+  expect(await here.context().cookies()).toEqual([]);
+  await here.context().close();
+  await there.context().close();
+});
+
+test('put away and brought back; deleted only by whoever types the name, and gone from every page', async ({
+  browser,
+}) => {
+  const page = await browserOf(browser, wren);
+  const clientId = await seedClient(page, server.url, 'Merryn Vane');
+  await page.goto(`${server.url}/clients/${clientId}/track/record`);
+  await page.getByRole('button', { name: 'Put them away' }).click();
+  await expect(page.getByRole('heading', { name: /^Put away/ })).toBeVisible();
+  await page.goto(`${server.url}/clients`);
+  await expect(page.getByRole('link', { name: 'Merryn Vane' })).toHaveCount(0);
+  await page.getByRole('link', { name: /^Put away/ }).click();
+  await page.getByRole('link', { name: 'Merryn Vane' }).click();
+  await page.goto(`${server.url}/clients/${clientId}/track/record`);
+  await page.getByText('Delete them for good').click();
+  const remove = page.getByRole('button', { name: 'Delete everything of them' });
+  await page.getByLabel(/^Type their name/).fill('Merryn');
+  await remove.click();
+  await expect(page.getByText('This is not their name')).toBeVisible();
+  await expectAccessible(page, 'deleting');
+  await page.getByLabel(/^Type their name/).fill('merryn vane');
+  await remove.click();
+  await page.waitForURL(`${server.url}/clients`);
+  await expect(page.getByText('Merryn Vane')).toHaveCount(0);
+  expect((await page.request.get(`${server.url}/clients/${clientId}/track`)).status()).toBe(404);
+  expect(await page.evaluate((id) => JSON.stringify(Object.entries(localStorage)).includes(id), clientId)).toBe(false);
+  await page.context().close();
+});
+
+test('to other machines it speaks only over TLS, under its own names, and only with a passphrase', async ({
+  browser,
+}) => {
+  const open = testServer(4352);
+  await open.start();
+  await open.end();
+  const refused = await open.another(4353, { HOST: '0.0.0.0' });
+  expect([refused.code, refused.words]).toEqual([1, expect.stringContaining('only once it has a passphrase')]);
+  await open.close();
+
+  await server.end();
+  const safe = testServer(4354, 'own', server.dataDir, { HOST: '0.0.0.0' });
+  await safe.start();
+  try {
+    // Spoken to plainly it says nothing.
+    const plain = await new Promise<string>((resolve) => {
+      http
+        .get('http://127.0.0.1:4354/', (answer) => resolve(String(answer.statusCode)))
+        .on('error', (error) => resolve(error.message));
+    });
+    expect(plain).toMatch(/hang up|ECONNRESET/);
+    const context = await browser.newContext({ ignoreHTTPSErrors: true });
+    const page = await context.newPage();
+    await signIn(page, wren, safe.url);
+    const [cookie] = await context.cookies();
+    expect(cookie).toMatchObject({ name: '__Host-kokyu', httpOnly: true, secure: true, sameSite: 'Strict', path: '/' });
+    const answer = await page.request.get(`${safe.url}/clients`);
+    expect(answer.headers()['strict-transport-security']).toBeTruthy();
+    const foreign = await page.request.get(`${safe.url}/clients`, { headers: { host: 'elsewhere.example' } });
+    expect(foreign.status()).toBe(403);
+    const authority = await page.request.get(`${safe.url}/kokyu.crt`);
+    expect(await authority.text()).toMatch(/^-----BEGIN CERTIFICATE-----/);
+    await context.close();
+  } finally {
+    await safe.end();
+    await server.start();
+  }
+});

@@ -1,0 +1,55 @@
+import { dayIn } from '@/core/record';
+import { AccessPage } from '@/stations/access/AccessPage';
+import { asker, coachesOf, sessionsOf, studioKind, wholeStore } from '@/store';
+import { loadSettings, todayIn } from '../../../load';
+import { StudioShell } from '../../StudioShell';
+
+export const metadata = { title: 'Who may come in' };
+
+export default function Page() {
+  const store = wholeStore();
+  const by = asker();
+  const { timeZone, lockMinutes } = loadSettings();
+  const when = new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    weekday: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+  const day = (instant: string) => dayIn(instant, timeZone);
+  return (
+    <StudioShell>
+      <h1 className="mb-4 text-2xl">Who may come in</h1>
+      <div className="max-w-3xl">
+        <AccessPage
+          me={by.coachId === null ? null : { id: by.coachId, name: by.name ?? '', role: by.role }}
+          coaches={
+            by.role === 'owner'
+              ? coachesOf(store).map(({ id, name, role, createdAt, endedAt }) => ({
+                  id,
+                  name,
+                  role,
+                  since: day(createdAt),
+                  until: endedAt && day(endedAt),
+                }))
+              : []
+          }
+          sessions={
+            by.coachId === null
+              ? []
+              : sessionsOf(store, by.coachId).map(({ id, device, createdAtMs, seenAtMs }) => ({
+                  id,
+                  device,
+                  begun: when.format(createdAtMs),
+                  seen: when.format(seenAtMs),
+                  here: id === by.sessionId,
+                }))
+          }
+          lockMinutes={lockMinutes}
+          demo={studioKind() === 'demo'}
+          today={todayIn(timeZone)}
+        />
+      </div>
+    </StudioShell>
+  );
+}

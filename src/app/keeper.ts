@@ -1,0 +1,32 @@
+import { type Keeper, type Knock } from '@/door/keeper';
+import { wantsAt } from '@/core/access';
+import { asker, askerOf, hasCoaches, onBehalfOf, wholeStore } from '@/store';
+import { wordIn } from './cookie';
+import { sessionOf } from './session';
+
+const asPage = ({ method, path }: Knock) => (method === 'GET' || method === 'HEAD') && !path.startsWith('/api/');
+
+/**
+ * Every request, before the app sees any of it: who asks, and whether they may come to this place at all. What they may see of it is
+ * decided by what they read it through (`theStore`) and by the doors of commands.
+ */
+export const keeper: Keeper = {
+  isKeyed: () => hasCoaches(wholeStore()),
+  admit: (knock) => {
+    const store = wholeStore();
+    if (!hasCoaches(store)) return { within: (work) => onBehalfOf(asker(), work) };
+    const wants = wantsAt(knock.path);
+    const session = sessionOf(wordIn(knock.cookie, knock.secure));
+    if (session?.standing === 'open') {
+      if (wants === 'owner' && session.role !== 'owner') {
+        return { status: 404, why: 'There is nothing here.' };
+      }
+      return { within: (work) => onBehalfOf(askerOf(store, session), work) };
+    }
+    if (wants === 'anybody') return { within: (work) => work() };
+    if (asPage(knock)) return { to: knock.path === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(knock.path)}` };
+    return session
+      ? { status: 423, why: 'Kokyu is locked. Type your passphrase to go on.' }
+      : { status: 401, why: 'Sign in first.' };
+  },
+};

@@ -1,0 +1,32 @@
+export { asker, askerOf, onBehalfOf, theStore } from './asker';
+export {
+  AccessRefusal,
+  addCoach,
+  anotherCode,
+  carersOf,
+  changePassphrase,
+  coachBy,
+  coachesOf,
+  endCoach,
+  handOver,
+  hasCoaches,
+  isTheirs,
+  mayGive,
+  recover,
+  setUp,
+  share,
+  unshare,
+} from './coaches';
+export {
+  type Session,
+  beginSession,
+  endSession,
+  lockSession,
+  seen,
+  sessionBy,
+  sessionsOf,
+  unlockSession,
+} from './sessions';
+export { brokenAt, note, noteOpened, trailOf } from './trail';
+export { checkInBy, checkInOf, endCheckIns, makeCheckIn, tellCheckIn } from './checkIns';
+export { type Asker } from './who';

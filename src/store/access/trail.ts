@@ -1,0 +1,108 @@
+import { createHash } from 'node:crypto';
+import { and, asc, desc, eq, gte } from 'drizzle-orm';
+import { type Store } from '../file';
+import { coaches, trail } from '../schema';
+
+interface Entry {
+  nowMs: number;
+  coachId: string | null;
+  /** What was done, in words without a name and without anything that was said. */
+  what: string;
+  clientId?: string | null;
+}
+
+/** What the first entry is chained to. */
+const beginning = '0'.repeat(64);
+
+interface Link {
+  seq: number;
+  at: string;
+  coachId: string | null;
+  what: string;
+  clientId: string | null;
+}
+
+/** Its digest over itself and the one before, every part told apart from the next by its length. */
+const chainOf = (before: string, { seq, at, coachId, what, clientId }: Link): string =>
+  createHash('sha256')
+    .update(JSON.stringify([before, seq, at, coachId, what, clientId]))
+    .digest('hex');
+
+/** Adds an entry. Within the transaction of what it tells of, both are there or neither. */
+export function note(store: Store, { nowMs, coachId, what, clientId = null }: Entry) {
+  const last = store.select({ seq: trail.seq, chain: trail.chain }).from(trail).orderBy(desc(trail.seq)).limit(1).get();
+  const link = { seq: (last?.seq ?? 0) + 1, at: new Date(nowMs).toISOString(), coachId, what, clientId };
+  store
+    .insert(trail)
+    .values({ ...link, chain: chainOf(last?.chain ?? beginning, link) })
+    .run();
+}
+
+/** So long a page that is opened again is not told again. */
+const againMs = 15 * 60_000;
+const openedBefore = new Map<string, number>();
+const mostRemembered = 2000;
+
+/** Notes that somebody opened a client's pages: once in a quarter of an hour, however often they turn them. */
+export function noteOpened(store: Store, coachId: string | null, clientId: string, nowMs: number, what = 'opened') {
+  const key = `${store.$client.name} ${coachId ?? ''} ${clientId} ${what}`;
+  if (nowMs - (openedBefore.get(key) ?? -Infinity) < againMs) return;
+  if (openedBefore.size > mostRemembered) openedBefore.clear();
+  openedBefore.set(key, nowMs);
+  try {
+    store.$client.transaction(() => note(store, { nowMs, coachId, what, clientId })).immediate();
+  } catch (error) {
+    // A page that only reads is shown even when the disk takes nothing in; that nothing can be noted is told where it is printed.
+    console.error(`The trail could not be written: ${error instanceof Error ? error.message : String(error)}`);
+  }
+}
+
+interface TrailEntry {
+  seq: number;
+  at: string;
+  /** Who, by the name they have now; null while nobody had a name here. */
+  coach: string | null;
+  what: string;
+}
+
+/** What was done to and seen of a client, the newest first. */
+export const trailOf = (store: Store, clientId: string, most = 400): TrailEntry[] =>
+  store
+    .select({ seq: trail.seq, at: trail.at, coach: coaches.name, what: trail.what })
+    .from(trail)
+    .leftJoin(coaches, eq(coaches.id, trail.coachId))
+    .where(eq(trail.clientId, clientId))
+    .orderBy(desc(trail.seq))
+    .limit(most)
+    .all();
+
+/**
+ * Whether the trail is whole: the first place at which an entry was changed, or one is missing, or null. One that was cut off at its
+ * end does not show.
+ */
+export function brokenAt(store: Store, from = 1): number | null {
+  let before =
+    from === 1
+      ? beginning
+      : (store
+          .select({ chain: trail.chain })
+          .from(trail)
+          .where(eq(trail.seq, from - 1))
+          .get()?.chain ?? beginning);
+  let place = from;
+  for (;;) {
+    const rows = store
+      .select()
+      .from(trail)
+      .where(and(gte(trail.seq, place)))
+      .orderBy(asc(trail.seq))
+      .limit(5000)
+      .all();
+    if (rows.length === 0) return null;
+    for (const { chain, ...link } of rows) {
+      if (link.seq !== place || chainOf(before, link) !== chain) return place;
+      before = chain;
+      place += 1;
+    }
+  }
+}
