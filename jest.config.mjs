@@ -32,7 +32,7 @@ export default {
     '/src/core/[^/]+/index\\.ts$': plain(behindDoors),
     '^.+\\.(t|j)sx?$': plain(rooms.flatMap((room) => [`@/core/${room}`, `../${room}`])),
   },
-  transformIgnorePatterns: ['/node_modules/(?!uuid/)'],
+  transformIgnorePatterns: ['/node_modules/(?!uuid/|age-encryption/|@noble/|@scure/)'],
   moduleNameMapper: {
     // As the app's router has it: it waits, as pages do.
     '^next/dynamic$': 'next/dist/shared/lib/app-dynamic',

@@ -226,7 +226,7 @@ test('a session is ended from another place; signed out, a browser keeps nothing
   const here = await browserOf(browser, kit);
   const there = await browserOf(browser, kit);
   await here.goto(`${server.url}/settings/access`);
-  const ends = here.getByRole('button', { name: /^End the session on/ });
+  const ends = here.getByRole('button', { name: /^End it: the session on/ });
   for (let left = await ends.count(); left > 0; left -= 1) {
     await ends.first().click();
     await expect(ends).toHaveCount(left - 1);

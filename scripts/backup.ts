@@ -4,7 +4,7 @@
  */
 import { setPriority } from 'node:os';
 import { resolve } from 'node:path';
-import { StoreError, backup, copyOfDay, storePath } from '@/store';
+import { StoreError, backup, copyOfDay, seal, storePath } from '@/store';
 
 const args = process.argv.slice(2);
 const into = args.find((arg) => !arg.startsWith('--'));
@@ -15,10 +15,12 @@ try {
   const made = daily
     ? copyOfDay(path, Date.now())
     : backup(path, Date.now(), into === undefined ? undefined : resolve(into));
-  if (made)
+  if (made) {
+    const locked = await seal(path, made.folder);
     console.log(
-      `Copied and checked: ${made.clients} clients, ${made.visits} visits, ${made.photos} pictures, in ${made.folder}`,
+      `Copied${locked ? ', checked and locked' : ' and checked'}: ${made.clients} clients, ${made.visits} visits, ${made.photos} pictures, in ${made.folder}`,
     );
+  }
 } catch (error) {
   if (!(error instanceof StoreError)) throw error;
   console.error(error.message);

@@ -1,10 +1,29 @@
 /** Puts a backup in the place of a studio: `npm run restore [-- --demo] [-- FOLDER]`. Without a folder it lists what there is. */
-import { resolve } from 'node:path';
-import { StoreError, backupNote, backupsIn, backupsOf, copiesOf, restore, storePath } from '@/store';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { createInterface } from 'node:readline/promises';
+import { StoreError, backupNote, backupsIn, backupsOf, copiesOf, isSealed, restore, storePath, unseal } from '@/store';
 
 const args = process.argv.slice(2);
 const folder = args.find((arg) => !arg.startsWith('--'));
 const path = storePath(args.includes('--demo') ? 'demo' : 'own');
+/** A locked copy is opened beside the studio first, with the passphrase it was locked with (or KOKYU_PASSPHRASE). */
+async function restoreSealed(sealed: string) {
+  let passphrase = process.env.KOKYU_PASSPHRASE;
+  if (passphrase === undefined) {
+    const asking = createInterface({ input: process.stdin, output: process.stdout });
+    passphrase = await asking.question('This copy is locked. Its passphrase (it is shown as you type): ');
+    asking.close();
+  }
+  const opened = mkdtempSync(join(dirname(path), 'opened-'));
+  try {
+    await unseal(sealed, passphrase, opened);
+    return restore(path, opened, Date.now());
+  } finally {
+    rmSync(opened, { recursive: true, force: true });
+  }
+}
+
 try {
   if (folder === undefined) {
     const all = [...backupsIn(backupsOf(path)), ...copiesOf(path).map(({ folder: one }) => one)];
@@ -19,7 +38,9 @@ try {
     }
     if (all.length > 0) console.log('Put one back with: npm run restore -- FOLDER');
   } else {
-    const put = restore(path, resolve(folder), Date.now());
+    const put = isSealed(resolve(folder))
+      ? await restoreSealed(resolve(folder))
+      : restore(path, resolve(folder), Date.now());
     console.log(`Put back: ${put.clients} clients, ${put.visits} visits, ${put.photos} pictures.`);
     if (put.before) console.log(`What was there before is kept as ${put.before}`);
   }

@@ -4,8 +4,12 @@ export async function register() {
   const { StoreError, sweepDrafts, wholeStore } = await import('./store');
   const { setKeeper } = await import('./door/keeper');
   const { keeper } = await import('./app/keeper');
+  const { passingFolder } = await import('./app/api/studio/files');
+  const { rmSync } = await import('node:fs');
   try {
     sweepDrafts(wholeStore());
+    // Files on their way out or in when the server ended.
+    rmSync(passingFolder(), { recursive: true, force: true });
     setKeeper(keeper);
   } catch (error) {
     console.error(error instanceof StoreError ? error.message : error);

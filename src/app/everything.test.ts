@@ -1,4 +1,5 @@
 import { mkdirSync, rmSync } from 'node:fs';
+import FhirValidator from '@asymmetrik/fhir-json-schema-validator';
 import Papa from 'papaparse';
 import yauzl from 'yauzl';
 import { belonging, everythingOf, recentClients, theStore } from '@/store';
@@ -103,6 +104,36 @@ test('the tables as a parser of its own reads them: every row as long as its hea
   const observations = read(files.get('tables/observations.csv')!).data.slice(1);
   expect(observations.length).toBeGreaterThan(4);
   for (const row of observations) expect(Number.isFinite(Number(row[8]))).toBe(true);
+});
+
+// The published JSON schema of HL7 FHIR R4 (4.0), held by a validator of others [R15].
+test('for another system: each client’s bundle is FHIR R4, every reference leads to something in it, every reading is there', async () => {
+  const validator = new FhirValidator();
+  for (const { id, name } of clients()) {
+    const files = await unpacked(recordZip(id)!);
+    const bundle = JSON.parse(files.get('fhir-r4.json')!) as {
+      entry: { fullUrl: string; resource: { resourceType: string; id: string } }[];
+    };
+    expect([name, validator.validate(bundle)]).toEqual([name, []]);
+    const there = new Set(bundle.entry.map(({ resource }) => `${resource.resourceType}/${resource.id}`));
+    expect(there.size).toBe(bundle.entry.length);
+    for (const [, reference] of JSON.stringify(bundle).matchAll(/"reference":"([^"]+)"/g))
+      expect(there).toContain(reference);
+    const readings = read(files.get('tables/observations.csv')!).data.length - 1;
+    expect(bundle.entry.filter(({ resource }) => resource.resourceType === 'Observation')).toHaveLength(readings);
+    for (const kind of ['Patient', 'QuestionnaireResponse', 'Procedure', 'Provenance', 'Encounter'])
+      expect([name, kind, bundle.entry.some(({ resource }) => resource.resourceType === kind)]).toEqual([
+        name,
+        kind,
+        true,
+      ]);
+  }
+  const all = await Promise.all(clients().map(async ({ id }) => (await unpacked(recordZip(id)!)).get('fhir-r4.json')!));
+  for (const kind of ['CarePlan', 'Consent', '9279-1']) expect(all.some((bundle) => bundle.includes(kind))).toBe(true);
+  // The validator finds what is wrong: it is not one that finds nothing.
+  const [bundle] = all.map((text) => JSON.parse(text) as { entry: { resource: { status?: unknown } }[] });
+  bundle!.entry.find(({ resource }) => resource.status !== undefined)!.resource.status = 7;
+  expect(validator.validate(bundle).length).toBeGreaterThan(0);
 });
 
 test('whatever is written in a cell comes back as it was, and a spreadsheet takes none of it for a formula', () => {

@@ -8,6 +8,7 @@ import {
   asker,
   everythingOf,
   factsOf,
+  fileVersion,
   liftsOf,
   looksOf,
   noteOf,
@@ -17,10 +18,8 @@ import {
   visitDigestsOf,
   wholeStore,
 } from '@/store';
+import { fhirOf } from './fhir';
 import { loadClient, visitsOfClient } from './load';
-
-/** Version of the file of a client's record: another number where something in it means another thing. */
-const version = 1;
 
 /** Everything that is kept of a client, or null where there is no such client. */
 function gathered(clientId: string) {
@@ -34,14 +33,14 @@ function gathered(clientId: string) {
   const logged = liftsOf(store, [...days.keys()]).map(({ visitId, lift }) => ({ day: days.get(visitId)!, lift }));
   const coached = runs.flatMap(({ day, drills }) => drills.flatMap(({ lift }) => (lift ? [{ day, lift }] : [])));
   const noted = visits.map((visit) => ({ ...visit, note: noteOf(store, visit.id) }));
-  const tables = tablesOf({
+  const kept = {
     facts: factsOf(store, clientId),
     visits: noted,
     looks: looksOf(store, [...days.keys()]),
     runs,
     lifts: [...logged, ...coached].sort((a, b) => (a.day < b.day ? -1 : 1)),
-  });
-  return { view, store, visits: noted, tables };
+  };
+  return { view, store, visits: noted, tables: tablesOf(kept), kept };
 }
 
 /** A table as RFC 4180 has it. A word that a spreadsheet would take for a formula is led by an apostrophe; numbers stay numbers. */
@@ -58,15 +57,15 @@ export const csvOf = ({ columns, rows }: RecordTable): string =>
 
 /**
  * Everything that is kept of a client as one ZIP: the record as it lies (JSON), tables with their dictionary (CSV), the record to be
- * read (text), the pictures.
+ * read (text), for another system (FHIR R4), the pictures.
  */
 export function recordZip(clientId: string): Uint8Array | null {
   const found = gathered(clientId);
   if (!found) return null;
-  const { view, store, tables } = found;
+  const { view, store, tables, kept } = found;
   const file = {
     kokyu: 'client',
-    version,
+    version: fileVersion,
     exportedAt: new Date().toISOString(),
     studio: view.settings.studioName,
     zone: view.settings.timeZone,
@@ -76,6 +75,9 @@ export function recordZip(clientId: string): Uint8Array | null {
   const files: Zippable = {
     'record.json': strToU8(`${JSON.stringify(file, null, 2)}\n`),
     'record.txt': strToU8(textOf(found)),
+    'fhir-r4.json': strToU8(
+      `${JSON.stringify(fhirOf(store, { id: view.id, name: view.name, born: view.known.profile.birthDay }, view.settings.studioName, kept), null, 2)}\n`,
+    ),
   };
   for (const table of [...tables, dictionaryOf(tables)]) files[`tables/${table.file}`] = strToU8(csvOf(table));
   // Pictures are small already: packing them again costs time and saves nothing.

@@ -33,7 +33,18 @@ const withPort = (names: readonly string[], port: number, usual: number): string
 const longest = 2000;
 
 /** The places something can be done at: what is recorded, a copy of the studio, who may come in, how it goes at home. */
-const writable: readonly string[] = ['/api/commands', '/api/copies', '/api/access', '/api/check-in'];
+const writable: readonly string[] = [
+  '/api/commands',
+  '/api/copies',
+  '/api/access',
+  '/api/check-in',
+  '/api/studio/export',
+  '/api/studio/import',
+  '/api/studio/import/apply',
+  '/api/studio/list',
+  '/api/studio/restore',
+  '/api/studio/seal',
+];
 
 /**
  * Whether a request may go on to the app, before anything of it is read.

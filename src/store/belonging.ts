@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import { type Row, rowOut, tables } from './exchange/rows';
 import { type Store } from './file';
 import { fileOf } from './photos';
 
@@ -20,7 +21,7 @@ export const belonging: Readonly<Record<string, Belongs>> = {
   plans: 'visit',
   runs: 'run',
   run_events: 'run',
-  run_members: 'studio',
+  run_members: 'client',
   run_summaries: 'studio',
   visit_notes: 'visit',
   note_additions: 'visit',
@@ -57,23 +58,6 @@ const where: Readonly<Record<Exclude<Belongs, 'studio' | 'run'>, string>> = {
 const theirRuns =
   'select id from runs where visit_id in (select id from visits where client_id = @id) union select run_id from run_members where client_id = @id';
 
-type Row = Record<string, unknown>;
-
-/** A stored value as it was said, where it is JSON; what can't be read stays as it lies. */
-function opened(row: Row): Row {
-  return Object.fromEntries(
-    Object.entries(row).map(([column, value]) => {
-      if (Buffer.isBuffer(value)) return [column, value.toString('hex')];
-      if (typeof value !== 'string' || !/^[[{"]/.test(value)) return [column, value];
-      try {
-        return [column, JSON.parse(value) as unknown];
-      } catch {
-        return [column, value];
-      }
-    }),
-  );
-}
-
 /** What happened in a run to everybody or to this person; what was marked of another of a group is theirs. */
 const isOf = (clientId: string) => (row: Row) => {
   const { who } = (row.event ?? row.value ?? {}) as { who?: string };
@@ -94,7 +78,7 @@ function withoutOthers(row: Row, clientId: string, leads: boolean): Row {
   const event = row.event as { sitOut?: string[]; to?: unknown } | undefined;
   return {
     ...row,
-    ...(row.items && !leads ? { items: (row.items as unknown[]).map(plain) } : {}),
+    ...(Array.isArray(row.items) && !leads ? { items: (row.items as unknown[]).map(plain) } : {}),
     ...(event && {
       event: {
         ...event,
@@ -118,13 +102,14 @@ export function everythingOf(store: Store, clientId: string): Record<string, Row
       }[]
     ).map(({ id }) => id),
   );
-  const all = (sql: string) => (db.prepare(sql).all({ id: clientId }) as Row[]).map(opened);
+  const all = (table: string, sql: string) =>
+    (db.prepare(sql).all({ id: clientId }) as Row[]).map((row) => rowOut(tables.get(table)!, row));
   return Object.fromEntries(
     Object.entries(belonging).flatMap(([table, belongs]): [string, Row[]][] => {
       if (belongs === 'studio') return [];
-      if (belongs !== 'run') return [[table, all(`select * from ${table} where ${where[belongs]}`)]];
+      if (belongs !== 'run') return [[table, all(table, `select * from ${table} where ${where[belongs]}`)]];
       const key = table === 'runs' ? 'id' : 'run_id';
-      const rows = all(`select * from ${table} where ${key} in (${theirRuns})`);
+      const rows = all(table, `select * from ${table} where ${key} in (${theirRuns})`);
       return [
         [
           table,

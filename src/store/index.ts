@@ -23,6 +23,7 @@ export {
   lockSession,
   makeCheckIn,
   mayGive,
+  noteHere,
   noteOpened,
   onBehalfOf,
   recover,
@@ -78,18 +79,26 @@ export {
   copyFailed,
   copyOfDay,
   clearStudio,
+  compared,
+  dropSeal,
+  isSealed,
+  isSealing,
   openStore,
   placeNow,
   restore,
+  restoreHere,
+  seal,
+  setSeal,
   storePath,
   studioKind,
   toldAtOpening,
+  unseal,
   wholeStore,
 } from './file';
 export { liftsOf } from './lifts';
 export { ownEntries } from './ownBreath';
 export { cautionsSeenOf, gatesOf } from './people';
-export { type Prepared, dropDraft, preparePhoto, readPhoto, sweepDrafts } from './photos';
+export { type Prepared, dropDraft, folderOf as photosPathOf, preparePhoto, readPhoto, sweepDrafts } from './photos';
 export { notSetAside, rawRecord, readableTables, setAsideRecords } from './records';
 export { type Unreadable } from './rows';
 export { helpedSeen, visitDigestsOf, findRun, openRuns, stopSymptomsOf, stoppedDrills, stoppedDrillsOf } from './runs';
@@ -111,3 +120,13 @@ export {
   noteOf,
 } from './visits';
 export { belonging, everythingOf, picturesOf } from './belonging';
+export {
+  ImportFault,
+  Staging,
+  fileVersion,
+  recordFileJsonSchema,
+  tables,
+  tablesOfClient,
+  tablesOfStudio,
+  writeStudioZip,
+} from './exchange';

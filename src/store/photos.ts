@@ -22,7 +22,7 @@ import { clients, photos } from './schema';
 const mostPixels = 4_000_000;
 
 /** Where the pictures of a store lie; the name is the id, so nothing typed ever becomes a path. */
-const folderOf = (store: Store) => photosOf(store.$client.name);
+export const folderOf = (store: Store) => photosOf(store.$client.name);
 /** Where a picture lies, whether or not it is there. */
 export const fileOf = (store: Store, photoId: string) => join(folderOf(store), `${photoId}.jpg`);
 

@@ -30,3 +30,17 @@ export async function readBody(request: Request, mostBytes: number): Promise<str
   }
   return bytes > mostBytes ? null : Buffer.concat(chunks).toString('utf8');
 }
+
+/**
+ * Reads a body as JSON.
+ *
+ * @returns null for what is too long or no JSON: no shape that is asked for fits it
+ */
+export async function readJson(request: Request, mostBytes: number): Promise<unknown> {
+  const text = await readBody(request, mostBytes);
+  try {
+    return JSON.parse(text ?? 'null');
+  } catch {
+    return null;
+  }
+}

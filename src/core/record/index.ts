@@ -29,3 +29,12 @@ export {
   type VisitRow,
   newVisit,
 } from './visit';
+export {
+  type DayOrder,
+  type ListColumn,
+  type ListMatch,
+  dayWritten,
+  listColumns,
+  matchColumns,
+  rowOfList,
+} from './clientList';

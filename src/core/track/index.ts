@@ -34,4 +34,4 @@ export { notOursIn, progressLetter } from './letter';
 export { type RingsOver, ringsOver } from './rings';
 export { type Told, complaintChange, toldOver } from './told';
 export { type LastTime, lastTimeOf } from './lastTime';
-export { type RecordTable, dictionaryOf, tablesOf } from './recordTables';
+export { type Kept, type RecordTable, dictionaryOf, measuredIn, questionInWords, tablesOf } from './recordTables';

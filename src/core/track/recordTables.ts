@@ -38,34 +38,56 @@ const flat = (value: unknown): Cell =>
           : 'no'
         : JSON.stringify(value);
 
-/** What a question is called where it is not one of the screening. */
-function askedInWords(key: string): string {
+/**
+ * What a question is called where it is not one of the screening.
+ *
+ * @example questionInWords('goal') // 'goal'
+ */
+export function questionInWords(key: string): string {
   const condition = key.startsWith('answer:') ? key.slice('answer:'.length) : null;
   return condition === null ? key : conditionById(condition as Parameters<typeof conditionById>[0]).name;
 }
 
-/** Each reading of each measure that is followed over visits. */
-function observationsOf(looks: readonly StoredLook[], dayOf: (visitId: string) => string | null): Cell[][] {
-  return looks.flatMap((look) => {
+/** One reading of a measure that is followed over visits. */
+interface Measured {
+  takenAt: string;
+  visitId: string;
+  moment: 'before' | 'after';
+  protocol: string;
+  measure: string;
+  name: string;
+  /** Which of the readings of its look, from 1. */
+  reading: number;
+  value: number;
+  unit: string;
+  position: string | null;
+}
+
+/**
+ * Each reading of each measure that is followed over visits, in the order of the looks.
+ *
+ * @example measuredIn([]) // []
+ */
+export const measuredIn = (looks: readonly StoredLook[]): Measured[] =>
+  looks.flatMap((look) => {
     const follows = Object.entries(protocols[look.protocol].follows) as [string, Followed<unknown>][];
     const { position = null } = look.raw as { position?: string };
+    const { takenAt, visitId, moment, protocol } = look;
     return follows.flatMap(([measure, { name, unit, goes }]) =>
-      goes((look as LookRecord).raw).map((value, at): Cell[] => [
-        dayOf(look.visitId),
-        look.takenAt,
-        look.visitId,
-        look.moment,
-        look.protocol,
+      goes((look as LookRecord).raw).map((value, at) => ({
+        takenAt,
+        visitId,
+        moment,
+        protocol,
         measure,
         name,
-        at + 1,
+        reading: at + 1,
         value,
         unit,
         position,
-      ]),
+      })),
     );
   });
-}
 
 /**
  * Everything that was recorded of a client as tables, one row an observation, each column with its unit and what it means: for whoever
@@ -110,8 +132,8 @@ export function tablesOf({ facts, visits, looks, runs, lifts }: Kept): RecordTab
       rows: facts.map(({ day: on, at, key, value }) => {
         const answer = (value as { value?: unknown } | null)?.value;
         return answer === undefined
-          ? [on, at, askedInWords(key), flat(value), null]
-          : [on, at, askedInWords(key), flat(answer), flat(value)];
+          ? [on, at, questionInWords(key), flat(value), null]
+          : [on, at, questionInWords(key), flat(answer), flat(value)];
       }),
     },
     {
@@ -129,7 +151,19 @@ export function tablesOf({ facts, visits, looks, runs, lifts }: Kept): RecordTab
         column('unit', 'of the value'),
         column('position', 'in which position'),
       ],
-      rows: observationsOf(looks, (visitId) => days.get(visitId) ?? null),
+      rows: measuredIn(looks).map((one) => [
+        days.get(one.visitId) ?? null,
+        one.takenAt,
+        one.visitId,
+        one.moment,
+        one.protocol,
+        one.measure,
+        one.name,
+        one.reading,
+        one.value,
+        one.unit,
+        one.position,
+      ]),
     },
     {
       file: 'drills.csv',

@@ -132,7 +132,7 @@ export function AccessPage({
               {!here && (
                 <Button
                   look="quiet"
-                  aria-label={`End the session on ${device} since ${begun}`}
+                  aria-label={`End it: the session on ${device} since ${begun}`}
                   onClick={() =>
                     void askAccess('endSession', { sessionId: id }).then((told) => {
                       if (!told.ok) say(told.why);

@@ -6,9 +6,18 @@ import { commonPractice } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
 import { ProvenanceMark } from '@/parts/Provenance';
+import { ClientList } from './ClientList';
+import { PutBack } from './PutBack';
+import { Seal } from './Seal';
+import { TakeIn } from './TakeIn';
+import { TakeOut } from './TakeOut';
+import { counted } from './words';
 
 interface CopyShown {
+  /** Of its folder. */
+  name: string;
   at: string;
+  locked: boolean;
   clients?: number | undefined;
   visits?: number | undefined;
   photos?: number | undefined;
@@ -21,7 +30,7 @@ const sizeInWords = (bytes: number) =>
 const holds = ({ clients, visits, photos, bytes }: Omit<CopyShown, 'at'>) =>
   clients === undefined
     ? ''
-    : `${clients} clients, ${visits} visits, ${photos} pictures${bytes === undefined ? '' : `, ${sizeInWords(bytes)}`}`;
+    : `${counted(clients, 'client')}, ${counted(visits ?? 0, 'visit')}, ${counted(photos ?? 0, 'picture')}${bytes === undefined ? '' : `, ${sizeInWords(bytes)}`}`;
 
 /** Copies of the studio: those made by themselves, those made by hand, and one made now; how one is put back. */
 export function RecordsPage({
@@ -31,14 +40,19 @@ export function RecordsPage({
   copies,
   byHand,
   failed,
+  locked,
+  today,
 }: {
   zone: string;
   demo: boolean;
   /** Where they lie on this machine. */
   folder: string;
   copies: readonly CopyShown[];
-  byHand: readonly (Omit<CopyShown, 'at'> & { folder: string })[];
+  byHand: readonly Omit<CopyShown, 'at'>[];
   failed: { at: string; why: string } | null;
+  /** Whether copies are locked as they are made. */
+  locked: boolean;
+  today: string;
 }) {
   const router = useRouter();
   const [making, setMaking] = useState(false);
@@ -64,7 +78,7 @@ export function RecordsPage({
   return (
     <>
       <p className="mb-6 text-ink2">What is kept of this studio besides the studio itself.</p>
-      <section aria-labelledby="copies" className="max-w-3xl">
+      <section aria-labelledby="copies" className="max-w-4xl">
         <h2 id="copies" className="text-lg">
           Copies
         </h2>
@@ -100,35 +114,61 @@ export function RecordsPage({
         </div>
         <CopyRows
           title="By themselves"
-          rows={copies.map((one) => ({ key: one.at, name: when.format(new Date(one.at)), says: holds(one) }))}
+          today={today}
+          rows={copies.map((one) => ({
+            key: one.name,
+            name: `${when.format(new Date(one.at))}${one.locked ? ', locked' : ''}`,
+            says: holds(one),
+          }))}
         />
         <CopyRows
           title="By hand, newest first"
-          rows={byHand.map((one) => ({ key: one.folder, name: one.folder.split('/').at(-1)!, says: holds(one) }))}
+          today={today}
+          rows={byHand.map((one) => ({
+            key: one.name,
+            name: `${one.name}${one.locked ? ', locked' : ''}`,
+            says: holds(one),
+          }))}
         />
         <p className="mt-3">
           They lie in <code className="font-mono text-sm">{folder}</code>. Each is a whole studio, with its pictures:
           keep one on another machine, where the house burning down does not reach it.
         </p>
         <p className="mt-1 text-ink2">
-          To put one back, end Kokyu and run <code className="font-mono text-sm">npm run restore</code>: it lists them,
-          says what each holds, and keeps what is there now under another name.
+          A damaged studio that can’t be opened is put back with{' '}
+          <code className="font-mono text-sm">npm run restore</code> while Kokyu has ended: it lists them, says what
+          each holds, and keeps what is there under another name.
         </p>
+        {!demo && <Seal locked={locked} />}
       </section>
+      <TakeOut />
+      <TakeIn />
+      <ClientList today={today} />
     </>
   );
 }
 
-function CopyRows({ title, rows }: { title: string; rows: readonly { key: string; name: string; says: string }[] }) {
+function CopyRows({
+  title,
+  rows,
+  today,
+}: {
+  title: string;
+  rows: readonly { key: string; name: string; says: string }[];
+  today: string;
+}) {
   if (rows.length === 0) return null;
   return (
     <>
       <h3 className="mt-4 text-base">{title}</h3>
       <ul>
         {rows.map(({ key, name, says }) => (
-          <li key={key} className="flex flex-wrap justify-between gap-x-6 border-t border-rule py-1">
-            <span>{name}</span>
-            <span className="text-ink2">{says}</span>
+          <li key={key} className="border-t border-rule py-1">
+            <div className="flex flex-wrap justify-between gap-x-6">
+              <span>{name}</span>
+              <span className="text-ink2">{says}</span>
+            </div>
+            <PutBack name={key} today={today} />
           </li>
         ))}
       </ul>

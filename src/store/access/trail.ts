@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { and, asc, desc, eq, gte } from 'drizzle-orm';
-import { type Store } from '../file';
+import { type Store, afterWriting } from '../file';
 import { coaches, trail } from '../schema';
 
 interface Entry {
@@ -36,6 +36,12 @@ export function note(store: Store, { nowMs, coachId, what, clientId = null }: En
     .insert(trail)
     .values({ ...link, chain: chainOf(last?.chain ?? beginning, link) })
     .run();
+}
+
+/** Notes something about the studio as a whole, apart from any command. */
+export function noteHere(store: Store, coachId: string | null, what: string, nowMs: number) {
+  store.$client.transaction(() => note(store, { nowMs, coachId, what })).immediate();
+  afterWriting(store);
 }
 
 /** So long a page that is opened again is not told again. */

@@ -7,6 +7,7 @@ import { StoreError, messageOf } from './errors';
 import { takeLock } from './lock';
 import { clearMark } from './mark';
 import { backupsOf, beside, photosOf } from './paths';
+import { isSealed } from './seal';
 
 /** What a backup holds, so that putting it back can be checked. */
 export interface Backup {
@@ -20,6 +21,39 @@ export interface Backup {
 const fileIn = (folder: string) => join(folder, 'studio.db');
 const photosIn = (folder: string) => join(folder, 'photos');
 const stampOf = (epochMs: number) => new Date(epochMs).toISOString().replace(/[:.]/g, '-');
+
+/** How a copy stands to the studio that is here. */
+interface Compared {
+  here: { clients: number; visits: number; newest: string | null };
+  copy: { clients: number; visits: number; newest: string | null };
+  /** Names of those who are only here, and would be gone, and of those who are only in the copy. */
+  onlyHere: string[];
+  onlyCopy: string[];
+}
+
+/** What putting a copy back would change. @throws {StoreError} when the copy can't be read */
+export function compared(path: string, folder: string): Compared {
+  contentOf(fileIn(folder));
+  const db = new Database(path, { readonly: true, fileMustExist: true });
+  try {
+    db.prepare('attach database ? as copy').run(fileIn(folder));
+    const side = (of: 'main' | 'copy') =>
+      db
+        .prepare(
+          `select (select count(*) from ${of}.clients) as clients, (select count(*) from ${of}.visits) as visits, (select max(day) from ${of}.visits) as newest`,
+        )
+        .get() as Compared['here'];
+    const only = (a: string, b: string) =>
+      (
+        db
+          .prepare(`select name from ${a}.clients where id not in (select id from ${b}.clients) order by name`)
+          .all() as { name: string }[]
+      ).map(({ name }) => name);
+    return { here: side('main'), copy: side('copy'), onlyHere: only('main', 'copy'), onlyCopy: only('copy', 'main') };
+  } finally {
+    db.close();
+  }
+}
 
 /** What stands in a file that was checked by opening it. @throws {StoreError} when it is damaged or no studio */
 function contentOf(path: string): { clients: number; visits: number; photoIds: string[] } {
@@ -101,6 +135,7 @@ function copyPhotos(ids: readonly string[], from: string, to: string): number {
  * @throws {StoreError} with one sentence, among others while Kokyu is running on the studio; then everything is as it was
  */
 export function restore(path: string, folder: string, nowEpochMs: number): Backup & { before: string | null } {
+  if (isSealed(folder)) throw new StoreError(`${folder} is locked: it is opened with its passphrase first.`);
   if (!existsSync(fileIn(folder))) throw new StoreError(`${folder} holds no backup.`);
   privateFolder(dirname(path));
   const release = takeLock(path);
@@ -132,7 +167,7 @@ export function restore(path: string, folder: string, nowEpochMs: number): Backu
 export function backupsIn(into: string): string[] {
   if (!existsSync(into)) return [];
   return readdirSync(into)
-    .filter((name) => existsSync(fileIn(join(into, name))) && !name.endsWith('.part'))
+    .filter((name) => (existsSync(fileIn(join(into, name))) || isSealed(join(into, name))) && !name.endsWith('.part'))
     .sort()
     .reverse()
     .map((name) => join(into, name));

@@ -4,6 +4,7 @@ import Database from 'better-sqlite3';
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import * as schema from '../schema';
+import { backup, restore } from './backup';
 import { fileMode, keepAs, privateFolder, settle, sizeOf } from './disk';
 import { FileGone, StoreError, messageOf } from './errors';
 import { takeLock } from './lock';
@@ -325,4 +326,29 @@ export function wholeStore(): Store {
     process.on('exit', () => store.$client.close());
   }
   return held.kokyuStore;
+}
+
+/**
+ * Puts a copy in the place of the one open studio, which is copied first and goes on as the other: nobody else asks meanwhile, since all of
+ * it is one turn of this process.
+ *
+ * @param folder a copy that is not locked
+ * @returns where the copy of what was here before lies
+ * @throws {StoreError} with one sentence; then the studio is as it was
+ */
+export function restoreHere(folder: string, nowEpochMs: number): { before: string } {
+  const path = storePath();
+  const { folder: before } = backup(path, nowEpochMs);
+  wholeStore().$client.close();
+  let replaced: string | null = null;
+  try {
+    replaced = restore(path, folder, nowEpochMs).before;
+    held.kokyuStore = openStore(path);
+  } catch (error) {
+    // A copy of a newer version, for example: what was there takes its place again.
+    if (replaced) renameSync(replaced, path);
+    held.kokyuStore = openStore(path);
+    throw error;
+  }
+  return { before };
 }

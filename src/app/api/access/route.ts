@@ -35,7 +35,7 @@ import {
 import { cookieOf, noCookie, wordIn } from '../../cookie';
 import { sessionOf } from '../../session';
 import { answer } from '../answer';
-import { readBody } from '../body';
+import { readJson } from '../body';
 import { isSameOrigin } from '../sameOrigin';
 import { tooEasy } from './strength';
 import { noteFailure, noteSuccess, signInKeys, waitWords } from './tries';
@@ -189,9 +189,7 @@ const answers: Answers = {
 export async function POST(request: Request) {
   if (!isSameOrigin(request)) return refuse('Only the app’s own pages may ask this.', 403);
   if (!request.headers.get('content-type')?.startsWith('application/json')) return refuse('This is sent as JSON.', 415);
-  const text = await readBody(request, mostBytes);
-  if (text === null) return refuse('Too much at once.', 413);
-  const body = parsed(text);
+  const body = await readJson(request, mostBytes);
   const known = bodySchema.safeParse(body);
   if (!known.success) return refuse('This was not understood.');
   const { ask } = known.data;
@@ -211,14 +209,6 @@ export async function POST(request: Request) {
     if (error instanceof AccessRefusal) return refuse(error.message, 409);
     console.error(error);
     return refuse('The server failed on this. Nothing was changed.', 503);
-  }
-}
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
   }
 }
 

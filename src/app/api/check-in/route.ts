@@ -3,7 +3,7 @@ import { checkInSchema } from '@/core/home';
 import { tellCheckIn, wholeStore } from '@/store';
 import { noteFailure, waitWords } from '../access/tries';
 import { answer } from '../answer';
-import { readBody } from '../body';
+import { readJson } from '../body';
 import { isSameOrigin } from '../sameOrigin';
 
 const bodySchema = z.object({ word: z.string().check(z.maxLength(60)), said: checkInSchema });
@@ -25,8 +25,7 @@ function tooOften(word: string, nowMs: number): boolean {
 /** What somebody says of their practice at home, by the word of their link. It is answered with whether it was taken in, and nothing else. */
 export async function POST(request: Request) {
   if (!isSameOrigin(request)) return answer({ why: 'Only the page of the link may tell.' }, 403);
-  const text = await readBody(request, mostBytes);
-  const body = bodySchema.safeParse(parsed(text ?? ''));
+  const body = bodySchema.safeParse(await readJson(request, mostBytes));
   if (!body.success) return answer({ why: 'This was not understood.' }, 400);
   const nowMs = Date.now();
   const from = [`link from ${request.headers.get('x-kokyu-from') ?? ''}`];
@@ -41,12 +40,4 @@ export async function POST(request: Request) {
   }
   noteFailure(from, nowMs);
   return answer({ why: 'This link is over. Ask your coach for another.' }, 404);
-}
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
 }

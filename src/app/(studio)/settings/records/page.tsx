@@ -1,7 +1,17 @@
 import { basename } from 'node:path';
 import { RecordsPage } from '@/stations/records/RecordsPage';
-import { backupNote, backupsIn, backupsOf, copiesOf, copyFailed, storePath, studioKind } from '@/store';
-import { loadSettings } from '../../../load';
+import {
+  backupNote,
+  backupsIn,
+  backupsOf,
+  copiesOf,
+  copyFailed,
+  isSealed,
+  isSealing,
+  storePath,
+  studioKind,
+} from '@/store';
+import { loadSettings, todayIn } from '../../../load';
 import { StudioShell } from '../../StudioShell';
 
 export const metadata = { title: 'Records' };
@@ -16,7 +26,9 @@ export default function Page() {
         zone={loadSettings().timeZone}
         demo={studioKind() === 'demo'}
         folder={backupsOf(path)}
-        copies={copiesOf(path).map(({ at, clients, visits, photos, bytes }) => ({
+        copies={copiesOf(path).map(({ folder, at, clients, visits, photos, bytes }) => ({
+          name: basename(folder),
+          locked: isSealed(folder),
           at,
           clients,
           visits,
@@ -25,9 +37,11 @@ export default function Page() {
         }))}
         byHand={backupsIn(backupsOf(path))
           .filter((one) => basename(one).startsWith(basename(path, '.db')))
-          .map((one) => ({ folder: one, ...backupNote(one) }))
+          .map((one) => ({ ...backupNote(one), name: basename(one), locked: isSealed(one) }))
           .slice(0, 10)}
         failed={copyFailed(path)}
+        locked={isSealing(path)}
+        today={todayIn(loadSettings().timeZone)}
       />
     </StudioShell>
   );

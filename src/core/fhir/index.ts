@@ -1,0 +1,1 @@
+export { type Bundle, bundleOf } from './bundle';

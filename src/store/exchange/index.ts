@@ -1,0 +1,5 @@
+export { recordFileJsonSchema } from './jsonSchema';
+export { fileVersion, writeStudioZip } from './out';
+export { tablesOfClient, tablesOfStudio } from './lists';
+export { tables } from './rows';
+export { ImportFault, Staging } from './staging';

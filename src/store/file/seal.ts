@@ -1,0 +1,139 @@
+import {
+  createReadStream,
+  createWriteStream,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+} from 'node:fs';
+import { join } from 'node:path';
+import { Readable, Writable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { Decrypter, Encrypter, generateX25519Identity, identityToRecipient } from 'age-encryption';
+import { type Entry, open as openZip } from 'yauzl';
+import { ZipFile } from 'yazl';
+import { privateFolder, settle, writeWhole } from './disk';
+import { StoreError } from './errors';
+import { backupsOf } from './paths';
+
+/**
+ * Copies locked with a passphrase, in the open format of age (age-encryption.org/v1). The studio’s machine holds only the half of a key that
+ * locks; the other half lies beside each copy, locked with the passphrase. So a copy is made every day without anybody typing it, and whoever
+ * finds a copy, or the machine, opens none.
+ */
+const sealOf = (path: string) => join(backupsOf(path), 'seal.json');
+const keyOf = (path: string) => join(backupsOf(path), 'key.age');
+export const sealedIn = (folder: string) => join(folder, 'copy.zip.age');
+const keyIn = (folder: string) => join(folder, 'key.age');
+
+/** Whether copies are locked from now on. */
+export const isSealing = (path: string): boolean => existsSync(sealOf(path)) && existsSync(keyOf(path));
+/** Whether this copy is locked. */
+export const isSealed = (folder: string): boolean => existsSync(sealedIn(folder));
+
+/** Locks every copy made from now on. Copies made before stay as they are. */
+export async function setSeal(path: string, passphrase: string, workFactor?: number) {
+  const identity = await generateX25519Identity();
+  const locking = new Encrypter();
+  if (workFactor !== undefined) locking.setScryptWorkFactor(workFactor);
+  locking.setPassphrase(passphrase.normalize('NFKC'));
+  const key = await locking.encrypt(`${identity}\n`);
+  privateFolder(backupsOf(path));
+  writeWhole(keyOf(path), Buffer.from(key));
+  writeWhole(
+    sealOf(path),
+    `${JSON.stringify({ format: 'age-encryption.org/v1', recipient: await identityToRecipient(identity) })}\n`,
+  );
+}
+
+/** Copies are left open from now on. */
+export function dropSeal(path: string) {
+  rmSync(sealOf(path), { force: true });
+  rmSync(keyOf(path), { force: true });
+}
+
+/**
+ * Locks a copy that was made and checked: what can be read of it goes once the locked file is on the disk.
+ *
+ * @returns whether it was locked; it is not where no passphrase is set
+ */
+export async function seal(path: string, folder: string): Promise<boolean> {
+  if (!isSealing(path)) return false;
+  const { recipient } = JSON.parse(readFileSync(sealOf(path), 'utf8')) as { recipient: string };
+  const zip = new ZipFile();
+  zip.addFile(join(folder, 'studio.db'), 'studio.db');
+  const photos = join(folder, 'photos');
+  for (const name of existsSync(photos) ? readdirSync(photos) : []) {
+    zip.addFile(join(photos, name), `photos/${name}`, { compress: false });
+  }
+  zip.end();
+  const locking = new Encrypter();
+  locking.addRecipient(recipient);
+  const draft = `${sealedIn(folder)}.part`;
+  try {
+    const plain = Readable.toWeb(Readable.from(zip.outputStream)) as ReadableStream<Uint8Array>;
+    const locked = await locking.encrypt(plain);
+    await locked.pipeTo(Writable.toWeb(createWriteStream(draft, { mode: 0o600 })) as WritableStream<Uint8Array>);
+    settle(draft);
+    writeWhole(keyIn(folder), readFileSync(keyOf(path)));
+    renameSync(draft, sealedIn(folder));
+    settle(folder);
+  } finally {
+    rmSync(draft, { force: true });
+  }
+  rmSync(join(folder, 'studio.db'), { force: true });
+  rmSync(photos, { recursive: true, force: true });
+  return true;
+}
+
+/**
+ * Opens a locked copy into a folder of its own.
+ *
+ * @throws {StoreError} with one sentence: a wrong passphrase, or a damaged copy
+ */
+export async function unseal(folder: string, passphrase: string, into: string) {
+  const opening = new Decrypter();
+  try {
+    const first = new Decrypter();
+    first.addPassphrase(passphrase.normalize('NFKC'));
+    opening.addIdentity((await first.decrypt(readFileSync(keyIn(folder)), 'text')).trim());
+  } catch {
+    throw new StoreError('This is not the passphrase this copy was locked with.');
+  }
+  const zip = join(into, 'copy.zip');
+  mkdirSync(join(into, 'photos'), { recursive: true, mode: 0o700 });
+  try {
+    const locked = Readable.toWeb(createReadStream(sealedIn(folder))) as ReadableStream<Uint8Array>;
+    const plain = await opening.decrypt(locked);
+    await plain.pipeTo(Writable.toWeb(createWriteStream(zip, { mode: 0o600 })) as WritableStream<Uint8Array>);
+    await unpack(zip, into);
+  } catch (error) {
+    rmSync(into, { recursive: true, force: true });
+    throw new StoreError(`This copy is damaged (${(error as Error).message}).`);
+  } finally {
+    rmSync(zip, { force: true });
+  }
+}
+
+/** Of what a copy holds, and nothing else. */
+const ofCopy = /^(studio\.db|photos\/[0-9a-f-]{36}\.jpg)$/;
+
+const unpack = (path: string, into: string) =>
+  new Promise<void>((resolve, reject) =>
+    openZip(path, { lazyEntries: true, validateEntrySizes: true, strictFileNames: true }, (error, zip) => {
+      if (error) return reject(error);
+      zip.on('error', reject);
+      zip.on('end', () => resolve());
+      zip.on('entry', (entry: Entry) => {
+        if (!ofCopy.test(entry.fileName)) return reject(new Error('something in it is no part of a copy'));
+        zip.openReadStream(entry, (failed, stream) => {
+          if (failed) return reject(failed);
+          const out = createWriteStream(join(into, entry.fileName), { mode: 0o600 });
+          pipeline(stream, out).then(() => zip.readEntry(), reject);
+        });
+      });
+      zip.readEntry();
+    }),
+  );
