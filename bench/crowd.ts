@@ -96,7 +96,9 @@ function copies(store: Store, clients: number) {
   const fresh = (n: number, column: string) => `printf('%08x', ${n}) || substr("${column}", 9)`;
   for (let n = 1; n <= rounds; n += 1) {
     db.transaction(() => {
-      db.exec(`insert into clients select ${fresh(n, 'id')}, name || ' ' || ${n}, created_at from t_clients`);
+      db.exec(
+        `insert into clients (id, name, created_at) select ${fresh(n, 'id')}, name || ' ' || ${n}, created_at from t_clients`,
+      );
       for (const [table, ids] of copied) {
         const list = columns(table).map((column) => (ids.includes(column) ? fresh(n, column) : `"${column}"`));
         db.exec(`insert into ${table} select ${list.join(', ')} from t_${table}`);
@@ -107,6 +109,10 @@ function copies(store: Store, clients: number) {
   const visits = (db.prepare('select count(*) as n from visits').get() as { n: number }).n;
   db.exec(
     `with recursive c(n) as (select 1 union all select n + 1 from c where n < ${visits * 20}) insert into taken (id, at_epoch_ms) select randomblob(16), 1760000000000 + n from c`,
+  );
+  // And in the trail; what it is chained by is made up here.
+  db.exec(
+    `with recursive c(n) as (select 1 union all select n + 1 from c where n < ${visits * 20}) insert into trail (seq, at, what, client_id, chain) select (select coalesce(max(seq), 0) from trail) + n, '2026-01-01T10:00:00.000Z', 'recorded: an answer', (select id from clients where rowid = 1 + (n / 20) % 2000), hex(randomblob(32)) from c`,
   );
 }
 

@@ -27,16 +27,23 @@ interface Measured {
   bytes: Map<string, number>;
 }
 
-async function ask(url: string, path: string): Promise<{ ms: number; bytes: number }> {
+/** Sent along with whatever is asked: who asks. */
+export const asWho: Record<string, string> = {};
+
+export async function ask(url: string, path: string): Promise<{ ms: number; bytes: number }> {
   const from = performance.now();
-  const response = await fetch(url + path);
+  const response = await fetch(url + path, { headers: asWho });
   const text = await response.text();
   const ms = performance.now() - from;
   if (!response.ok) throw new Error(`${path} answered ${response.status}`);
   return { ms, bytes: text.length };
 }
 
-async function measure(url: string, pages: readonly [name: string, path: string][], rounds: number): Promise<Measured> {
+export async function measure(
+  url: string,
+  pages: readonly [name: string, path: string][],
+  rounds: number,
+): Promise<Measured> {
   const times = new Map<string, number[]>();
   const bytes = new Map<string, number>();
   for (let round = 0; round < rounds; round += 1) {
@@ -50,7 +57,7 @@ async function measure(url: string, pages: readonly [name: string, path: string]
   return { times, bytes };
 }
 
-function tell(title: string, { times, bytes }: Measured, wanted: Wanted) {
+export function tell(title: string, { times, bytes }: Measured, wanted: Wanted) {
   for (const [name, list] of times) {
     const p95 = percentile(list, 0.95);
     const limit = wanted(name);
@@ -59,7 +66,7 @@ function tell(title: string, { times, bytes }: Measured, wanted: Wanted) {
   }
 }
 
-const pagesOf = (clientIds: readonly string[], runIds: readonly string[]): [string, string][] => [
+export const pagesOf = (clientIds: readonly string[], runIds: readonly string[]): [string, string][] => [
   ['Today', '/'],
   ['Clients', '/clients'],
   ['find', '/clients?find=Ilse'],
@@ -71,7 +78,7 @@ const pagesOf = (clientIds: readonly string[], runIds: readonly string[]): [stri
 const rssOf = (pid: number) =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
-async function withStudio(
+export async function withStudio(
   port: number,
   size: Size,
   work: (studio: { url: string; pid: number; clientIds: string[]; runIds: string[]; dataDir: string }) => Promise<void>,
@@ -92,7 +99,7 @@ async function withStudio(
 }
 
 /** Events handed in one by one over the wire, as a live screen does. */
-async function appended(url: string, runId: string): Promise<number[]> {
+export async function appended(url: string, runId: string): Promise<number[]> {
   const times: number[] = [];
   for (let n = 0; n < 300; n += 1) {
     const event = { type: 'breath', item: 0, set: 1, breath: n % 20, seconds: 9 };
@@ -104,7 +111,7 @@ async function appended(url: string, runId: string): Promise<number[]> {
     const from = performance.now();
     const response = await fetch(`${url}/api/commands`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', ...asWho },
       body: JSON.stringify({ commands: [command] }),
     });
     const { outcomes } = (await response.json()) as { outcomes: { state: string }[] };

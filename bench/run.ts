@@ -16,6 +16,7 @@ import { underLoad } from './load';
 import { againstSolver, editing, growth, randomPlans, realPlans, whatIfs } from './plan';
 import { plansPage } from './plansPage';
 import { reading } from './reading';
+import { records } from './records';
 import { percentile, report } from './report';
 
 function phases() {
@@ -49,6 +50,7 @@ else if (only('--body')) bodies();
 else if (only('--coach')) await coachScreen();
 else if (only('--home')) await carrying();
 else if (only('--lifting')) await lifting();
+else if (only('--records')) await records();
 else if (only('--plans')) writeFileSync('docs/plans-reviewed.md', plansPage());
 else if (!only('--load')) {
   phases();
@@ -72,6 +74,17 @@ else if (!only('--load')) {
 // The long part, whole studios and a million events, can be left out or asked for alone; ten minutes of memory only when asked for.
 const minutes = process.argv.includes('--memory') ? 10 : 1;
 if (
-  !['--quick', '--reading', '--plans', '--day', '--first-load', '--body', '--coach', '--home', '--lifting'].some(only)
+  ![
+    '--quick',
+    '--reading',
+    '--plans',
+    '--day',
+    '--first-load',
+    '--body',
+    '--coach',
+    '--home',
+    '--lifting',
+    '--records',
+  ].some(only)
 )
   await underLoad({ large: true, minutes });

@@ -35,6 +35,7 @@ export {
   tellCheckIn,
   theStore,
   trailOf,
+  trailState,
   unlockSession,
   unshare,
 } from './access';

@@ -34,6 +34,7 @@ import {
   silentSince,
   theStore,
   trailOf,
+  trailState,
   unlockSession,
   unshare,
   visitDigestsOf,
@@ -491,6 +492,20 @@ describe('the trail', () => {
       5,
     );
     expect(brokenAt(wholeStore())).toBeNull();
+  });
+
+  test('is looked at a little at a time, and what came since with each look', async () => {
+    let state = trailState(wholeStore());
+    while (state.checking) {
+      await new Promise((resolve) => setTimeout(resolve, 5));
+      state = trailState(wholeStore());
+    }
+    expect(state).toEqual({ brokenAt: null, checking: false });
+    carry(wren, 'nextTime.add', { noteId: randomUUID(), clientId: theirs.id, text: 'x' });
+    const { seq } = wholeStore().$client.prepare('select max(seq) as seq from trail').get() as { seq: number };
+    wholeStore().$client.exec(`savepoint tampering; update trail set what = 'opened' where seq = ${seq}`);
+    expect(trailState(wholeStore()).brokenAt).toBe(seq);
+    wholeStore().$client.exec('rollback to tampering; release tampering');
   });
 
   test('holds no name and nothing that was said', () => {

@@ -27,6 +27,6 @@ export {
   sessionsOf,
   unlockSession,
 } from './sessions';
-export { brokenAt, note, noteHere, noteOpened, trailOf } from './trail';
+export { brokenAt, note, noteHere, noteOpened, trailOf, trailState } from './trail';
 export { checkInBy, checkInOf, endCheckIns, makeCheckIn, tellCheckIn } from './checkIns';
 export { type Asker } from './who';

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { and, asc, desc, eq, gte } from 'drizzle-orm';
+import { asc, desc, eq, gte } from 'drizzle-orm';
 import { type Store, afterWriting } from '../file';
 import { coaches, trail } from '../schema';
 
@@ -82,33 +82,69 @@ export const trailOf = (store: Store, clientId: string, most = 400): TrailEntry[
     .limit(most)
     .all();
 
+/** How far the trail was checked, kept on the connection it was checked on. */
+interface Checked {
+  /** The first entry not looked at yet, and what it is chained to. */
+  next: number;
+  before: string;
+  brokenAt: number | null;
+  going: boolean;
+}
+const checkedKey = Symbol.for('kokyu.trailChecked');
+const checkedOf = ({ $client }: Store): Checked =>
+  (($client as { [checkedKey]?: Checked })[checkedKey] ??= {
+    next: 1,
+    before: beginning,
+    brokenAt: null,
+    going: false,
+  });
+
+/** So many are looked at in one turn: a few milliseconds. */
+const aTurn = 1000;
+
+/** Looks at the next entries. @returns whether there are more */
+function checkOn(store: Store, checked: Checked): boolean {
+  const rows = store
+    .select()
+    .from(trail)
+    .where(gte(trail.seq, checked.next))
+    .orderBy(asc(trail.seq))
+    .limit(aTurn)
+    .all();
+  for (const { chain, ...link } of rows) {
+    if (link.seq !== checked.next || chainOf(checked.before, link) !== chain) {
+      checked.brokenAt = checked.next;
+      return false;
+    }
+    checked.before = chain;
+    checked.next += 1;
+  }
+  return rows.length === aTurn;
+}
+
 /**
  * Whether the trail is whole: the first place at which an entry was changed, or one is missing, or null. One that was cut off at its
- * end does not show.
+ * end does not show. Everything is looked at again.
  */
-export function brokenAt(store: Store, from = 1): number | null {
-  let before =
-    from === 1
-      ? beginning
-      : (store
-          .select({ chain: trail.chain })
-          .from(trail)
-          .where(eq(trail.seq, from - 1))
-          .get()?.chain ?? beginning);
-  let place = from;
-  for (;;) {
-    const rows = store
-      .select()
-      .from(trail)
-      .where(and(gte(trail.seq, place)))
-      .orderBy(asc(trail.seq))
-      .limit(5000)
-      .all();
-    if (rows.length === 0) return null;
-    for (const { chain, ...link } of rows) {
-      if (link.seq !== place || chainOf(before, link) !== chain) return place;
-      before = chain;
-      place += 1;
-    }
+export function brokenAt(store: Store): number | null {
+  const checked: Checked = { next: 1, before: beginning, brokenAt: null, going: false };
+  while (checkOn(store, checked));
+  return checked.brokenAt;
+}
+
+/**
+ * How the trail stands as far as it was looked at since the server started. A long one is looked at a little at a time, so that nobody
+ * waits for it; what came since is looked at with each call.
+ */
+export function trailState(store: Store): { brokenAt: number | null; checking: boolean } {
+  const checked = checkedOf(store);
+  if (!checked.going && checked.brokenAt === null && checkOn(store, checked)) {
+    checked.going = true;
+    const on = () => {
+      checked.going = store.$client.open && checkOn(store, checked);
+      if (checked.going) setImmediate(on);
+    };
+    setImmediate(on);
   }
+  return { brokenAt: checked.brokenAt, checking: checked.going };
 }

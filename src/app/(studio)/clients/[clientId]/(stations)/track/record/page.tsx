@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { dayIn } from '@/core/record';
 import { TheirRecord } from '@/stations/track/TheirRecord';
-import { asker, awaySince, brokenAt, carersOf, coachesOf, mayGive, trailOf, wholeStore } from '@/store';
+import { asker, awaySince, carersOf, coachesOf, mayGive, trailOf, trailState, wholeStore } from '@/store';
 import { loadClient } from '../../../../../../load';
 
 export const metadata = { title: 'Their record' };
@@ -40,7 +40,7 @@ export default async function RecordPage({ params }: { params: Promise<{ clientI
         coach,
         what,
       }))}
-      broken={brokenAt(store) !== null}
+      broken={trailState(store).brokenAt !== null}
       today={view.today}
     />
   );
