@@ -1,7 +1,8 @@
+import { spawn } from 'node:child_process';
 import { copyFileSync, cpSync, mkdtempSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { backup } from '@/store';
+import { backup, backupsIn, backupsOf, openStore, restore } from '@/store';
 import { testServer } from '../e2e/support/server';
 import { type Command, type Row, clientsIn, fileOf, idsOf, isWhole, newClient, pause, post, row } from './support';
 
@@ -157,10 +158,12 @@ export async function refusals(): Promise<Row[]> {
   await server.start();
   await post(server.url, [newClient('Ada')]);
   const second = await server.another(4716);
-  const outside = await server.another(4717, { HOST: '0.0.0.0' });
   const made = backup(fileOf(server), Date.now());
   await server.end();
   renameSync(fileOf(server), `${fileOf(server)}.gone`);
+  const unkeyed = testServer(4719);
+  const outside = await unkeyed.another(4717, { HOST: '0.0.0.0' });
+  await unkeyed.close();
   const missing = await server.another(4718);
   const left = readdirSync(server.dataDir).includes('studio.db');
   await server.close();
@@ -179,6 +182,77 @@ export async function refusals(): Promise<Row[]> {
       1,
       `${ends(missing.code)}${left ? ', an empty one was made' : ''}`,
       missing.code === 1 && !left,
+    ),
+  ];
+}
+
+/** Runs a script on a folder and ends it at once after so many milliseconds. */
+const cutShort = (script: string, args: readonly string[], dataDir: string, ms: number) =>
+  new Promise<void>((resolve) => {
+    const child = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', script, ...args], {
+      env: { ...process.env, KOKYU_DATA: dataDir },
+      stdio: 'ignore',
+      detached: true,
+    });
+    const late = setTimeout(() => {
+      // The whole group: the script runs in a process under the one that was started.
+      if (child.pid) process.kill(-child.pid, 'SIGKILL');
+    }, ms);
+    child.once('exit', () => {
+      clearTimeout(late);
+      resolve();
+    });
+  });
+
+/** A copy, and putting one back, ended at once in the middle: what has a name is whole, and the studio is the one or the other. */
+export async function cutShortCopies(times: number): Promise<Row[]> {
+  const folder = mkdtempSync(join(tmpdir(), 'kokyu-cut-'));
+  const path = join(folder, 'studio.db');
+  const store = openStore(path);
+  const add = store.$client.prepare(
+    `insert into clients (id, name, created_at) values (?, ?, '2026-01-01T00:00:00.000Z')`,
+  );
+  const fill = store.$client.prepare(`insert into settings (key, value) values (?, ?)`);
+  store.$client.transaction(() => {
+    for (let n = 0; n < 4000; n += 1) fill.run(`filler ${n}`, JSON.stringify('x'.repeat(20_000)));
+  })();
+  add.run('one', 'One');
+  store.$client.close();
+  let notWhole = 0;
+  for (let n = 0; n < times; n += 1) {
+    await cutShort('scripts/backup.ts', [], folder, 500 + Math.random() * 1500);
+    for (const copy of backupsIn(backupsOf(path))) if (!isWhole(join(copy, 'studio.db'))) notWhole += 1;
+  }
+  const whole = backup(path, Date.now());
+  const again = openStore(path);
+  again.$client
+    .prepare(`insert into clients (id, name, created_at) values ('two', 'Two', '2026-01-01T00:00:00.000Z')`)
+    .run();
+  again.$client.close();
+  let neither = 0;
+  let said = 0;
+  for (let n = 0; n < times; n += 1) {
+    await cutShort('scripts/restore.ts', [whole.folder], folder, 500 + Math.random() * 1500);
+    try {
+      const opened = openStore(path);
+      const names = opened.$client.prepare('select id from clients order by id').all() as { id: string }[];
+      if (!['one', 'one two'].includes(names.map(({ id }) => id).join(' '))) neither += 1;
+      opened.$client.close();
+    } catch (error) {
+      // Between two names there is a moment without the first: it says so, and what was there lies beside it.
+      said += 1;
+      if (!/Put a backup back/.test((error as Error).message)) neither += 1;
+      restore(path, whole.folder, Date.now());
+    }
+  }
+  rmSync(folder, { recursive: true, force: true });
+  return [
+    row('a copy ended at once in the middle', times, `${notWhole} with a name and not whole`, notWhole === 0),
+    row(
+      'putting back ended at once in the middle',
+      times,
+      `${neither} neither the one nor the other, ${said} said so`,
+      neither === 0,
     ),
   ];
 }

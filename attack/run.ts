@@ -4,7 +4,7 @@
  * `--quick` for fewer rounds.
  */
 import { fullDisk } from './disk';
-import { endings, kills, putBack, refusals, takenAway } from './endings';
+import { cutShortCopies, endings, kills, putBack, refusals, takenAway } from './endings';
 import { fuzz } from './fuzz';
 import { hostile } from './hostile';
 import { type Row } from './support';
@@ -14,6 +14,7 @@ const parts: [string, () => Promise<Row[]>][] = [
   ['ended at once', () => kills(quick ? 5 : 25)],
   ['ended in order', () => endings(quick ? 1 : 3)],
   ['a backup by hand', () => putBack(quick ? 2 : 6)],
+  ['copies cut short', () => cutShortCopies(quick ? 3 : 15)],
   ['the file taken away', takenAway],
   ['not started', refusals],
   ['a full disk', fullDisk],

@@ -6,6 +6,9 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Page, chromium } from '@playwright/test';
+import { v7 as uuid } from 'uuid';
+import { openStore } from '@/store';
+import { loadDemo } from '../demo/load';
 import { testServer } from '../e2e/support/server';
 import { allSaved, gradeRing } from '../e2e/support/walk';
 import { chromium as chromiumPath } from './chromium.mjs';
@@ -33,6 +36,7 @@ try {
   const page = await context.newPage();
   page.setDefaultTimeout(10_000);
   await walk(page);
+  await ownStudio();
 } finally {
   await browser.close();
   await server.close();
@@ -148,7 +152,6 @@ async function walk(page: Page) {
   await page.getByText('Today’s plan', { exact: true }).waitFor({ timeout: 60_000 });
   await page.getByText('What would change if').evaluate((summary) => summary.scrollIntoView({ block: 'start' }));
   await page.evaluate(() => window.scrollBy(0, -110));
-  await picture('sequence-what-if');
   await page.getByText('What would change if').click();
   await page.goto(`${server.url}/catalogue`);
   await picture('catalogue');
@@ -160,7 +163,6 @@ async function walk(page: Page) {
   await page.evaluate(() => window.scrollTo(0, 0));
   await picture('load');
   await page.goto(`${server.url}/catalogue/side-bend-open`);
-  await picture('drill');
   await page.goto(`${base}/coach`);
   for (const asked of ['First asking', 'Asked again']) {
     await page.getByRole('slider', { name: asked }).focus();
@@ -211,7 +213,6 @@ async function walk(page: Page) {
   await allSaved(page);
   await page.evaluate(() => window.scrollTo(0, 0));
   await picture('carry');
-  await onPaper(page);
   await onThePhone(page);
   await page.goto(`${base}/track/visits`);
   await page.getByRole('heading', { name: 'What changed it' }).waitFor();
@@ -243,17 +244,6 @@ async function aSet(page: Page, base: string, picture: (name: string) => Promise
   await picture('coach-set');
 }
 
-/** The sheet as it is printed. */
-async function onPaper(page: Page) {
-  await page.setViewportSize({ width: 794, height: 1123 });
-  await page.emulateMedia({ media: 'print' });
-  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
-  await page.locator('[data-print]').screenshot({ path: `${folder}/sheet.png` });
-  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
-  await page.emulateMedia({ media: 'screen' });
-  await page.setViewportSize({ width: 1280, height: 800 });
-}
-
 /** The page for the phone, from the file that was handed over. */
 async function onThePhone(page: Page) {
   const [download] = await Promise.all([
@@ -269,7 +259,51 @@ async function onThePhone(page: Page) {
   await phone.goto(`file://${path}`);
   await phone.getByRole('heading', { level: 1 }).waitFor();
   await phone.screenshot({ path: `${folder}/phone.png` });
+  await page.getByRole('button', { name: 'Make the link' }).click();
+  await phone.goto(await page.getByText(/\/check-in\//).innerText());
+  await phone.getByRole('radio', { name: 'All of it' }).first().click();
+  await phone.screenshot({ path: `${folder}/check-in.png` });
   await phone.close();
+}
+
+/** A studio of somebody's own, with the same made-up people: who may come in, and its records. */
+async function ownStudio() {
+  const own = testServer(4391);
+  const store = openStore(join(own.dataDir, 'studio.db'));
+  loadDemo(store, Date.now());
+  store.$client.close();
+  await own.start();
+  const context = await browser.newContext({ viewport: size, timezoneId: 'Europe/London' });
+  await context.addCookies([{ name: 'theme', value: theme, url: own.url }]);
+  try {
+    const page = await context.newPage();
+    const ask = (data: object) => page.request.post(`${own.url}/api/access`, { data });
+    await ask({ ask: 'setUp', name: 'Wren Addo', passphrase: 'heron lamp quiet barrow' });
+    await ask({ ask: 'addCoach', name: 'Kit Marsh', passphrase: 'otter sails copper gate' });
+    await page.goto(`${own.url}/settings/access`);
+    await page.getByRole('heading', { name: 'Who coaches here' }).scrollIntoViewIfNeeded();
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: `${folder}/access.png` });
+    await page.goto(`${own.url}/settings/records`);
+    await page.getByRole('button', { name: 'Copy now' }).click();
+    await page.getByRole('status').filter({ hasText: 'Copied' }).waitFor();
+    const created = { clientId: uuid(), factId: uuid(), name: 'Jory Pike' };
+    await page.request.post(`${own.url}/api/commands`, {
+      data: { commands: [{ id: uuid(), kind: 'client.create', payload: created }] },
+    });
+    await page.getByRole('button', { name: /^Put it back/ }).click();
+    await page.getByText('Gone afterwards').waitFor();
+    // Where this machine keeps its throwaway studios is nobody's concern.
+    await page
+      .locator('code')
+      .first()
+      .evaluate((code) => (code.textContent = 'data/backups'));
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: `${folder}/records.png` });
+  } finally {
+    await context.close();
+    await own.close();
+  }
 }
 
 /** Coaches the rest of a run in quick time, with a mark, a correction and cues that land. */

@@ -27,9 +27,11 @@ const flags = ['--max-old-space-size=256', '--max-semi-space-size=16', 'scripts/
 const isThere = (url: string) =>
   new Promise<boolean>((resolve) => {
     const { get } = url.startsWith('https') ? https : http;
-    const asked = get(`${url}/api/alive`, { rejectUnauthorized: false, agent: false }, (answer) => {
+    // The front page, whoever may see it: once it is drawn, what every page and every answer needs is loaded.
+    const asked = get(`${url}/`, { rejectUnauthorized: false, agent: false }, (answer) => {
       answer.resume();
-      resolve(answer.statusCode === 200);
+      answer.once('end', () => resolve((answer.statusCode ?? 500) < 400));
+      answer.once('error', () => resolve(false));
     });
     asked.once('error', () => resolve(false));
   });

@@ -12,7 +12,8 @@ export async function POST(request: Request) {
   underway ??= copyNow().finally(() => (underway = null));
   const { code, words } = await underway;
   if (code !== 0) return answer({ why: words.trim() || 'The copy was not made.' }, 503);
-  return answer({ words: words.trim(), copies: copiesOf(storePath()).length });
+  // Where it lies is said on the page; what is printed says it for whoever asks in a terminal.
+  return answer({ words: `${words.trim().split(', in /')[0]}.`, copies: copiesOf(storePath()).length });
 }
 
 const copyNow = () =>
