@@ -2,7 +2,7 @@ import http from 'node:http';
 import { type Browser, type Page, expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, planItem, seedClient, seedPlan } from './support/walk';
+import { allSaved, expectAccessible, openRunOf, planItem, seedClient, seedCoached, seedPlan } from './support/walk';
 
 const server = testServer(4351);
 const wren = { name: 'Wren Addo', passphrase: 'heron lamp quiet barrow' };
@@ -239,6 +239,34 @@ test('a session is ended from another place; signed out, a browser keeps nothing
   expect(await here.context().cookies()).toEqual([]);
   await here.context().close();
   await there.context().close();
+});
+
+test('whoever has a link for home is let in to that and to nothing else', async ({ browser }) => {
+  const owner = await browserOf(browser, wren);
+  const { clientId, visitId } = await seedCoached(owner, server.url, 'Senara Wick', [
+    planItem('quiet-nose', { position: 'sitting', breaths: 4 }),
+  ]);
+  await owner.goto(`${server.url}/clients/${clientId}/carry`);
+  await owner.getByRole('button', { name: /^Send (this|these)/ }).click();
+  for (const out of ['Sheet (PDF)', 'Page for the phone'])
+    await owner.getByRole('button', { name: out, exact: true }).click();
+  await owner.getByRole('button', { name: 'Hand it over' }).click();
+  await expect(owner.getByText('Handed over.')).toBeVisible();
+  await owner.getByRole('button', { name: 'Make the link' }).click();
+  const link = await owner.getByText(/\/check-in\//).innerText();
+  // Another coach makes none for somebody who is not theirs.
+  const coach = await browserOf(browser, kit);
+  const refused = await coach.request.post(`${server.url}/api/access`, { data: { ask: 'checkIn', visitId } });
+  expect([refused.status(), await refused.text()]).toEqual([409, expect.stringContaining('no longer there')]);
+  const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await phone.newPage();
+  await page.goto(link);
+  await page.getByRole('radio', { name: 'All of it' }).first().click();
+  await page.getByRole('button', { name: 'Send it' }).click();
+  await expect(page.getByText('Sent. Your coach sees it before you come.')).toBeVisible();
+  await page.goto(`${server.url}/clients/${clientId}/track`);
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  for (const one of [owner, coach, page]) await one.context().close();
 });
 
 test('put away and brought back; deleted only by whoever types the name, and gone from every page', async ({

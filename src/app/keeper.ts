@@ -4,6 +4,9 @@ import { asker, askerOf, hasCoaches, onBehalfOf, wholeStore } from '@/store';
 import { wordIn } from './cookie';
 import { sessionOf } from './session';
 
+/** Whether a request comes from this machine. */
+const isHere = (address: string) => /^(::ffff:)?127\.|^::1$/.test(address);
+
 const asPage = ({ method, path }: Knock) => (method === 'GET' || method === 'HEAD') && !path.startsWith('/api/');
 
 /**
@@ -14,7 +17,12 @@ export const keeper: Keeper = {
   isKeyed: () => hasCoaches(wholeStore()),
   admit: (knock) => {
     const store = wholeStore();
-    if (!hasCoaches(store)) return { within: (work) => onBehalfOf(asker(), work) };
+    if (!hasCoaches(store)) {
+      // A copy from before there was a passphrase, put back while others can reach it: it is open to this machine alone.
+      return isHere(knock.address)
+        ? { within: (work) => onBehalfOf(asker(), work) }
+        : { status: 403, why: 'This studio has no passphrase: it is open to its own machine alone.' };
+    }
     const wants = wantsAt(knock.path);
     const session = sessionOf(wordIn(knock.cookie, knock.secure));
     if (session?.standing === 'open') {

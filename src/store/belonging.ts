@@ -4,7 +4,7 @@ import { type Store } from './file';
 import { fileOf } from './photos';
 
 /** How the rows of a table belong to somebody: by their own id, by the visit or the run they are of; a `studio` table holds nobody's notes. */
-type Belongs = 'client' | 'visit' | 'run' | 'self' | 'studio';
+export type Belongs = 'client' | 'visit' | 'run' | 'self' | 'studio';
 
 /**
  * Every table of the studio's file and whose its rows are, once: what is given to a client who asks for all that is kept of them goes by it.

@@ -17,6 +17,7 @@ export {
   parseRaw,
   rawSchemaOf,
 } from './commands';
+export { type CopyCompared, type ImportPreview, type RowCounts, type RowDifference } from './exchange';
 export { type Said, laidOver, saidSince, wholeRecordOf } from './said';
 export { type Recorded, settingsWith, shownWith } from './shown';
 export {

@@ -1,23 +1,16 @@
 'use client';
 
 import { type FormEvent, useState } from 'react';
-import { dayInWords } from '@/core/record';
+import { type CopyCompared, dayInWords } from '@/core/record';
 import { Button } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
 import { counted, listed } from './words';
 
-interface Compared {
-  here: { clients: number; visits: number; newest: string | null };
-  copy: { clients: number; visits: number; newest: string | null };
-  onlyHere: string[];
-  onlyCopy: string[];
-}
-
 /** Putting one copy back: what that would change first, then with a copy of what is here. */
 export function PutBack({ name, today }: { name: string; today: string }) {
   const [state, setState] = useState<'shut' | 'asking' | 'locked' | 'shown' | 'going' | 'done'>('shut');
-  const [found, setFound] = useState<Compared | null>(null);
+  const [found, setFound] = useState<CopyCompared | null>(null);
   const [why, setWhy] = useState<string | null>(null);
   const [passphrase, setPassphrase] = useState('');
   const [before, setBefore] = useState('');
@@ -33,7 +26,7 @@ export function PutBack({ name, today }: { name: string; today: string }) {
       const answer = (await response.json()) as {
         why?: string;
         locked?: boolean;
-        compared?: Compared;
+        compared?: CopyCompared;
         before?: string;
       };
       if (answer.why !== undefined) {
@@ -52,7 +45,7 @@ export function PutBack({ name, today }: { name: string; today: string }) {
       setState(found ? 'shown' : 'shut');
     }
   };
-  const words = (side: Compared['here']) =>
+  const words = (side: CopyCompared['here']) =>
     `${counted(side.clients, 'client')}, ${counted(side.visits, 'visit')}${side.newest ? `, the last on ${dayInWords(side.newest, today)}` : ''}`;
   return (
     <>

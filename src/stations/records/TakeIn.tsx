@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
+import { type ImportPreview, type RowDifference } from '@/core/record';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { Notice } from '@/parts/Notice';
@@ -9,27 +10,7 @@ import { counted, listed } from './words';
 import { hearLines } from './lines';
 import { Working, useWork } from './Working';
 
-interface Counts {
-  fresh: number;
-  same: number;
-  differs: number;
-}
-interface Difference {
-  table: string;
-  key: string;
-  columns: { name: string; here: unknown; file: unknown }[];
-}
-export interface Preview {
-  studio: string;
-  exportedAt: string;
-  clients: { fresh: string[]; known: string[] };
-  tables: Record<string, Counts>;
-  pictures: { fresh: number; known: number };
-  differences: Difference[];
-  moreDifferences: number;
-}
-
-const nameOf = ({ table, key }: Difference) => `${table} ${key}`;
+const nameOf = ({ table, key }: RowDifference) => `${table} ${key}`;
 const shown = (value: unknown) => (value === null || value === undefined ? 'nothing' : String(value));
 
 /** A file of Kokyu’s on its way in: looked at first, then taken in as a whole or not at all. */
@@ -37,7 +18,7 @@ export function TakeIn() {
   const router = useRouter();
   const id = useId();
   const { part, begin, giveUp } = useWork();
-  const [found, setFound] = useState<{ id: string; preview: Preview } | null>(null);
+  const [found, setFound] = useState<{ id: string; preview: ImportPreview } | null>(null);
   const [fromFile, setFromFile] = useState<readonly string[]>([]);
   const [said, setSaid] = useState<{ ok: boolean; words: string } | null>(null);
   const [taking, setTaking] = useState(false);
@@ -48,7 +29,7 @@ export function TakeIn() {
     setFromFile([]);
     const line = await begin((signal, onProgress) => hearLines('/api/studio/import', file, signal, onProgress));
     if (line.why !== undefined) return setSaid({ ok: false, words: line.why });
-    setFound({ id: String(line.id), preview: line.preview as Preview });
+    setFound({ id: String(line.id), preview: line.preview as ImportPreview });
   };
   const take = async () => {
     setTaking(true);
@@ -123,7 +104,7 @@ function WhatItHolds({
   onTake,
   onLeave,
 }: {
-  preview: Preview;
+  preview: ImportPreview;
   fromFile: readonly string[];
   onChoose: (next: readonly string[]) => void;
   taking: boolean;

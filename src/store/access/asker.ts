@@ -1,6 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { and, eq } from 'drizzle-orm';
 import { type Role } from '@/core/access';
+import { type Belongs, belonging } from '../belonging';
 import { type Store, seenThrough, wholeStore } from '../file';
 import { care } from '../schema';
 import { hasCoaches } from './coaches';
@@ -51,42 +52,29 @@ const hasVisit = (coachId: string, visit: string) =>
 const hasRun = (coachId: string, run: string) =>
   `exists (select 1 from main.runs r where r.id = ${run} and (${hasVisit(coachId, 'r.visit_id')} or exists (select 1 from main.run_members m where m.run_id = r.id and ${has(coachId, 'm.client_id')})))`;
 
-/** Whose a row is, by how its table belongs to people. */
-const whoseRow: Readonly<Record<string, (coachId: string) => string>> = {
-  clients: (coach) => has(coach, 't.id'),
-  ...Object.fromEntries(
-    ['facts', 'visits', 'photos', 'appointments', 'waiting', 'next_notes'].map((table) => [
-      table,
-      (coach: string) => has(coach, 't.client_id'),
-    ]),
-  ),
-  ...Object.fromEntries(
-    [
-      'looks',
-      'readings',
-      'judgements',
-      'plans',
-      'visit_notes',
-      'note_additions',
-      'home_told',
-      'home_plans',
-      'home_returns',
-      'lifts',
-      'check_ins',
-    ].map((table) => [table, (coach: string) => hasVisit(coach, 't.visit_id')]),
-  ),
-  runs: (coach) => hasRun(coach, 't.id'),
-  // Of a group, what was marked of somebody who is another coach's is not theirs to read.
-  run_events: (coach) =>
-    `${hasRun(coach, 't.run_id')} and case when json_valid(t.event) and t.event ->> 'who' is not null then ${has(coach, `t.event ->> 'who'`)} else 1 end`,
-  run_members: (coach) => has(coach, 't.client_id'),
+/** Whose a row is, by how its table belongs to people (`belonging.ts`): a table that is new there is kept apart here without being named. */
+const rowsOfCoach: Readonly<Record<Exclude<Belongs, 'studio'>, (coachId: string, table: string) => string>> = {
+  self: (coach) => has(coach, 't.id'),
+  client: (coach) => has(coach, 't.client_id'),
+  visit: (coach) => hasVisit(coach, 't.visit_id'),
+  run: (coach, table) =>
+    table === 'runs'
+      ? hasRun(coach, 't.id')
+      : // Of a group, what was marked of somebody who is another coach's is not theirs to read.
+        `${hasRun(coach, 't.run_id')} and case when json_valid(t.event) and t.event ->> 'who' is not null then ${has(coach, `t.event ->> 'who'`)} else 1 end`,
 };
 
 const ownBreath = (coachId: string) => `t.coach_id = '${coachId}'`;
 
 /** The tables somebody sees a part of, each with what makes a row theirs. The owner of the studio sees everybody; nobody sees another's own breath. */
 const partsSeen = ({ coachId, role }: { coachId: string; role: Role }): Record<string, string> => ({
-  ...(role === 'owner' ? {} : Object.fromEntries(Object.entries(whoseRow).map(([table, of]) => [table, of(coachId)]))),
+  ...(role === 'owner'
+    ? {}
+    : Object.fromEntries(
+        Object.entries(belonging).flatMap(([table, belongs]) =>
+          belongs === 'studio' ? [] : [[table, rowsOfCoach[belongs](coachId, table)]],
+        ),
+      )),
   own_breath: ownBreath(coachId),
 });
 

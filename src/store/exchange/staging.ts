@@ -15,6 +15,7 @@ import { pipeline } from 'node:stream/promises';
 import Database from 'better-sqlite3';
 import sharp from 'sharp';
 import { type Entry, type ZipFile, open as openZip } from 'yauzl';
+import { type ImportPreview, type RowCounts, type RowDifference } from '@/core/record';
 import { type Asker, note } from '../access';
 import { type Store, afterWriting, mustBeInPlace, nextPlace, privateFolder, settle } from '../file';
 import { fileOf, folderOf } from '../photos';
@@ -88,31 +89,6 @@ async function bytesOf(zip: ZipFile, entry: Entry): Promise<Buffer> {
     throw error instanceof ImportFault ? error : new ImportFault(`This ZIP is damaged (${(error as Error).message}).`);
   }
   return Buffer.concat(parts);
-}
-
-/** How a row of the file stands to what is here. */
-interface Counts {
-  fresh: number;
-  same: number;
-  differs: number;
-}
-
-/** A row that is here and is another in the file, column by column. */
-interface Difference {
-  table: string;
-  key: string;
-  columns: { name: string; here: unknown; file: unknown }[];
-}
-
-interface Preview {
-  studio: string;
-  exportedAt: string;
-  clients: { fresh: string[]; known: string[] };
-  tables: Record<string, Counts>;
-  pictures: { fresh: number; known: number };
-  differences: Difference[];
-  /** More than are shown. */
-  moreDifferences: number;
 }
 
 const mostShown = 200;
@@ -299,10 +275,10 @@ export class Staging {
   }
 
   /** What would become of it. */
-  preview(): Preview {
+  preview(): ImportPreview {
     return this.attached((db) => {
-      const counts: Record<string, Counts> = {};
-      const differences: Difference[] = [];
+      const counts: Record<string, RowCounts> = {};
+      const differences: RowDifference[] = [];
       let differing = 0;
       for (const name of taken) {
         const table = tables.get(name)!;
@@ -442,7 +418,7 @@ const sameKey = ({ key }: Table) => key.map((one) => `m."${one}" = s."${one}"`).
 const keyText = ({ key }: Table, row: Row) =>
   key.map((one) => (Buffer.isBuffer(row[one]) ? (row[one] as Buffer).toString('hex') : String(row[one]))).join(' ');
 
-function differenceOf(table: Table, row: Row): Difference {
+function differenceOf(table: Table, row: Row): RowDifference {
   const side = (of: 's' | 'm') => Object.fromEntries(table.columns.map(({ name }) => [name, row[`${of} ${name}`]]));
   const [file, here] = [side('s'), side('m')];
   return {

@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync } 
 import { randomInt } from 'node:crypto';
 import { basename, dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
+import { type CopyCompared } from '@/core/record';
 import { copyWhole, folderMode, privateFolder, settle, sizeOf, writeWhole } from './disk';
 import { StoreError, messageOf } from './errors';
 import { takeLock } from './lock';
@@ -22,17 +23,8 @@ const fileIn = (folder: string) => join(folder, 'studio.db');
 const photosIn = (folder: string) => join(folder, 'photos');
 const stampOf = (epochMs: number) => new Date(epochMs).toISOString().replace(/[:.]/g, '-');
 
-/** How a copy stands to the studio that is here. */
-interface Compared {
-  here: { clients: number; visits: number; newest: string | null };
-  copy: { clients: number; visits: number; newest: string | null };
-  /** Names of those who are only here, and would be gone, and of those who are only in the copy. */
-  onlyHere: string[];
-  onlyCopy: string[];
-}
-
 /** What putting a copy back would change. @throws {StoreError} when the copy can't be read */
-export function compared(path: string, folder: string): Compared {
+export function compared(path: string, folder: string): CopyCompared {
   contentOf(fileIn(folder));
   const db = new Database(path, { readonly: true, fileMustExist: true });
   try {
@@ -42,7 +34,7 @@ export function compared(path: string, folder: string): Compared {
         .prepare(
           `select (select count(*) from ${of}.clients) as clients, (select count(*) from ${of}.visits) as visits, (select max(day) from ${of}.visits) as newest`,
         )
-        .get() as Compared['here'];
+        .get() as CopyCompared['here'];
     const only = (a: string, b: string) =>
       (
         db
