@@ -201,7 +201,7 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   await expectAccessible(tab, 'locked');
   await expect(page.getByText('The run goes on meanwhile.')).toBeVisible();
   expect((await page.request.get(`${server.url}/api/clients`)).status()).toBe(423);
-  await page.waitForTimeout(9_000);
+  await page.waitForTimeout(7_000);
   await page.getByLabel('Passphrase', { exact: true }).fill('wrong words here now');
   await page.getByRole('button', { name: 'Unlock' }).click();
   await expect(page.getByText('This is not your passphrase.')).toBeVisible({ timeout: 15_000 });

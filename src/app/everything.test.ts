@@ -44,6 +44,16 @@ const unpacked = (zip: Uint8Array) =>
   });
 
 const clients = () => recentClients(theStore(), 20);
+
+/** Each client’s file, made and unpacked once. */
+const made = new Map<string, Promise<Map<string, string>>>();
+const filesOf = (id: string) => {
+  const before = made.get(id);
+  if (before) return before;
+  const files = unpacked(recordZip(id)!);
+  made.set(id, files);
+  return files;
+};
 const read = (csv: string) => Papa.parse<string[]>(csv, { header: false, skipEmptyLines: true });
 
 test('every table of the studio says whose its rows are', () => {
@@ -59,7 +69,7 @@ test('all of each client, nothing of anybody else: not a name, not an id', async
   const everybody = clients();
   expect(everybody.length).toBe(6);
   for (const { id, name } of everybody) {
-    const files = await unpacked(recordZip(id)!);
+    const files = await filesOf(id);
     const text = [...files]
       .filter(([file]) => !file.startsWith('pictures/'))
       .map(([, content]) => content)
@@ -82,7 +92,7 @@ test('all of each client, nothing of anybody else: not a name, not an id', async
 
 test('the tables as a parser of its own reads them: every row as long as its head, every column in the dictionary', async () => {
   const { id } = clients()[0]!;
-  const files = await unpacked(recordZip(id)!);
+  const files = await filesOf(id);
   const dictionary = read(files.get('tables/dictionary.csv')!).data.slice(1);
   const tables = [...files].filter(([file]) => file.startsWith('tables/') && !file.endsWith('dictionary.csv'));
   expect(tables.map(([file]) => file).sort()).toEqual(
@@ -110,7 +120,7 @@ test('the tables as a parser of its own reads them: every row as long as its hea
 test('for another system: each client’s bundle is FHIR R4, every reference leads to something in it, every reading is there', async () => {
   const validator = new FhirValidator();
   for (const { id, name } of clients()) {
-    const files = await unpacked(recordZip(id)!);
+    const files = await filesOf(id);
     const bundle = JSON.parse(files.get('fhir-r4.json')!) as {
       entry: { fullUrl: string; resource: { resourceType: string; id: string } }[];
     };
@@ -128,7 +138,7 @@ test('for another system: each client’s bundle is FHIR R4, every reference lea
         true,
       ]);
   }
-  const all = await Promise.all(clients().map(async ({ id }) => (await unpacked(recordZip(id)!)).get('fhir-r4.json')!));
+  const all = await Promise.all(clients().map(async ({ id }) => (await filesOf(id)).get('fhir-r4.json')!));
   for (const kind of ['CarePlan', 'Consent', '9279-1']) expect(all.some((bundle) => bundle.includes(kind))).toBe(true);
   // The validator finds what is wrong: it is not one that finds nothing.
   const [bundle] = all.map((text) => JSON.parse(text) as { entry: { resource: { status?: unknown } }[] });

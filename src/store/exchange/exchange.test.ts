@@ -416,7 +416,10 @@ test('a picture from elsewhere loses what its camera wrote into it', async () =>
   store.$client.close();
 });
 
-test('ten thousand files by chance: each is taken in whole or refused with a sentence; none is half taken in', async () => {
+/** Ten thousand are tried where there is time for it (KOKYU_FUZZ=10000). */
+const files = Number(process.env.KOKYU_FUZZ ?? 2000);
+
+test('files by chance: each is taken in whole or refused with a sentence; none is half taken in', async () => {
   const { store } = await small('one');
   const file = join(folder, 'by-chance.json');
   const value = fc.oneof(
@@ -455,7 +458,7 @@ test('ten thousand files by chance: each is taken in whole or refused with a sen
   const staging = new Staging(store, join(folder, 'staging'));
   let [refused, read] = [0, 0];
   const was = contentOf(store);
-  for (const given of fc.sample(arbitrary, { numRuns: 10_000, seed: 27 })) {
+  for (const given of fc.sample(arbitrary, { numRuns: files, seed: 27 })) {
     writeFileSync(file, JSON.stringify(given));
     try {
       await staging.read(file);
@@ -467,8 +470,8 @@ test('ten thousand files by chance: each is taken in whole or refused with a sen
     }
   }
   staging.close();
-  expect(refused + read).toBe(10_000);
-  expect(refused).toBeGreaterThan(5_000);
+  expect(refused + read).toBe(files);
+  expect(refused).toBeGreaterThan(files / 2);
   expect(contentOf(store)).toEqual(was);
   store.$client.close();
 }, 120_000);

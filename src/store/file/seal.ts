@@ -33,11 +33,14 @@ export const isSealing = (path: string): boolean => existsSync(sealOf(path)) && 
 /** Whether this copy is locked. */
 export const isSealed = (folder: string): boolean => existsSync(sealedIn(folder));
 
+/** scrypt with N = 2^17, r = 8, p = 1. @source OWASP Password Storage Cheat Sheet */
+const usualWorkFactor = 17;
+
 /** Locks every copy made from now on. Copies made before stay as they are. */
-export async function setSeal(path: string, passphrase: string, workFactor?: number) {
+export async function setSeal(path: string, passphrase: string, workFactor = usualWorkFactor) {
   const identity = await generateX25519Identity();
   const locking = new Encrypter();
-  if (workFactor !== undefined) locking.setScryptWorkFactor(workFactor);
+  locking.setScryptWorkFactor(workFactor);
   locking.setPassphrase(passphrase.normalize('NFKC'));
   const key = await locking.encrypt(`${identity}\n`);
   privateFolder(backupsOf(path));
