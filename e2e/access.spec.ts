@@ -196,7 +196,7 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   await tab.getByRole('button', { name: 'Lock' }).click();
   for (const one of [tab, page]) {
     await expect(one.getByRole('dialog', { name: 'Locked' })).toBeVisible();
-    await expect(one.locator('[inert]')).toHaveCount(1);
+    await expect(one.locator('#main')).toBeHidden();
   }
   await expectAccessible(tab, 'locked');
   await expect(page.getByText('The run goes on meanwhile.')).toBeVisible();
@@ -212,6 +212,19 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   // Breaths given meanwhile are in the run.
   await expect.poll(events).toBeGreaterThan(before);
   await allSaved(page);
+  // What lies over a page is under the lock too, and there again afterwards.
+  await tab.goto(`${server.url}/week`);
+  await tab.getByRole('button', { name: 'Book a time' }).first().click();
+  await expect(tab.getByRole('dialog')).toBeVisible();
+  await page.goto(`${server.url}/clients`);
+  await page.getByRole('button', { name: 'Lock' }).click();
+  await expect(tab.getByRole('dialog', { name: 'Locked' })).toBeVisible();
+  await expect(tab.getByRole('dialog')).toHaveCount(1);
+  await tab.getByLabel('Passphrase', { exact: true }).fill(wren.passphrase);
+  await tab.getByRole('button', { name: 'Unlock' }).click();
+  await expect(tab.getByRole('dialog', { name: 'Locked' })).toHaveCount(0, { timeout: 15_000 });
+  await expect(tab.getByRole('dialog')).toBeVisible();
+  await tab.goto(`${server.url}/clients`);
   // A page asked for while it is locked is there once it is unlocked.
   await tab.getByRole('button', { name: 'Lock' }).click();
   await tab.goto(`${server.url}/week`);

@@ -2,6 +2,7 @@
 
 import { Lock as LockSign } from 'lucide-react';
 import Link from 'next/link';
+import { createPortal } from 'react-dom';
 import { type FormEvent, type ReactNode, createContext, useContext, useEffect, useRef, useState } from 'react';
 import { askAccess, isPresent, onShut, setWriter } from '@/keep';
 import { Button } from '../Button';
@@ -88,28 +89,59 @@ export function Lock({ who, children }: { who: SignedIn | null; children: ReactN
   };
   return (
     <LockContext value={{ who, lock }}>
-      <div inert={locked} aria-hidden={locked || undefined}>
-        {children}
-      </div>
-      {locked && who && (
-        <Locked
-          name={who.name}
-          onOpen={() => {
-            localStorage.setItem(seenKey, String(Date.now()));
-            setLocked(false);
-            tellTabs('open');
-          }}
-        />
-      )}
+      {children}
+      {locked &&
+        who &&
+        createPortal(
+          <Locked
+            name={who.name}
+            onOpen={() => {
+              localStorage.setItem(seenKey, String(Date.now()));
+              setLocked(false);
+              tellTabs('open');
+            }}
+          />,
+          document.body,
+        )}
     </LockContext>
   );
+}
+
+/** Everything on the page but the lock: dialogs and lists that lie over it too, which stand beside it in the body. */
+function hideTheRest(): () => void {
+  const rest = [...document.body.children].filter(
+    (one): one is HTMLElement => one instanceof HTMLElement && one.dataset.locked === undefined,
+  );
+  const before = rest.map((one) => [one, one.inert, one.style.visibility] as const);
+  for (const one of rest) {
+    one.inert = true;
+    one.style.visibility = 'hidden';
+  }
+  return () => {
+    for (const [one, inert, visibility] of before) {
+      one.inert = inert;
+      one.style.visibility = visibility;
+    }
+  };
 }
 
 function Locked({ name, onOpen }: { name: string; onOpen: () => void }) {
   const [why, setWhy] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
   const input = useRef<HTMLInputElement>(null);
-  useEffect(() => input.current?.focus(), []);
+  const cover = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    const show = hideTheRest();
+    const lock = cover.current!;
+    // A dialog that lies under it would take a press or a look elsewhere for being left, and close with what was typed in it.
+    const unheard = (event: Event) => event.stopPropagation();
+    for (const sign of ['pointerdown', 'focusin'] as const) lock.addEventListener(sign, unheard);
+    input.current?.focus();
+    return () => {
+      for (const sign of ['pointerdown', 'focusin'] as const) lock.removeEventListener(sign, unheard);
+      show();
+    };
+  }, []);
   const open = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const passphrase = String(new FormData(event.currentTarget).get('passphrase') ?? '');
@@ -122,7 +154,14 @@ function Locked({ name, onOpen }: { name: string; onOpen: () => void }) {
     setWhy(told.why);
   };
   return (
-    <div role="dialog" aria-modal="true" aria-labelledby="locked" className="fixed inset-0 z-50 overflow-auto bg-paper">
+    <div
+      ref={cover}
+      data-locked=""
+      role="dialog"
+      aria-modal="true"
+      aria-labelledby="locked"
+      className="pointer-events-auto fixed inset-0 z-50 overflow-auto bg-paper"
+    >
       <form onSubmit={(event) => void open(event)} className="mx-auto mt-[18vh] max-w-sm space-y-4 px-4">
         <h1 id="locked" className="text-2xl">
           Locked
