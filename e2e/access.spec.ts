@@ -87,16 +87,17 @@ test('a stranger gets nothing, wherever they ask; who guesses waits', async ({ p
     await expect(page.getByLabel('Name')).toHaveValue(name);
   }
   expect(new Set(words).size).toBe(1);
-  let last = 0;
-  let wait = '';
-  for (let i = 0; i < 6 && last !== 429; i += 1) {
-    const answer = await page.request.post(`${server.url}/api/access`, {
-      data: { ask: 'signIn', name: 'Guessed Name', passphrase: `guess ${i}` },
-    });
-    last = answer.status();
-    wait = await answer.text();
-  }
-  expect(last).toBe(429);
+  // Sent at once they are slowed like one after the other.
+  const guesses = await Promise.all(
+    Array.from({ length: 12 }, (_, i) =>
+      page.request.post(`${server.url}/api/access`, {
+        data: { ask: 'signIn', name: `Guessed Name ${i}`, passphrase: `guess ${i}` },
+      }),
+    ),
+  );
+  const slowed = guesses.filter((answer) => answer.status() === 429);
+  expect(slowed.length).toBeGreaterThanOrEqual(8);
+  const wait = await slowed[0]!.text();
   // Tries are slowed by address too; the right one goes through once the wait is over.
   await page.waitForTimeout(Number(/Wait (\d+) s/.exec(wait)![1]) * 1000 + 200);
   await signIn(page, wren);

@@ -78,6 +78,8 @@ test('a client says on a phone how it goes; the coach sees it; the page says not
   await expect(theirs.getByRole('radio', { name: 'All of it' }).first()).toBeChecked();
   await theirs.getByRole('button', { name: 'Send it' }).click();
   await expect(theirs.getByText('Sent. Your coach sees it before you come.')).toBeVisible();
+  // Another link on the same phone, begun the same day, shows nothing of this one's ticks, sent or not.
+  await theirs.getByRole('radio', { name: 'Some of it' }).first().click();
   // It asked for nothing but itself, its files and the one place it tells to.
   expect(
     asked.filter((path) => !/^\/(check-in\/|_next\/static\/|api\/check-in$|icon\.svg$|favicon\.ico$)/.test(path)),
@@ -88,6 +90,11 @@ test('a client says on a phone how it goes; the coach sees it; the page says not
   await page.goto(`${server.url}/clients/${clientId}/track/record`);
   await page.getByText('entries, the newest first').click();
   await expect(page.getByRole('listitem').filter({ hasText: 'told from home' })).toBeVisible();
+
+  const { clientId: other } = await handedTo(page, 'Merryn Vane');
+  await page.goto(`${server.url}/clients/${other}/carry`);
+  await theirs.goto(await madeLink(page));
+  await expect(theirs.getByRole('radio', { name: 'Not today' }).first()).toBeChecked();
 
   // A new link takes the place of the old one; ended, it opens nothing, and says nothing of why.
   await page.goto(`${server.url}/clients/${clientId}/carry`);

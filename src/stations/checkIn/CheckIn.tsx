@@ -30,21 +30,21 @@ const dated = (from: string, day: number) =>
     Date.parse(`${from}T12:00:00Z`) + day * 86_400_000,
   );
 
-/** Where what was ticked stays until it was sent: a phone loses its network, and its tabs. */
-const keptAt = (from: string, day: number) => `kokyu.home.${from}.${day}`;
+/** Where what was ticked stays until it was sent: a phone loses its network, and its tabs. Two people may share a phone: each link has its own. */
+const keptAt = (word: string, day: number) => `kokyu.home.${word.slice(-8)}.${day}`;
 
-function keptHere(from: string, day: number): Said | null {
+function keptHere(word: string, day: number): Said | null {
   try {
-    return JSON.parse(localStorage.getItem(keptAt(from, day)) ?? 'null') as Said | null;
+    return JSON.parse(localStorage.getItem(keptAt(word, day)) ?? 'null') as Said | null;
   } catch {
     return null;
   }
 }
 
-function keepHere(from: string, day: number, said: Said | null) {
+function keepHere(word: string, day: number, said: Said | null) {
   try {
-    if (said) localStorage.setItem(keptAt(from, day), JSON.stringify(said));
-    else localStorage.removeItem(keptAt(from, day));
+    if (said) localStorage.setItem(keptAt(word, day), JSON.stringify(said));
+    else localStorage.removeItem(keptAt(word, day));
   } catch {
     // A phone that keeps nothing still sends.
   }
@@ -89,10 +89,10 @@ export function CheckInPage(props: {
   );
 }
 
-function OneDay({ word, from, day, items, told, stop }: Parameters<typeof CheckInPage>[0] & { day: number }) {
+function OneDay({ word, day, items, told, stop }: Parameters<typeof CheckInPage>[0] & { day: number }) {
   const [said, setSaid] = useState<Said>(
     () =>
-      keptHere(from, day) ?? {
+      keptHere(word, day) ?? {
         done: items.map((_, i) => told?.done[day]?.[i] ?? 'none'),
         felt: items.map((_, i) => told?.felt[i] ?? 'not said'),
         signs: [],
@@ -104,7 +104,7 @@ function OneDay({ word, from, day, items, told, stop }: Parameters<typeof CheckI
     const now = { ...said, ...next };
     setSaid(now);
     setState('open');
-    keepHere(from, day, now);
+    keepHere(word, day, now);
   };
   const at = <T,>(list: readonly T[], i: number, value: T) => list.map((one, j) => (j === i ? value : one));
   const sendIt = async () => {
@@ -117,7 +117,7 @@ function OneDay({ word, from, day, items, told, stop }: Parameters<typeof CheckI
         body: JSON.stringify({ word, said: { day, ...said } satisfies CheckIn }),
       });
       if (response.ok) {
-        keepHere(from, day, null);
+        keepHere(word, day, null);
         return setState('sent');
       }
       setWhy(((await response.json()) as { why?: string }).why ?? 'It was not taken in. Try again in a moment.');

@@ -66,14 +66,14 @@ function signedIn({ store, device, secure, nowMs, session }: From, coachId: stri
   return answer({ done: true, ...more }, 200, { 'set-cookie': cookieOf(word, secure) });
 }
 
-/** Holds a passphrase against slowness first, and counts what failed. */
+/** Holds a passphrase against slowness first. A try counts as failed until it is not: many sent at once wait for one another. */
 async function tried<T>(from: From, name: string, work: () => Promise<T | null>): Promise<T | Response | null> {
   const keys = signInKeys(name, from.address);
   const wait = waitWords(keys, from.nowMs);
   if (wait) return refuse(wait, 429);
+  noteFailure(keys, from.nowMs);
   const found = await work();
-  if (found === null) noteFailure(keys, from.nowMs);
-  else noteSuccess(keys);
+  if (found !== null) noteSuccess(keys);
   return found;
 }
 
