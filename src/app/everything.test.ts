@@ -1,8 +1,9 @@
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import FhirValidator from '@asymmetrik/fhir-json-schema-validator';
 import Papa from 'papaparse';
 import yauzl from 'yauzl';
-import { belonging, everythingOf, recentClients, theStore } from '@/store';
+import { Staging, asker, belonging, everythingOf, openStore, recentClients, tablesOfClient, theStore } from '@/store';
 import { loadDemo } from '../../demo/load';
 import { scratchFolder } from '../../scripts/scratch';
 import { csvOf, recordText, recordZip } from './everything';
@@ -173,6 +174,21 @@ test('whatever is written in a cell comes back as it was, and a spreadsheet take
     // A number below nothing is a number and no formula.
     expect(number).toBe(String(at - 5));
   });
+});
+
+test('what a client was given is taken in by another studio: all of it that is theirs', async () => {
+  const there = openStore(join(folder, 'elsewhere', 'studio.db'));
+  for (const { id } of clients()) {
+    const zip = join(folder, `${id}.zip`);
+    writeFileSync(zip, recordZip(id)!);
+    const staging = new Staging(there, join(folder, `in-${id}`));
+    await staging.read(zip);
+    staging.apply(asker(), [], Date.now());
+    staging.close();
+    const [given, taken] = [everythingOf(theStore(), id), everythingOf(there, id)];
+    for (const table of tablesOfClient) expect([table, taken[table]]).toEqual([table, given[table]]);
+  }
+  there.$client.close();
 });
 
 test('to be read: what was told, each visit with its note, and what it is not', () => {
