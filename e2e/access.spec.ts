@@ -255,6 +255,41 @@ test('a session is ended from another place; signed out, a browser keeps nothing
   await there.context().close();
 });
 
+test('whoever signs in as somebody else takes nothing that still waits from whoever was there', async ({ browser }) => {
+  const page = await browserOf(browser, kit);
+  await page.goto(`${server.url}/own-breath`);
+  await page.getByRole('button', { name: 'Lock' }).click();
+  await expect(page.getByRole('dialog', { name: 'Locked' })).toBeVisible();
+  // Said on a page that was locked, it waits in the browser.
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('kokyu-outbox');
+        opening.onerror = () => reject(opening.error);
+        opening.onsuccess = () => {
+          const writing = opening.result.transaction('waiting', 'readwrite');
+          writing.objectStore('waiting').add({ id: 'x', kind: 'own.retract', payload: {}, by: 'another' });
+          writing.oncomplete = () => resolve();
+        };
+      }),
+  );
+  await page.goto(server.url);
+  await page.getByRole('button', { name: 'Sign in as somebody else' }).click();
+  await expect(page.getByRole('heading', { name: 'Sign in', exact: true })).toBeVisible();
+  const waiting = await page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const opening = indexedDB.open('kokyu-outbox');
+        opening.onsuccess = () => {
+          const counting = opening.result.transaction('waiting').objectStore('waiting').count();
+          counting.onsuccess = () => resolve(counting.result);
+        };
+      }),
+  );
+  expect(waiting).toBe(1);
+  await page.context().close();
+});
+
 test('whoever has a link for home is let in to that and to nothing else', async ({ browser }) => {
   const owner = await browserOf(browser, wren);
   const { clientId, visitId } = await seedCoached(owner, server.url, 'Senara Wick', [

@@ -19,7 +19,8 @@ export const accessAsks = {
   unlock: z.object({ passphrase: said }),
   /** With the printed code, which is used up by it. */
   recover: z.object({ name: z.string().check(z.maxLength(200)), code, passphrase: passphraseSchema }),
-  signOut: z.object({}),
+  /** `forget`: nothing waits in the browser any more, so that it may forget what it kept. */
+  signOut: z.object({ forget: z.boolean() }),
   lock: z.object({}),
   /** Somebody is still there. */
   seen: z.object({}),

@@ -179,7 +179,7 @@ function SignOut() {
   const out = async (anyway: boolean) => {
     const waiting = anyway ? 0 : await waitingCount();
     if (waiting > 0) return setLeft(waiting);
-    const told = await askAccess('signOut', {});
+    const told = await askAccess('signOut', { forget: true });
     if (told.ok || told.status === 401) location.assign('/sign-in');
     else say(told.why);
   };

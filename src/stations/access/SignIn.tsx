@@ -1,10 +1,16 @@
 'use client';
 
 import { useState } from 'react';
-import { askAccess } from '@/keep';
+import { askAccess, waitingCount } from '@/keep';
 import { Button } from '@/parts/Button';
 import { AccessForm, CodeShown, KnownPassphrase, NameField, NewPassphrase } from './passphrase';
 import { Field, TextInput } from '@/parts/Field';
+
+/** What somebody else left waiting in this browser stays for them. */
+async function signOutOther() {
+  await askAccess('signOut', { forget: (await waitingCount()) === 0 });
+  location.assign('/sign-in');
+}
 
 /** Where somebody says who they are: to sign in, to go on after a lock, or with the printed code. */
 export function SignIn({ lockedFor, to }: { lockedFor: string | null; to: string }) {
@@ -21,11 +27,7 @@ export function SignIn({ lockedFor, to }: { lockedFor: string | null; to: string
           <input type="text" name="username" autoComplete="username" value={lockedFor} readOnly hidden />
           <KnownPassphrase />
         </AccessForm>
-        <Button
-          look="quiet"
-          className="mt-4 px-0"
-          onClick={() => void askAccess('signOut', {}).then(() => location.assign('/sign-in'))}
-        >
+        <Button look="quiet" className="mt-4 px-0" onClick={() => void signOutOther()}>
           Sign in as somebody else
         </Button>
       </>

@@ -120,12 +120,12 @@ const answers: Answers = {
     unlockSession(from.store, sessionId, from.nowMs);
     return done();
   },
-  signOut: (_, { store, session, nowMs, secure }) => {
+  signOut: ({ forget }, { store, session, nowMs, secure }) => {
     endSession(store, session!.coachId, session!.sessionId, nowMs);
-    // What was recorded is with the server by now; what the browser kept of it goes.
     return answer({ done: true }, 200, {
       'set-cookie': noCookie(secure),
-      'clear-site-data': '"cache", "storage"',
+      // What was said and has not come here yet waits in the browser for whoever said it.
+      'clear-site-data': forget ? '"cache", "storage"' : '"cache"',
     });
   },
   lock: (_, { store, session, nowMs }) => {
