@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as delay } from 'node:timers/promises';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
 import fc from 'fast-check';
@@ -273,11 +274,30 @@ test('given up half-way, nothing is left', async () => {
     writeStudioZip(store, nobody, zip, now, { onProgress: () => stop.abort(), signal: stop.signal }),
   ).rejects.toThrow();
   expect(existsSync(zip)).toBe(false);
+  // Nor does it come a moment later, when its opening is through.
+  await delay(30);
+  expect(existsSync(zip)).toBe(false);
   await writeStudioZip(store, nobody, zip, now);
   const staging = new Staging(store, join(folder, 'given-up'));
   await expect(staging.read(zip, { signal: AbortSignal.abort() })).rejects.toThrow();
   staging.close();
   expect(readdirSync(folder).filter((name) => name.startsWith('given-up'))).toEqual([]);
+  store.$client.close();
+});
+
+test('a picture deleted while the studio goes out: one sentence, nothing half, and nothing ends the server', async () => {
+  const { store, a, b, photo } = await small('one');
+  const zip = join(folder, 'one.zip');
+  // Right after the record that names it was written.
+  const onProgress = (done: number) => {
+    if (done === [a, b].sort().indexOf(a) + 1) rmSync(join(photosPathOf(store), `${photo}.jpg`));
+  };
+  await expect(writeStudioZip(store, nobody, zip, now, { onProgress })).rejects.toThrow(
+    'A picture was deleted while the file was being made.',
+  );
+  expect(existsSync(zip)).toBe(false);
+  await writeStudioZip(store, nobody, zip, now);
+  expect(existsSync(zip)).toBe(true);
   store.$client.close();
 });
 

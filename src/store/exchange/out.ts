@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import { ZipFile } from 'yazl';
 import { notice } from '@/core/formats';
 import { type Asker } from '../access';
-import { type Store, privateFolder } from '../file';
+import { type Store, StoreError, privateFolder } from '../file';
 import { fileOf } from '../photos';
 import { readSettings } from '../settings';
 import { tablesOfClient, tablesOfStudio } from './lists';
@@ -107,8 +107,11 @@ export async function writeStudioZip(
       ? (store.$client.prepare('select id from clients order by id').all() as { id: string }[]).map(({ id }) => id)
       : [only];
   const zip = new ZipFile();
+  const out = createWriteStream(path, { mode: 0o600 });
+  const closed = new Promise<void>((resolve) => out.once('close', resolve));
   const written = new Promise<void>((resolve, reject) => {
-    const out = createWriteStream(path, { mode: 0o600 });
+    // A picture read while it is deleted fails in the packer itself: unheard, that would end the server.
+    zip.on('error', (error) => reject(wordsOf(error)));
     zip.outputStream.on('error', reject);
     out.on('error', reject).on('close', () => resolve());
     zip.outputStream.pipe(out);
@@ -136,9 +139,17 @@ export async function writeStudioZip(
     signal?.throwIfAborted();
     return { clients: ids.length, pictures };
   } catch (error) {
+    // Only what is closed can be removed: a file still being opened would appear afterwards.
+    out.destroy();
+    await closed;
     rmSync(path, { force: true });
     throw error;
   }
 }
+
+const wordsOf = (error: Error & { code?: string }) =>
+  error.code === 'ENOENT'
+    ? new StoreError('A picture was deleted while the file was being made. Make it once more.')
+    : error;
 
 const inBytes = (file: RecordFile) => Buffer.from(JSON.stringify(file));
