@@ -10,6 +10,7 @@ import { coachScreen, eventAppend } from './coach';
 import { day, dayPage } from './day';
 import { firstLoad } from './firstLoad';
 import { carrying } from './home';
+import { anHour } from './hour';
 import { rereading, ringFrames, sweep } from './look';
 import { lifting } from './lifting';
 import { underLoad } from './load';
@@ -51,6 +52,7 @@ else if (only('--coach')) await coachScreen();
 else if (only('--home')) await carrying();
 else if (only('--lifting')) await lifting();
 else if (only('--records')) await records();
+else if (only('--hour')) await anHour(60);
 else if (only('--plans')) writeFileSync('docs/plans-reviewed.md', plansPage());
 else if (!only('--load')) {
   phases();
@@ -85,6 +87,7 @@ if (
     '--home',
     '--lifting',
     '--records',
+    '--hour',
   ].some(only)
 )
   await underLoad({ large: true, minutes });

@@ -2,7 +2,7 @@
 import * as z from 'zod/mini';
 import { cadence } from './cadence';
 import { findDrill } from './catalogue';
-import { type RunEvent, digestOf, foldRun, summariseRun } from './coach';
+import { type RunEvent, digestOf, foldRun, remoteFrame, summariseRun } from './coach';
 import { answersWith, contextFor, gatesOfPerson, idOf, planItem, requestFor, testDay, visitOf } from './fixtures';
 import { courseOf, ladderOf } from './course';
 import { type LookRecord, type ProtocolId, type Raw, blankRaw } from './look';
@@ -278,6 +278,11 @@ export const standIns: Readonly<Record<string, object>> = {
   'coach/admit.ts': { ada: { clientId: 'ada', name: 'Ada', gates: gatesOfPerson(), closed: null }, now: 120_000 },
   'coach/announce.ts': { nineSecondsIn: 9_000 },
   'coach/clientFrame.ts': { nineSecondsIn: 9_000 },
+  'coach/paired.ts': {
+    nineSecondsIn: 9_000,
+    id: idOf(1),
+    frame: remoteFrame(state, 9_000, { cue: '', landed: false, easier: null, names: [], taken: [] }),
+  },
   'coach/history.ts': { digest: digestOf({ items: [summary] }) },
   'coach/run.ts': { storedRun: { id: 'run', visitId: 'visit', at: rooms.now, items, events, members: [] } },
   'coach/words.ts': { item: { ...items[0], cadences: [cadence(4, 6)] } },

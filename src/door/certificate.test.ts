@@ -5,7 +5,7 @@ import { type AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { connect } from 'node:tls';
 import { scratchFolder } from '../../scripts/scratch';
-import { fingerprintOf, identityFor, namesHere } from './certificate';
+import { elsewhereAs, fingerprintOf, identityFor, namesHere } from './certificate';
 
 const now = Date.now();
 const day = 86_400_000;
@@ -99,3 +99,12 @@ test('this machine knows its names', () => {
   expect(namesHere(['Studio.Home'])).toEqual(expect.arrayContaining(['localhost', '127.0.0.1', 'studio.home']));
   expect(namesHere().some((name) => name.includes(' '))).toBe(false);
 });
+
+test.each([
+  [[], ['localhost', '127.0.0.1', 'mill', 'mill.local', '192.168.0.7'], 3000, '192.168.0.7:3000'],
+  [['Studio.example'], ['localhost', 'mill', '192.168.0.7', 'studio.example'], 443, 'studio.example'],
+  [[], ['localhost', 'mill'], 3000, 'mill:3000'],
+  [['localhost'], ['localhost', '127.0.0.1'], 3000, ''],
+] as const)('a code for another device names %j %j as others find it', (given, all, port, found) =>
+  expect(elsewhereAs(given, all, port)).toBe(found),
+);

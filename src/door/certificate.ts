@@ -14,6 +14,7 @@ import {
   X509CertificateGenerator,
   cryptoProvider,
 } from '@peculiar/x509';
+import { isLoopback } from './judge';
 
 /** What a server shows of itself, and what a device has to trust for it. */
 export interface Identity {
@@ -40,6 +41,17 @@ export function namesHere(more: readonly string[] = []): string[] {
     .map(({ address }) => address);
   const named = /^[a-z0-9-]+$/.test(own) ? [own, `${own}.local`] : [];
   return [...new Set(['localhost', '127.0.0.1', ...named, ...addresses, ...more.map((name) => name.toLowerCase())])];
+}
+
+/**
+ * Under what another machine finds this one best: a name that was given, else an address, since not every phone knows names of the house.
+ *
+ * @example elsewhereAs([], ['localhost', 'studio.local', '192.168.1.20'], 3000) // '192.168.1.20:3000'
+ */
+export function elsewhereAs(given: readonly string[], names: readonly string[], port: number): string {
+  const others = names.filter((name) => !isLoopback(name) && isIP(name) !== 0);
+  const name = [...given, ...others, ...names].find((one) => !isLoopback(one));
+  return name === undefined ? '' : `${name.toLowerCase()}${port === 443 ? '' : `:${port}`}`;
 }
 
 const pem = (label: string, bytes: ArrayBuffer) =>

@@ -32,12 +32,15 @@ const withPort = (names: readonly string[], port: number, usual: number): string
 
 const longest = 2000;
 
-/** The places something can be done at: what is recorded, a copy of the studio, who may come in, how it goes at home. */
+/** The places something can be done at: what is recorded, a copy of the studio, who may come in, how it goes at home, devices beside a run. */
 const writable: readonly string[] = [
   '/api/commands',
   '/api/copies',
   '/api/access',
   '/api/check-in',
+  '/api/paired/claim',
+  '/api/paired/tell',
+  '/api/paired/press',
   '/api/studio/export',
   '/api/studio/import',
   '/api/studio/import/apply',

@@ -4,7 +4,7 @@ import { type Server as SecureServer, createServer as createSecureServer } from 
 import { type AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import next from 'next';
-import { identityFor, namesHere } from './certificate';
+import { elsewhereAs, identityFor, namesHere } from './certificate';
 import { contentSecurityPolicy, everywhere, notBelieved } from './headers';
 import { hostsOf, isLoopback, judge, ownHosts } from './judge';
 import { type Admitted, theKeeper } from './keeper';
@@ -41,24 +41,26 @@ export async function serve({ port, host, dev, dir, dataDir }: Listening): Promi
   const app = next({ dev, dir, hostname: host, port });
   await app.prepare();
   const handle = app.getRequestHandler();
-  const answerTo = (hosts: readonly string[], authority: string | null) => (request: Request, response: Response) => {
-    for (const [name, value] of Object.entries(everywhere)) response.setHeader(name, value);
-    if (isSecure(request)) response.setHeader('strict-transport-security', 'max-age=31536000');
-    const { method = '', url = '', rawHeaders } = request;
-    const turned = judge({ method, url, rawHeaders }, hosts);
-    if (turned) return turnAway(response, turned);
-    if (authority && url === authorityPath) return giveAuthority(response, authority);
-    const admitted = admit(request);
-    if ('status' in admitted) return turnAway(response, admitted);
-    if ('to' in admitted) return sendTo(response, admitted.to);
-    prepare(request, response, dev);
-    const failed = (error: unknown) => {
-      console.error(error);
-      if (!response.headersSent) turnAway(response, { status: 500, why: 'The server failed on this.' });
-      else response.destroy();
+  const answerTo =
+    (hosts: readonly string[], authority: string | null, elsewhere = '') =>
+    (request: Request, response: Response) => {
+      for (const [name, value] of Object.entries(everywhere)) response.setHeader(name, value);
+      if (isSecure(request)) response.setHeader('strict-transport-security', 'max-age=31536000');
+      const { method = '', url = '', rawHeaders } = request;
+      const turned = judge({ method, url, rawHeaders }, hosts);
+      if (turned) return turnAway(response, turned);
+      if (authority && url === authorityPath) return giveAuthority(response, authority);
+      const admitted = admit(request);
+      if ('status' in admitted) return turnAway(response, admitted);
+      if ('to' in admitted) return sendTo(response, admitted.to);
+      prepare(request, response, dev, elsewhere);
+      const failed = (error: unknown) => {
+        console.error(error);
+        if (!response.headersSent) turnAway(response, { status: 500, why: 'The server failed on this.' });
+        else response.destroy();
+      };
+      admitted.within(() => void handle(request, response).catch(failed));
     };
-    admitted.within(() => void handle(request, response).catch(failed));
-  };
   if (isLoopback(host)) {
     const stop = await listen(createServer(patience, answerTo(ownHosts(port), null)), port, host);
     await wake(port, host);
@@ -76,12 +78,13 @@ export async function serve({ port, host, dev, dir, dataDir }: Listening): Promi
       `Kokyu keeps health notes: it can be reached from other machines only once it has a passphrase. Start it without HOST, set one under Settings, Who may come in, and start it on ${host} again.`,
     );
   }
-  const names = namesHere([...(isAnyAddress(host) ? [] : [host]), ...splitNames(process.env.KOKYU_NAMES)]);
+  const given = [...splitNames(process.env.KOKYU_NAMES), ...(isAnyAddress(host) ? [] : [host])];
+  const names = namesHere(given);
   const identity = await identityFor(join(dataDir, 'certificate'), names, Date.now(), givenFiles());
   const { authority, ...pair } = identity;
   const server = createSecureServer(
     { ...patience, ...pair, minVersion: 'TLSv1.2' },
-    answerTo(hostsOf(names, port), authority),
+    answerTo(hostsOf(names, port), authority, elsewhereAs(given, names, port)),
   );
   return listen(server, port, host);
 }
@@ -162,11 +165,12 @@ function sendTo(response: ServerResponse, place: string) {
   response.end();
 }
 
-function prepare(request: IncomingMessage, response: ServerResponse, dev: boolean) {
+function prepare(request: IncomingMessage, response: ServerResponse, dev: boolean, elsewhere: string) {
   for (const name of notBelieved) delete request.headers[name];
   // Said by the door alone: whatever was sent under these names is written over.
   request.headers['x-kokyu-from'] = request.socket.remoteAddress ?? '';
   request.headers['x-kokyu-secure'] = isSecure(request) ? 'yes' : 'no';
+  request.headers['x-kokyu-elsewhere'] = elsewhere;
   const policy = contentSecurityPolicy(randomBytes(16).toString('base64'), dev);
   // The framework takes the word for its own scripts from the policy of the request.
   request.headers['content-security-policy'] = policy;

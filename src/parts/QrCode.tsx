@@ -28,3 +28,11 @@ export function QrCode({ text, label }: { text: string; label: string }) {
     </svg>
   );
 }
+
+/**
+ * What a link for another device begins with: this page’s own address, or where that is one only this machine knows, what others know it by.
+ *
+ * @param elsewhere name and port under which other machines find it; null where none can
+ */
+export const linkBase = (elsewhere: string | null): string =>
+  elsewhere !== null && /^(localhost|127\.|\[::1\])/.test(location.hostname) ? `https://${elsewhere}` : location.origin;

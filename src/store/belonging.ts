@@ -34,6 +34,7 @@ export const belonging: Readonly<Record<string, Belongs>> = {
   home_returns: 'visit',
   lifts: 'visit',
   check_ins: 'visit',
+  pairs: 'visit',
   own_drills: 'studio',
   templates: 'studio',
   settings: 'studio',

@@ -462,6 +462,29 @@ export const trail = sqliteTable(
   (table) => [index('trail_by_client').on(table.clientId, table.seq)],
 );
 
+/** Other devices in the room that show or steer one run. Of what they know themselves by only digests are kept. */
+export const pairs = sqliteTable(
+  'pairs',
+  {
+    id: text('id').primaryKey(),
+    /** The visit the run is of. */
+    visitId: text('visit_id')
+      .notNull()
+      .references(() => visits.id),
+    // Named, not bound: a run that can't be read is put aside whatever was paired with it.
+    runId: text('run_id').notNull(),
+    kind: text('kind').notNull(),
+    /** Of the code that is read by the device’s camera, once. */
+    codeDigest: text('code_digest').notNull().unique(),
+    /** Of the word the device got for it; null until then. */
+    wordDigest: text('word_digest').unique(),
+    device: text('device'),
+    madeAtMs: integer('made_at_ms').notNull(),
+    endedAtMs: integer('ended_at_ms'),
+  },
+  (table) => [index('pairs_by_run').on(table.runId), index('pairs_by_visit').on(table.visitId)],
+);
+
 /** Links by which a client says how it goes at home, one at a time for a plan. Only a digest of the word in the link lies here. */
 export const checkIns = sqliteTable(
   'check_ins',

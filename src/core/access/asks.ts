@@ -6,6 +6,10 @@ const id = z.uuid();
 const said = z.string().check(z.minLength(1, 'Type the passphrase.'), z.maxLength(200));
 const code = z.string().check(z.minLength(1, 'Type the code.'), z.maxLength(80));
 
+/** What another device can be for one run: a second screen that shows what the client’s window shows, or a remote in the coach’s hand. */
+export const pairKinds = ['screen', 'remote'] as const;
+export type PairKind = (typeof pairKinds)[number];
+
 /**
  * Everything that can be done about who may come in. None of it goes through the outbox: a passphrase must never be written down in
  * a browser.
@@ -36,6 +40,9 @@ export const accessAsks = {
   /** A link by which the client of a visit says how it goes at home; the one before opens nothing any more. */
   checkIn: z.object({ visitId: id }),
   endCheckIn: z.object({ visitId: id }),
+  /** A code by which one more device shows or steers a run. */
+  pair: z.object({ runId: id, kind: z.enum(pairKinds) }),
+  endPairs: z.object({ runId: id, pairId: z.nullable(id) }),
 } as const;
 
 export type AccessAsk = keyof typeof accessAsks;
@@ -65,4 +72,6 @@ export const asksOf: Readonly<Record<AccessAsk, 'nobody' | 'locked' | 'signed in
   handOver: 'signed in',
   checkIn: 'whoever works here',
   endCheckIn: 'whoever works here',
+  pair: 'whoever works here',
+  endPairs: 'whoever works here',
 };

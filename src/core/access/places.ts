@@ -22,6 +22,9 @@ const places: readonly Place[] = [
   // By a word of their own in the address, for one person's practice at home and for nothing else.
   { at: '/check-in/', wants: 'anybody' },
   { at: '/api/check-in', wants: 'anybody' },
+  // Devices in the room, by a word of their own, for one run; and its live screen, which goes on while its coach's session is locked.
+  { at: '/paired/', wants: 'anybody' },
+  { at: '/api/paired/', wants: 'anybody' },
   // Whole studios.
   { at: '/settings/records', wants: 'owner' },
   { at: '/api/copies', wants: 'owner' },

@@ -11,6 +11,11 @@ interface SessionTimes {
 
 /** Minutes of silence after which a session locks, until the studio sets its own. */
 export const usualLockMinutes = 10;
+/** A code for another device is read within this long, or opens nothing. Ours. */
+export const codeWithinMs = 10 * 60_000;
+/** A device goes along with its run for so long at most, even where nobody ends the run. Ours: a working day. */
+export const pairedForMs = 12 * 3_600_000;
+
 /** A session ends so long after it began, whatever is done in it. */
 const longestMs = 12 * 3_600_000;
 /** And after so much silence: whoever locked it has gone home. */

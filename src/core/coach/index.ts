@@ -47,6 +47,20 @@ export {
   pedalTime,
 } from './pedal';
 export {
+  type MainAct,
+  type PairedMessage,
+  type RemoteAct,
+  type RemoteFrame,
+  type RemotePress,
+  pairedMessageSchema,
+  pressHolds,
+  pressWithinMs,
+  remoteFrame,
+  remoteFrameSchema,
+  remoteNames,
+  remotePressSchema,
+} from './paired';
+export {
   type RunState,
   cursorAt,
   endedByStop,

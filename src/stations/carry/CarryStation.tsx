@@ -40,7 +40,7 @@ export function CarryStation({
   /** Drills done at an earlier visit: holds and leans never go home after the first. */
   before: readonly string[];
   /** The link by which they say how it goes: until when one made before opens, and whether a phone can open it. */
-  link: { standing: string | null; reachable: boolean };
+  link: { standing: string | null; elsewhere: string | null };
 }) {
   const view = useShown(served);
   if (!view.visit || (view.visit.runs.length === 0 && !view.visit.home)) {

@@ -4,21 +4,21 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { askAccess } from '@/keep';
 import { Button } from '@/parts/Button';
-import { QrCode } from '@/parts/QrCode';
+import { QrCode, linkBase } from '@/parts/QrCode';
 
 /** A link by which the client says how it goes at home, from their own phone. It is shown once. */
 export function HomeLink({
   visitId,
   handed,
   standing,
-  reachable,
+  elsewhere,
 }: {
   visitId: string;
   handed: boolean;
   /** The day until which a link made before opens, in words; null where there is none. */
   standing: string | null;
-  /** Whether another machine can open it at all. */
-  reachable: boolean;
+  /** Under what another machine finds this one; null where none can. */
+  elsewhere: string | null;
 }) {
   const router = useRouter();
   const [link, setLink] = useState<string | null>(null);
@@ -26,7 +26,7 @@ export function HomeLink({
   const make = async () => {
     const told = await askAccess('checkIn', { visitId });
     setWhy(told.ok ? null : told.why);
-    if (told.ok) setLink(`${location.origin}/check-in/${told.code}`);
+    if (told.ok) setLink(`${linkBase(elsewhere)}/check-in/${told.code}`);
     router.refresh();
   };
   const end = async () => {
@@ -43,7 +43,7 @@ export function HomeLink({
       <p className="max-w-3xl text-ink2">
         They open it on their phone and tick what was done, how it felt and whether anything hurt or leaked. It shows
         these things and nothing else, and ends with the days.
-        {!reachable &&
+        {elsewhere === null &&
           ' While Kokyu speaks to this machine only, no phone can open it: docs/security.md says how that is changed.'}
       </p>
       {standing && !link && (

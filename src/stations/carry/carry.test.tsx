@@ -33,7 +33,7 @@ const show = (home: HomePlan | null, yes: Record<string, object> = {}) => {
   const facts = [...answers(yes), ...signs];
   return render(
     <Shown view={viewOf(facts, { runs: [run()], home: stored })}>
-      {(view) => <CarryStation view={view} before={[]} link={{ standing: null, reachable: true }} />}
+      {(view) => <CarryStation view={view} before={[]} link={{ standing: null, elsewhere: 'studio.local' }} />}
     </Shown>,
   );
 };

@@ -2,9 +2,10 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type Phase, type PhaseMoment, phaseAt, planBreaths } from '@/core/cadence';
-import { type ClientFrame, clientChannel, clientMessageSchema, silentAfterMs } from '@/core/coach';
+import { type ClientFrame, clientMessageSchema, silentAfterMs } from '@/core/coach';
 import { BreathingBody } from '@/parts/figures/body/BreathingBody';
 import { Tide } from '@/parts/figures/Tide';
+import { type Listen, onThisMachine } from './listening';
 import { RunClock } from './runClock';
 import { useAwake } from './useMoment';
 import { useSame } from './useSame';
@@ -22,16 +23,14 @@ const phaseInk: Record<Phase, string> = {
  * The client's own window: the tide, one large word, a count and one plain cue, by the coach's clock. Blank paper while the
  * coach looks; nothing moving in a hold or after a stop.
  */
-export function ClientScreen() {
+export function ClientScreen({ listen = onThisMachine }: { listen?: Listen }) {
   const [frame, setFrame] = useState<ClientFrame>(blank);
   const clock = useRef<RunClock | null>(null);
   const heardAt = useRef(0);
 
   useEffect(() => {
-    if (typeof BroadcastChannel === 'undefined') return;
     const own = (clock.current ??= new RunClock());
-    const channel = new BroadcastChannel(clientChannel);
-    channel.onmessage = ({ data }: MessageEvent<unknown>) => {
+    const leave = listen((data) => {
       const message = clientMessageSchema.safeParse(data);
       if (!message.success) return;
       heardAt.current = performance.now();
@@ -39,15 +38,15 @@ export function ClientScreen() {
       setFrame((before) =>
         JSON.stringify(before) === JSON.stringify(message.data.frame) ? before : message.data.frame,
       );
-    };
+    });
     const timer = setInterval(() => {
       if (performance.now() - heardAt.current > silentAfterMs) setFrame(blank);
     }, 1000);
     return () => {
       clearInterval(timer);
-      channel.close();
+      leave();
     };
-  }, []);
+  }, [listen]);
 
   const nowMs = useCallback(() => (clock.current ??= new RunClock()).now(), []);
   useAwake(frame.kind === 'breathing');

@@ -12,6 +12,8 @@ import {
   clientFrame,
   endedByStop,
   mostInGroup,
+  remoteFrame,
+  remoteNames,
   restingIn,
   watchSigns,
 } from '@/core/coach';
@@ -31,14 +33,16 @@ import { Middle } from './Middle';
 import { ChecksAsked, EffortPanel, HelpedPanel, KeysPanel, NotePanel, PacePanel, Panel, SoundPanel } from './Panels';
 import { RunHeader } from './RunHeader';
 import { RunZones } from './RunZones';
+import { ScreensPanel } from './ScreensPanel';
 import { StopPanel } from './StopPanel';
 import { shownWeek } from '../shownWeek';
 import { ThisDrill } from './ThisDrill';
 import { useSame } from './useSame';
 import { TouchChoice, TouchWords } from '../TouchBadge';
-import { useActions, useKeys } from './useActions';
+import { pressed, useActions, useKeys } from './useActions';
 import { useClientWindow, useOpenClientWindow } from './useClientWindow';
 import { type Naming, useCues, useNaming, useNeighbours } from './useCoaching';
+import { type PairedDevice, usePaired } from './usePaired';
 import { usePedal } from './usePedal';
 import { type LiveRun, useBreathMarks, useRun } from './useRun';
 import { useAwake, useMoment } from './useMoment';
@@ -51,23 +55,31 @@ const panels = {
   effort: 'Effort',
   checks: 'Checks',
   note: 'Note',
+  screens: 'Other screens',
   sound: 'Sound',
   keys: 'Keys',
 } as const;
 type PanelId = keyof typeof panels | 'touch' | 'more';
+/** What can be opened before a run has begun, too. */
+const anyTime: readonly PanelId[] = ['keys', 'sound', 'screens'];
 /** On a phone these stand beside “More”; the rest is behind it. */
 const onPhone: readonly PanelId[] = ['helped', 'pace'];
+
+const noDevices = { devices: [], elsewhere: null };
 
 /** The live screen: read at three metres, worked with one finger, every press kept before anything else happens. */
 export function RunScreen({
   view,
   stored,
   group = [],
+  paired = noDevices,
 }: {
   view: ClientView;
   stored: StoredRun;
   /** Everybody on the plan, when there is more than one. */
   group?: readonly GroupMember[];
+  /** Other devices in the room that go along with the run, and under what they find this server, if at all. */
+  paired?: { devices: readonly PairedDevice[]; elsewhere: string | null };
 }) {
   const people = useMemo(() => peopleOf(view, group), [view, group]);
   const run = useRun(stored, people);
@@ -117,15 +129,36 @@ export function RunScreen({
   const { clientCount } = view.settings;
   const week = group.length > 0 ? undefined : shownWeek(view).week;
   const figure = useSame(clientFigure(item, side, week));
-  useClientWindow(
-    useCallback(
-      () => clientFrame(state, nowMs(), { showCount: clientCount, cue: cues.words, figure }),
-      [state, nowMs, clientCount, cues.words, figure],
-    ),
+  const frame = useCallback(
+    () => clientFrame(state, nowMs(), { showCount: clientCount, cue: cues.words, figure }),
+    [state, nowMs, clientCount, cues.words, figure],
+  );
+  const changes = [state.status, state.anchorEpochMs, state.cursorSeconds, shown.segment, cues.words];
+  // A window that only looks lags behind: it has nothing to say to the client.
+  useClientWindow(frame, nowMs, changes, writes);
+  const [inviting, setInviting] = useState(false);
+  const names = naming.open && !naming.all ? naming.order.slice(0, remoteNames) : [];
+  const devices = usePaired(
+    run.id,
+    {
+      screen: frame,
+      remote: (taken) =>
+        remoteFrame(state, nowMs(), {
+          cue: cues.words,
+          landed: cues.answer !== null,
+          easier: neighbours.easier,
+          names,
+          taken,
+        }),
+      onPress: ({ act, place: which }) => {
+        if (act === 'name') return naming.name(names[which ?? 0]!);
+        pressed[act](actions, { cues, naming, neighbours });
+      },
+    },
     nowMs,
-    [state.status, state.anchorEpochMs, state.cursorSeconds, shown.segment, cues.words],
-    // A window that only looks lags behind: it has nothing to say to the client.
-    writes,
+    [...changes, cues.answer, neighbours.easier, names.join()],
+    writes && ready && (paired.devices.length > 0 || inviting),
+    paired.devices,
   );
   const askRunSeconds = useCallback(() => {
     const now = place();
@@ -207,11 +240,7 @@ export function RunScreen({
         {open
           .filter((id) => !onPhone.includes(id))
           .map((id) => (
-            <Button
-              key={id}
-              disabled={!writes || (id !== 'keys' && id !== 'sound' && !live)}
-              onClick={() => setPanel(id)}
-            >
+            <Button key={id} disabled={!writes || (!anyTime.includes(id) && !live)} onClick={() => setPanel(id)}>
               {panels[id]}
             </Button>
           ))}
@@ -229,6 +258,9 @@ export function RunScreen({
         ))}
       {panel === 'effort' && <EffortPanel {...{ run, index, neighbours, who }} />}
       {panel === 'note' && <NotePanel run={run} who={who} />}
+      {panel === 'screens' && (
+        <ScreensPanel runId={run.id} devices={devices} elsewhere={paired.elsewhere} onMade={() => setInviting(true)} />
+      )}
       {panel === 'sound' && <SoundPanel {...sound} />}
       {panel === 'keys' && <KeysPanel />}
     </Panel>
@@ -300,7 +332,7 @@ export function RunScreen({
             look="quiet"
             className={`!px-3 max-sm:!px-1.5 ${onPhone.includes(id) ? '' : 'max-sm:hidden'} ${panel === id ? '!text-ink !decoration-ink' : ''}`}
             aria-expanded={panel === id}
-            disabled={!writes || (id !== 'keys' && id !== 'sound' && !live)}
+            disabled={!writes || (!anyTime.includes(id) && !live)}
             onClick={() => toggle(id)}
           >
             {panels[id]}

@@ -1,7 +1,7 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { type Gesture, lastMark, modeOf } from '@/core/coach';
+import { type Gesture, type RemoteAct, lastMark, modeOf } from '@/core/coach';
 import { faults } from '@/core/catalogue';
 import { actFor, isControl, isTyping } from '@/parts/shell/keys';
 import { say } from '@/parts/say';
@@ -140,6 +140,27 @@ export function useActions(
   return { waitOrGo, middle, talk, next, back, takeBack, tap, stop, undo, press, keys };
 }
 export type Actions = ReturnType<typeof useActions>;
+
+/** What each act of a remote does. It was asked before whether it still means what it meant. */
+export const pressed: Readonly<
+  Record<
+    Exclude<RemoteAct, 'name'>,
+    (actions: Actions, by: { cues: ReturnType<typeof useCues>; naming: Naming; neighbours: Neighbours }) => void
+  >
+> = {
+  begin: ({ waitOrGo }) => waitOrGo(),
+  wait: ({ waitOrGo }) => waitOrGo(),
+  'go on': ({ waitOrGo }) => waitOrGo(),
+  tap: ({ tap }) => tap(),
+  talk: ({ talk }) => talk(),
+  fault: (_, { naming }) => naming.mark(),
+  cue: (_, { cues }) => (cues.answer === null ? void cues.landed('yes') : cues.next()),
+  easier: (_, { neighbours }) => void neighbours.takeEasier(),
+  next: ({ next }) => next(),
+  back: ({ takeBack, back }) => (takeBack ?? back)(),
+  undo: ({ undo }) => undo(),
+  stop: ({ stop }) => stop(),
+};
 
 type RunKeys = Parameters<typeof actFor<'run'>>[1];
 

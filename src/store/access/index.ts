@@ -29,4 +29,5 @@ export {
 } from './sessions';
 export { brokenAt, note, noteHere, noteOpened, trailOf, trailState } from './trail';
 export { checkInBy, checkInOf, endCheckIns, makeCheckIn, tellCheckIn } from './checkIns';
+export { type Pair, claimPair, endPairs, makePair, pairBy, pairsOf, runFor } from './pairs';
 export { type Asker } from './who';

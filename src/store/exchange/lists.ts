@@ -9,6 +9,7 @@ export const stayHere: readonly string[] = [
   'taken',
   'run_summaries',
   'check_ins',
+  'pairs',
 ];
 
 /** Tables whose rows are about a client, in an order in which each finds what it stands on. */

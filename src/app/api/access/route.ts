@@ -17,12 +17,14 @@ import {
   coachBy,
   endCheckIns,
   endCoach,
+  endPairs,
   endSession,
   handOver,
   hasCoaches,
   isTheirs,
   lockSession,
   makeCheckIn,
+  makePair,
   readSettings,
   recover,
   seen,
@@ -33,10 +35,12 @@ import {
   wholeStore,
 } from '@/store';
 import { cookieOf, noCookie, wordIn } from '../../cookie';
+import { sendAway } from '../../paired';
 import { sessionOf } from '../../session';
 import { answer } from '../answer';
 import { readJson } from '../body';
 import { isSameOrigin } from '../sameOrigin';
+import { deviceName } from './device';
 import { tooEasy } from './strength';
 import { noteFailure, noteSuccess, signInKeys, waitWords } from './tries';
 
@@ -183,6 +187,12 @@ const answers: Answers = {
     endCheckIns(store, by!, visitId, nowMs);
     return done();
   },
+  pair: (asked, { store, by, nowMs }) => answer({ done: true, code: makePair(store, by!, asked, nowMs) }),
+  endPairs: (asked, { store, by, nowMs }) => {
+    endPairs(store, by!, asked, nowMs);
+    sendAway(asked.runId, asked.pairId);
+    return done();
+  },
 };
 
 /** Everything about who may come in. It asks for itself who asks: signing in and unlocking are done by nobody yet. */
@@ -212,25 +222,6 @@ export async function POST(request: Request) {
   }
 }
 
-/** The browser and the system, as far as a person would tell them apart. */
-function deviceOf(agent: string): string {
-  const found = (list: readonly (readonly [RegExp, string])[]) => list.find(([sign]) => sign.test(agent))?.[1];
-  const browser = found([
-    [/Edg\//, 'Edge'],
-    [/Firefox\//, 'Firefox'],
-    [/Chrom(e|ium)\//, 'Chrome'],
-    [/Safari\//, 'Safari'],
-  ]);
-  const system = found([
-    [/iPad|iPhone/, 'iOS'],
-    [/Android/, 'Android'],
-    [/Windows/, 'Windows'],
-    [/Mac OS/, 'macOS'],
-    [/Linux/, 'Linux'],
-  ]);
-  return `${browser ?? 'A browser'}${system ? ` on ${system}` : ''}`;
-}
-
 function fromOf(request: Request): From {
   const store = wholeStore();
   const nowMs = Date.now();
@@ -242,7 +233,7 @@ function fromOf(request: Request): From {
     // Written by the door over whatever was sent.
     address: request.headers.get('x-kokyu-from') ?? '',
     secure,
-    device: deviceOf(request.headers.get('user-agent') ?? ''),
+    device: deviceName(request),
     session,
     by: session?.standing === 'open' ? askerOf(store, session) : null,
   };

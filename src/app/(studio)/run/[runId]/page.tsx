@@ -1,3 +1,4 @@
+import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import { openStations } from '@/core/safety';
 import { PathStop } from '@/stations/PathStop';
@@ -5,6 +6,7 @@ import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { shownWeek } from '@/stations/shownWeek';
 import { LiveScreen } from '@/stations/live/LiveScreen';
 import { type Unreadable, findRun, findVisit, theStore } from '@/store';
+import { devicesOf } from '../../../paired';
 import { loadClient, loadForPlanning, viewFor } from '../../../load';
 
 export const metadata = { title: 'Coaching' };
@@ -40,5 +42,10 @@ export default async function RunPage({ params }: { params: Promise<{ runId: str
     latestTouch: known.latest.touch,
     ...shownWeek({ known, today }),
   }));
-  return <LiveScreen key={run.id} view={viewFor(view, ['looks', 'plan'])} stored={run} group={group} />;
+  const paired = {
+    devices: devicesOf(run.id),
+    elsewhere: (await headers()).get('x-kokyu-elsewhere') || null,
+  };
+  const shown = viewFor(view, ['looks', 'plan']);
+  return <LiveScreen key={run.id} view={shown} stored={run} group={group} paired={paired} />;
 }

@@ -23,7 +23,7 @@ async function linkOf({ visit, settings }: ClientView) {
   return {
     standing:
       standing && dayInWords(dayIn(standing.expiresAtMs, settings.timeZone), dayIn(Date.now(), settings.timeZone)),
-    reachable: (await headers()).get('x-kokyu-secure') === 'yes',
+    elsewhere: (await headers()).get('x-kokyu-elsewhere') || null,
   };
 }
 

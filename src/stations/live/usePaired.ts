@@ -1,0 +1,111 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { type PairKind } from '@/core/access';
+import {
+  type ClientFrame,
+  type PairedMessage,
+  type RemoteFrame,
+  type RemotePress,
+  pressHolds,
+  remotePressSchema,
+} from '@/core/coach';
+import { streamFrom } from './listening';
+
+/** Said again this often: a device that hears nothing goes blank or says so. */
+const everyMs = 1000;
+/** So many presses are told to have been taken. */
+const toldOf = 6;
+/** What is told waits this long for the server: after that the next is truer. */
+const tellWithinMs = 2000;
+
+/** A device that goes along with the run, and whether it is heard just now. */
+export interface PairedDevice {
+  id: string;
+  kind: PairKind;
+  device: string;
+  here: boolean;
+}
+
+interface Shown {
+  screen: () => ClientFrame;
+  remote: (taken: string[]) => RemoteFrame;
+  onPress: (press: RemotePress) => void;
+}
+
+/**
+ * Tells the devices of a run what to show, and does what remotes press, by the same acts a finger on this screen has.
+ *
+ * @param changes told at once whenever one of them differs
+ * @param active whether any device may be there, and this page has the say
+ */
+export function usePaired(
+  runId: string,
+  shown: Shown,
+  nowMs: () => number,
+  changes: readonly unknown[],
+  active: boolean,
+  known: readonly PairedDevice[],
+): readonly PairedDevice[] {
+  const ask = useRef(shown);
+  useEffect(() => {
+    ask.current = shown;
+  });
+  const [devices, setDevices] = useState(known);
+  const [taken, setTaken] = useState<readonly string[]>([]);
+  const seen = useRef(new Set<string>());
+  const latest = useRef(taken);
+  useEffect(() => {
+    latest.current = taken;
+  }, [taken]);
+
+  const tell = useCallback(() => {
+    const message: PairedMessage = {
+      runId,
+      screen: { frame: ask.current.screen(), sentAtMs: nowMs() },
+      remote: ask.current.remote([...latest.current]),
+    };
+    void fetch('/api/paired/tell', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(message),
+      signal: AbortSignal.timeout(tellWithinMs),
+      // What is not heard is said again within the second.
+    }).catch(() => undefined);
+  }, [runId, nowMs]);
+
+  const key = [...changes, taken.join()].map(String).join('|');
+  useEffect(() => {
+    if (!active) return;
+    tell();
+    const timer = setInterval(tell, everyMs);
+    return () => clearInterval(timer);
+  }, [tell, key, active]);
+
+  useEffect(() => {
+    if (!active) return;
+    // How far the server’s clock is from this one’s: a press that lay somewhere is known by its age.
+    let apartMs = 0;
+    return streamFrom(
+      `/api/paired/heed?run=${encodeURIComponent(runId)}`,
+      {
+        hello: ({ serverMs }: { serverMs: number }) => {
+          apartMs = Date.now() - serverMs;
+        },
+        devices: (told: { devices: PairedDevice[] }) => setDevices(told.devices),
+        press: (data: { serverMs: number }) => {
+          const press = remotePressSchema.safeParse(data);
+          if (!press.success || seen.current.has(press.data.id)) return;
+          seen.current.add(press.data.id);
+          const ageMs = Date.now() - data.serverMs - apartMs;
+          if (!pressHolds(press.data, ask.current.remote([]), ageMs)) return;
+          ask.current.onPress(press.data);
+          setTaken((before) => [...before, press.data.id].slice(-toldOf));
+        },
+      },
+      () => setDevices([]),
+    );
+  }, [runId, active]);
+
+  return devices;
+}
