@@ -114,6 +114,19 @@ const floors = [
  */
 const heeded = 'Look at what became of it: show a refusal, or use send(), which shows it on whatever page is open.';
 const keepCall = "CallExpression[callee.name='keep']";
+/** Days are said in one place, in the language and order the studio is set to. */
+const ownDates = [
+  {
+    selector:
+      "NewExpression[callee.object.name='Intl'][callee.property.name='DateTimeFormat']:has(Property[key.name=/^(day|month|weekday|dateStyle)$/])",
+    message: 'Days are said by core/record (dayInWords, weekdayName, momentInWords …).',
+  },
+  {
+    selector: "CallExpression[callee.property.name='toLocaleDateString']",
+    message: 'Days are said by core/record (dayInWords, weekdayName, momentInWords …).',
+  },
+];
+
 const unheeded = [
   `ExpressionStatement > ${keepCall}`,
   `UnaryExpression[operator='void'] > ${keepCall}`,
@@ -155,8 +168,9 @@ export default tseslint.config(
   })),
   {
     files: ['src/stations/**/*.{ts,tsx}', 'src/parts/**/*.{ts,tsx}'],
-    rules: { 'no-restricted-syntax': ['error', ...unheeded] },
+    rules: { 'no-restricted-syntax': ['error', ...unheeded, ...ownDates] },
   },
+  { files: ['src/app/**/*.{ts,tsx}', 'src/phone/**/*.ts'], rules: { 'no-restricted-syntax': ['error', ...ownDates] } },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],

@@ -1,3 +1,4 @@
+import { readdirSync, rmSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { testServer } from './support/server';
@@ -144,6 +145,15 @@ test('a copy is locked, looked into with its passphrase, and put back in the pla
   page,
 }) => {
   await page.goto(`${server.url}/settings/records`);
+  await page.getByLabel('Folder, from its root').fill(server.dataDir);
+  await page.getByRole('button', { name: 'Copy there too' }).click();
+  await expect(page.getByText('This is where the studio itself lies.')).toBeVisible();
+  // What was typed stays.
+  await expect(page.getByLabel('Folder, from its root')).toHaveValue(server.dataDir);
+  const stick = `${server.dataDir}-stick`;
+  await page.getByLabel('Folder, from its root').fill(stick);
+  await page.getByRole('button', { name: 'Copy there too' }).click();
+  await expect(page.getByText('Set. The next copy goes there too.')).toBeVisible();
   await page.getByLabel('Passphrase for the copies').fill('password1234');
   await page.getByRole('button', { name: 'Lock copies with it' }).click();
   await expect(page.getByText(/would soon be guessed/)).toBeVisible();
@@ -151,7 +161,11 @@ test('a copy is locked, looked into with its passphrase, and put back in the pla
   await page.getByRole('button', { name: 'Lock copies with it' }).click();
   await expect(page.getByText('Set. It holds for the next copy.')).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Copy now' }).click();
-  await expect(page.getByText(/^Copied, checked and locked/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^Copied, checked and locked.* and in the second place/)).toBeVisible({
+    timeout: 30_000,
+  });
+  expect(readdirSync(stick).filter((name) => name.startsWith('studio-'))).toHaveLength(1);
+  rmSync(stick, { recursive: true });
   await seedClient(page, server.url, 'Jory Pike');
   await page.reload();
   const row = page.getByRole('listitem').filter({ hasText: /, locked/ });

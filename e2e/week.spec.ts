@@ -30,7 +30,7 @@ const book = (clientId: string, startsAt: string, minutes = 45, note = '') => ({
   payload: { appointmentId: uuid(), clientId, startsAt, minutes, note, seriesId: null },
 });
 /** Monday of the week after next, so that nothing of it is over. */
-const monday = weekOf(addDays(dayIn(Date.now(), 'UTC'), 14))[0]!;
+const monday = weekOf(addDays(dayIn(Date.now(), 'UTC'), 14), 'monday')[0]!;
 const week = `/week?of=${monday}`;
 
 test('a booking is dragged to another day, told what it means, put down, and taken back', async ({ page }) => {
@@ -235,4 +235,26 @@ test('who waits gets a time; what is to be remembered stands at the next visitâ€
   await expect(page.getByText('ask about the stairs', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: /^Done.*ask about the stairs/ }).click();
   await expect(page.getByText('ask about the stairs', { exact: true })).toHaveCount(0);
+});
+
+test('days are said and weeks begin as the studio is set, on the page as the server made it and after it', async ({
+  page,
+}) => {
+  await page.goto(`${server.url}/settings`);
+  await page.getByLabel('Days are said in').selectOption('Deutsch');
+  await page.getByRole('radiogroup', { name: 'A week begins on' }).getByRole('radio', { name: 'Sunday' }).click();
+  await expect(page.getByText(/^Today is (Sonn|Mon|Diens|Mitt|Donners|Frei|Sams)/)).toBeVisible();
+  await allSaved(page);
+  await expectAccessible(page, 'Settings');
+  const faults: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+  await page.goto(`${server.url}${week}`);
+  await expect(
+    page.getByRole('listitem', { name: /^(Sonn|Mon|Diens|Mitt|Donners|Frei|Sams)/ }).first(),
+  ).toHaveAccessibleName(/^Sonntag /);
+  // Said otherwise by the server than by the browser, the page would be drawn anew with a fault.
+  expect(faults).toEqual([]);
+  await say(page, setting({ dateLanguage: 'en-GB', weekStart: 'monday' }));
+  await page.reload();
+  await expect(page.getByRole('listitem', { name: /^Monday / })).toBeVisible();
 });

@@ -4,8 +4,13 @@
  */
 import { setPriority } from 'node:os';
 import { resolve } from 'node:path';
-import { StoreError, backup, copyOfDay, seal, storePath } from '@/store';
+import { StoreError, backup, copyOfDay, copyToSecond, seal, storePath } from '@/store';
 
+const secondWords: Record<string, string> = {
+  true: ', and in the second place',
+  false: '; the second place took none',
+  null: '',
+};
 const args = process.argv.slice(2);
 const into = args.find((arg) => !arg.startsWith('--'));
 const daily = args.includes('--daily');
@@ -17,8 +22,9 @@ try {
     : backup(path, Date.now(), into === undefined ? undefined : resolve(into));
   if (made) {
     const locked = await seal(path, made.folder);
+    const second = copyToSecond(path, made, Date.now());
     console.log(
-      `Copied${locked ? ', checked and locked' : ' and checked'}: ${made.clients} clients, ${made.visits} visits, ${made.photos} pictures, in ${made.folder}`,
+      `Copied${locked ? ', checked and locked' : ' and checked'}: ${made.clients} clients, ${made.visits} visits, ${made.photos} pictures${secondWords[String(second)]}, in ${made.folder}`,
     );
   }
 } catch (error) {

@@ -1,7 +1,8 @@
 import { type Metadata, type Viewport } from 'next';
 import { type ReactNode } from 'react';
 import './globals.css';
-import { loadTheme } from './load';
+import { DatesIn } from '@/parts/DatesIn';
+import { loadLook } from './load';
 
 export const metadata: Metadata = {
   title: { default: 'Kokyu', template: '%s · Kokyu' },
@@ -15,9 +16,12 @@ export const dynamic = 'force-dynamic';
 
 /** Around every page, the client's own window among them: nothing that page doesn't need. */
 export default async function RootLayout({ children }: { children: ReactNode }) {
+  const { theme, manner } = await loadLook();
   return (
-    <html lang="en-GB" data-theme={await loadTheme()} suppressHydrationWarning>
-      <body>{children}</body>
+    <html lang="en-GB" data-theme={theme} suppressHydrationWarning>
+      <body>
+        <DatesIn manner={manner}>{children}</DatesIn>
+      </body>
     </html>
   );
 }

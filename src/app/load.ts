@@ -1,7 +1,7 @@
 import { cookies } from 'next/headers';
 import { cache } from 'react';
 import { aroundDays } from '@/core/diary';
-import { type VisitRow, dayIn, workingDay } from '@/core/record';
+import { type DateManner, type VisitRow, dayIn, workingDay } from '@/core/record';
 import { type LookRecord, cautionsSeen, countsAmong, isOf, rememberedOf } from '@/core/look';
 import { markedIn } from '@/core/read';
 import { evaluateGates, pathState } from '@/core/safety';
@@ -44,9 +44,15 @@ import {
 
 export const loadSettings = cache(() => readSettings(theStore()));
 
-export async function loadTheme(): Promise<'light' | 'dark'> {
-  return (await cookies()).get('theme')?.value === 'dark' ? 'dark' : 'light';
-}
+/** What every page is drawn in, a stranger’s too: light or dark as this browser was switched, else as the studio is set; how days are said. */
+export const loadLook = cache(async (): Promise<{ theme: 'light' | 'dark'; manner: DateManner }> => {
+  const { theme, dateLanguage, weekStart } = readSettings(wholeStore());
+  const chosen = (await cookies()).get('theme')?.value;
+  return {
+    theme: chosen === 'dark' || chosen === 'light' ? chosen : theme,
+    manner: { dateLanguage, weekStart },
+  };
+});
 
 export const todayIn = (zone: string) => dayIn(Date.now(), zone);
 

@@ -47,6 +47,7 @@ const writable: readonly string[] = [
   '/api/studio/list',
   '/api/studio/restore',
   '/api/studio/seal',
+  '/api/studio/second',
 ];
 
 /**

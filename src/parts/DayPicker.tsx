@@ -2,7 +2,7 @@
 
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { DayPicker as Calendar } from 'react-day-picker';
-import { enGB } from 'react-day-picker/locale';
+import { mannerOfDates, monthInWords, weekdayAndDay, weekdayName, weekdayShort } from '@/core/record';
 
 /** The calendar's own dates are of this machine's zone; a day here is a day, wherever the machine is. */
 const asDate = (day: string) => {
@@ -11,6 +11,8 @@ const asDate = (day: string) => {
 };
 const asDay = (date: Date) =>
   `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`;
+
+const weekStartsOn = { monday: 1, sunday: 0, saturday: 6 } as const;
 
 const arrow = 'grid size-11 place-items-center rounded-one hover:bg-leaf';
 
@@ -25,8 +27,17 @@ export function DayPicker({ day, today, onChange }: { day: string; today: string
     <Calendar
       mode="single"
       required
-      locale={enGB}
-      weekStartsOn={1}
+      weekStartsOn={weekStartsOn[mannerOfDates().weekStart]}
+      formatters={{
+        formatCaption: (date) => monthInWords(asDay(date)),
+        formatWeekdayName: (date) => weekdayShort(asDay(date)),
+      }}
+      labels={{
+        labelDayButton: (date, { today: isToday, selected }) =>
+          `${isToday ? 'Today, ' : ''}${weekdayAndDay(asDay(date))}${selected ? ', selected' : ''}`,
+        labelGrid: (date) => monthInWords(asDay(date)),
+        labelWeekday: (date) => weekdayName(asDay(date)),
+      }}
       selected={asDate(day)}
       defaultMonth={asDate(day)}
       today={asDate(today)}

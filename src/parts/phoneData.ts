@@ -1,6 +1,7 @@
 import { clientFigure } from '@/core/coach';
 import { segmentsOf } from '@/core/dose';
 import { type StoredHome, homeNotice, homeWords, inOrderOfDay, stopWords } from '@/core/home';
+import { mannerOfDates } from '@/core/record';
 import { type PhoneData, type PhonePiece } from '@/phone/data';
 import { bodySvg } from './figures/body/bodySvg';
 
@@ -14,6 +15,7 @@ export function phoneDataOf(
     studio,
     from: plan.from,
     days: plan.days,
+    manner: mannerOfDates(),
     wakes: plan.wakes,
     sleeps: plan.sleeps,
     items: plan.items.map(({ id, item, cue, feels, notMeant }) => {

@@ -1,4 +1,5 @@
 import { type BreathStretch } from '@/core/cadence';
+import { type DateManner } from '@/core/record';
 
 /** Pieces of one go: breathing on a side, or a rest between. */
 export type PhonePiece =
@@ -26,6 +27,8 @@ export interface PhoneData {
   /** yyyy-mm-dd */
   from: string;
   days: number;
+  /** How days are said. */
+  manner: DateManner;
   /** When the day begins and ends; it may end after midnight. */
   wakes: string;
   sleeps: string;

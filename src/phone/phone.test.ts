@@ -10,6 +10,7 @@ const data: PhoneData = {
   planId: 'plan',
   studio: 'Saltmarsh </script><b>Rooms & Co',
   from: '2026-11-26',
+  manner: { dateLanguage: 'en-GB', weekStart: 'monday' },
   days: 14,
   wakes: '06:30',
   sleeps: '22:30',

@@ -2,6 +2,7 @@
  * The page that goes home: one file, no network. It keeps what is ticked on the phone, paces with the same clock as the app, and writes
  * the code that comes back with the same function that reads it.
  */
+import { addDays, dayInWords, tellDatesIn, weekdayAndDay } from '@/core/record';
 import { type BreathPlan, phaseAt, planBreaths } from '@/core/cadence/phaseAt';
 import { phaseTones } from '@/core/cadence/toneShapes';
 import { sinceWaking } from '@/core/home/clock';
@@ -55,11 +56,9 @@ function dayOfPlan(at = new Date()): number {
   const late = data.sleeps < data.wakes && isAwake(at) && clockOf(at) < minuteOf(data.wakes) ? 1 : 0;
   return Math.round((Date.parse(`${localDay(at)}T12:00:00Z`) - Date.parse(`${data.from}T12:00:00Z`)) / dayMs) - late;
 }
-const dateOf = (day: number) => new Date(Date.parse(`${data.from}T12:00:00Z`) + day * dayMs);
-const weekday = (day: number, how: 'long' | 'short') =>
-  dateOf(day).toLocaleDateString('en-GB', { weekday: how, timeZone: 'UTC' });
-const dated = (day: number) =>
-  dateOf(day).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' });
+tellDatesIn(data.manner);
+const dateOf = (day: number) => addDays(data.from, day);
+const dated = (day: number) => dayInWords(dateOf(day), dateOf(day));
 
 type Child = Node | string | null;
 function make<K extends keyof HTMLElementTagNameMap>(
@@ -165,7 +164,7 @@ function dayView(chosen?: number) {
         : null;
   show(
     top(),
-    heading(`${weekday(day, 'long')} ${dated(day)}`),
+    heading(`${weekdayAndDay(dateOf(day))}`),
     make(
       'p',
       { class: 'soft' },

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { outcomeOf, stateOf, summariseRun } from '@/core/coach';
 import { homeDrills } from '@/core/home';
-import { type StoredNote } from '@/core/record';
+import { type StoredNote, momentInWords } from '@/core/record';
 import { drillOf, knownDrill } from '@/core/sequence';
 import { type Repeats, visitNote, withHome } from '@/core/track';
 import { newId, useKeep } from '@/keep';
@@ -150,9 +150,6 @@ function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
   );
 }
 
-const clock = (iso: string, zone: string) =>
-  new Intl.DateTimeFormat('en-GB', { timeZone: zone, dateStyle: 'medium', timeStyle: 'short' }).format(new Date(iso));
-
 function Signed({ note, visitId, zone }: { note: StoredNote; visitId: string; zone: string }) {
   const [text, type] = useKept(`kokyu.addition.${visitId}`);
   const [error, setError] = useState<string | null>(null);
@@ -169,11 +166,11 @@ function Signed({ note, visitId, zone }: { note: StoredNote; visitId: string; zo
   };
   return (
     <div className="max-w-3xl space-y-4">
-      <p className="text-ink2">Signed {clock(note.signedAt!, zone)}.</p>
+      <p className="text-ink2">Signed {momentInWords(note.signedAt!, zone)}.</p>
       <p className="border-l-4 border-ink pl-4 whitespace-pre-line">{note.text}</p>
       {note.additions.map(({ id, at, text: words }) => (
         <p key={id} className="border-l-4 border-rule pl-4 whitespace-pre-line">
-          <span className="block text-sm text-ink2">Added {clock(at, zone)}</span>
+          <span className="block text-sm text-ink2">Added {momentInWords(at, zone)}</span>
           {words}
         </p>
       ))}

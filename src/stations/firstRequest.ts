@@ -2,9 +2,6 @@ import { type PlanRequest } from '@/core/sequence';
 import { type SchoolId } from '@/core/schools';
 import { type ClientView } from './view';
 
-/** What is at hand in most rooms, until a coach has ticked otherwise for this client. */
-const usualProps: PlanRequest['propsAtHand'] = ['towel', 'pillow', 'wall', 'chair'];
-
 /**
  * What a plan is asked with before anybody has touched anything: the booking's minutes, the props, positions and talk of the plan
  * before, else what Settings say.
@@ -20,7 +17,7 @@ export function firstRequest({ settings, visit, planning }: ClientView, leadScho
     side,
     minutes: minutesFor(booked) ?? before?.minutes ?? settings.defaultMinutes,
     talkSeconds: before?.talkSeconds ?? settings.talkSeconds,
-    propsAtHand: before?.propsAtHand ?? usualProps,
+    propsAtHand: before?.propsAtHand ?? settings.ownProps,
     leadSchool,
     ...(before?.avoidPositions?.length ? { avoidPositions: before.avoidPositions } : {}),
   };

@@ -70,6 +70,17 @@ describe('answers', () => {
     expect(fact('answer:pregnancy', { value: 'yes', dueDate: '2027-03-15' })).toMatchObject({ state: 'conflict' });
   });
 
+  test('limits that were set before there was one more stay as they were set, and the new one is the trade’s', () => {
+    const { holdSeconds: _, ...before } = { ...defaultLimits, bumpFromWeek: 20 };
+    store.$client.prepare("insert into settings (key, value) values ('limits', ?)").run(JSON.stringify(before));
+    const aside: never[] = [];
+    expect(readSettings(store, aside).limits).toEqual({ ...defaultLimits, bumpFromWeek: 20 });
+    expect(aside).toEqual([]);
+    // So do those of a browser that has not been reloaded since.
+    expect(record('settings.change', { limits: { ...before, bumpFromWeek: 22 } as never }).state).toBe('saved');
+    expect(readSettings(store).limits).toEqual({ ...defaultLimits, bumpFromWeek: 22 });
+  });
+
   test('limits set by the coach hold on the server, and absurd ones are refused', () => {
     fact('answer:pregnancy', { value: 'yes', weekOnDay: 30 });
     expect(look('sideBend', { left: 2, position: 'standing' }).state).toBe('saved');

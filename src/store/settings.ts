@@ -1,4 +1,4 @@
-import { type Settings, defaultSettings, settingsSchema } from '@/core/record';
+import { type Settings, defaultSettings, settingsSchema, tellDatesIn } from '@/core/record';
 import { type Store } from './file';
 import { type Unreadable } from './rows';
 import { settings } from './schema';
@@ -8,6 +8,13 @@ const machineZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone || 'U
 
 /** The studio's settings; a value that no longer fits falls back to its default, with a word on it, rather than stopping the app. */
 export function readSettings(store: Store, aside: Unreadable[] = []): Settings {
+  const found = settingsIn(store, aside);
+  // Whoever says a day has read this first.
+  tellDatesIn(found);
+  return found;
+}
+
+function settingsIn(store: Store, aside: Unreadable[]): Settings {
   const stored = Object.fromEntries(
     store
       .select()

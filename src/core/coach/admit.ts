@@ -1,4 +1,4 @@
-import { holdCapSeconds, isHold } from '../dose';
+import { isHold } from '../dose';
 import { type Gates, checkComponents, refusalInWords } from '../safety';
 import { type PlanItem, knownDrill, planTotals, refusalsOf, weightOf } from '../sequence';
 import { type RunEvent } from './events';
@@ -70,7 +70,7 @@ export function eventDenied(
       if (why !== null) return { code: 'gated', why: of(person, why) };
     }
   }
-  const much = tooMuch(state.items, after);
+  const much = tooMuch(state.items, after, Math.min(...people.map(({ gates }) => gates.holdSeconds)));
   return much ? { code: 'too much', why: much } : null;
 }
 
@@ -143,12 +143,12 @@ function ledTo(state: RunState, event: RunEvent, atEpochMs: number): number[] {
 }
 
 /** Holds beyond what a session may have, when a change brings them; what was there before it is not its fault. */
-function tooMuch(before: readonly PlanItem[], after: readonly PlanItem[]): string | null {
+function tooMuch(before: readonly PlanItem[], after: readonly PlanItem[], most: number): string | null {
   if (before === after) return null;
   const holds = (items: readonly PlanItem[]) => planTotals(items).whole.holdSeconds;
   const seconds = holds(after);
-  if (seconds > holdCapSeconds && seconds > holds(before)) {
-    return `That makes ${Math.round(seconds)} s of holds; the cap is ${holdCapSeconds} s. Fewer breaths or a shorter pause.`;
+  if (seconds > most && seconds > holds(before)) {
+    return `That makes ${Math.round(seconds)} s of holds; the cap is ${most} s. Fewer breaths or a shorter pause.`;
   }
   const pairs = (items: readonly PlanItem[]) =>
     items.filter((item, i) => i > 0 && item.cadences.some(isHold) && items[i - 1]!.cadences.some(isHold)).length;

@@ -92,7 +92,7 @@ export function placing(wish: Wish, bookings: readonly Booking[], rooms: Rooms):
     return `${who} booked from ${timeIn(other.startsAt, zone)} to ${endInWords(there.to)}.`;
   });
   const within = open !== null && from >= open.from && to <= open.to;
-  if (!open) against.push(`The rooms are closed on ${weekdayName(day)}s.`);
+  if (!open) against.push(`The rooms are closed on ${weekdayName(day)}.`);
   else if (!within) against.push(`The rooms are open from ${timeOf(open.from)} to ${timeOf(open.to)} that day.`);
   const [today, minuteNow] = [dayIn(now, zone), minuteIn(now, zone)];
   if (day < today || (day === today && from < minuteNow)) against.push('That time is over.');

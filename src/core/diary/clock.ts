@@ -1,4 +1,5 @@
 import { TZDate } from '@date-fns/tz';
+import { type WeekStart, weekStartsBefore, weekdayName, weekdayShort } from '../record/dateWords';
 import { addDays, minuteOf, timeOf } from '../record/day';
 
 /**
@@ -37,7 +38,7 @@ export function timeIn(instant: string | number, zone: string): string {
   return clock.format(new Date(instant));
 }
 
-export { minuteOf, timeOf };
+export { minuteOf, timeOf, weekdayName, weekdayShort };
 
 /** Minutes of the day of an instant in a zone. */
 export const minuteIn = (instant: string | number, zone: string) => minuteOf(timeIn(instant, zone));
@@ -45,10 +46,15 @@ export const minuteIn = (instant: string | number, zone: string) => minuteOf(tim
 /** 0 for Monday to 6 for Sunday. @example weekdayOf('2026-11-26') // 3 */
 export const weekdayOf = (day: string) => (new Date(`${day}T12:00:00Z`).getUTCDay() + 6) % 7;
 
-/** The days of the week a day is in, from Monday. @example weekOf('2026-11-26')[0] // '2026-11-23' */
-export function weekOf(day: string): string[] {
-  const monday = addDays(day, -weekdayOf(day));
-  return Array.from({ length: 7 }, (_, i) => addDays(monday, i));
+/**
+ * The days of the week a day is in, from the one a week begins with here.
+ *
+ * @example weekOf('2026-11-26', 'monday')[0] // '2026-11-23'
+ * @example weekOf('2026-11-26', 'sunday')[0] // '2026-11-22'
+ */
+export function weekOf(day: string, start: WeekStart): string[] {
+  const into = (weekdayOf(day) + weekStartsBefore[start]) % 7;
+  return Array.from({ length: 7 }, (_, i) => addDays(day, i - into));
 }
 
 /**
@@ -69,15 +75,6 @@ export const aroundDays = (first: string, last: string) => ({
  */
 export const repeated = (day: string, weeks: number, times: number): string[] =>
   Array.from({ length: times }, (_, i) => addDays(day, i * weeks * 7));
-
-const long = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' });
-const short = new Intl.DateTimeFormat('en-GB', { weekday: 'short', timeZone: 'UTC' });
-const noon = (day: string) => new Date(`${day}T12:00:00Z`);
-
-/** The name of a day's weekday. @example weekdayName('2026-11-26') // 'Thursday' */
-export const weekdayName = (day: string) => long.format(noon(day));
-/** The same in three letters. @example weekdayShort('2026-11-26') // 'Thu' */
-export const weekdayShort = (day: string) => short.format(noon(day));
 
 /** How long, as it is said. @example lengthInWords(95) // '1 h 35' */
 export function lengthInWords(minutes: number): string {

@@ -71,9 +71,9 @@ describe('the clock of the rooms', () => {
 
   test('a week begins on Monday (ISO 8601)', () => {
     // 26 November 2026 is a Thursday; 1 January 2027 is a Friday in a week that begins in 2026.
-    expect(weekOf('2026-11-26')).toEqual([23, 24, 25, 26, 27, 28, 29].map((date) => `2026-11-${date}`));
-    expect(weekOf('2027-01-01')[0]).toBe('2026-12-28');
-    expect(weekOf('2026-11-29')[6]).toBe('2026-11-29');
+    expect(weekOf('2026-11-26', 'monday')).toEqual([23, 24, 25, 26, 27, 28, 29].map((date) => `2026-11-${date}`));
+    expect(weekOf('2027-01-01', 'monday')[0]).toBe('2026-12-28');
+    expect(weekOf('2026-11-29', 'monday')[6]).toBe('2026-11-29');
   });
 
   test.each([
@@ -113,7 +113,7 @@ describe('putting somebody at a time', () => {
       'The rooms are open from 09:00 to 17:00 that day.',
     );
     expect(placing(wish(600, 45, { day: '2026-11-28' }), [], rooms).against).toEqual([
-      'The rooms are closed on Saturdays.',
+      'The rooms are closed on Saturday.',
     ]);
     expect(placing(wish(600, 45, { day: '2026-11-25' }), [], rooms).against).toEqual(['That time is over.']);
     const later = { ...rooms, now: at(12) };

@@ -3,9 +3,6 @@ import { type BreathStretch, type Cadence, cycleSeconds, exhaleShare, pauseSecon
 /** A pause up to this long is a natural one; a longer one is a hold and is gated. Common practice. */
 export const naturalPauseSeconds = 1;
 
-/** Most hold seconds in one session unless the coach sets another cap. Common practice. */
-export const holdCapSeconds = 120;
-
 /** Time to change to the other side within a drill. */
 const sideChangeSeconds = 10;
 

@@ -6,7 +6,6 @@ export {
   breathsPerDay,
   durationInWords,
   habitBreathsPerDay,
-  holdCapSeconds,
   holdSecondsOf,
   isHold,
   naturalPauseSeconds,

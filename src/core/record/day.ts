@@ -17,9 +17,6 @@ export function dayIn(instant: string | number, zone: string): string {
 
 /** Making a format takes a thousand times as long as using it. */
 const zones = new Map<string, Intl.DateTimeFormat>();
-const inWords = { day: 'numeric', month: 'long', timeZone: 'UTC' } as const;
-const thisYear = new Intl.DateTimeFormat('en-GB', inWords);
-const otherYear = new Intl.DateTimeFormat('en-GB', { ...inWords, year: 'numeric' });
 
 /**
  * A day moved by a number of days.
@@ -52,16 +49,6 @@ export function workingDay(
     visit.day < today &&
     nowEpochMs - Date.parse(visit.startedAt) < overMidnightMs;
   return goesOn ? visit.day : today;
-}
-
-/**
- * A day as it is said, with the year where it is not the one of `today`.
- *
- * @example dayInWords('2026-10-19', '2026-11-23') // '19 October'
- */
-export function dayInWords(day: string, today: string): string {
-  const format = day.slice(0, 4) === today.slice(0, 4) ? thisYear : otherYear;
-  return format.format(new Date(`${day}T12:00:00Z`));
 }
 
 /** Whether the runtime knows a time zone by this name. */

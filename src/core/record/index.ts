@@ -3,7 +3,23 @@ export { type HomeAnswer, type OffWay, type WishId, homeAnswers, offWays, usualH
 export { type Hours } from './hours';
 export { commandWords, typedWords } from './commandWords';
 export { type OwnBreath, type OwnEntry, ownBreathSchema, ownNoseSeconds } from './ownBreath';
-export { addDays, dayIn, dayInWords, isZone, workingDay } from './day';
+export { addDays, dayIn, isZone, workingDay } from './day';
+export {
+  type DateManner,
+  type WeekStart,
+  dateLanguageIds,
+  dateLanguages,
+  dayInWords,
+  inWeekOrder,
+  mannerOfDates,
+  momentInWords,
+  monthInWords,
+  tellDatesIn,
+  weekStarts,
+  weekdayAndDay,
+  weekdayName,
+  weekdayShort,
+} from './dateWords';
 export { type Settings, defaultSettings, settingsSchema } from './settings';
 export {
   type CommandKind,

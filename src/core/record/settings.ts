@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { usualLockMinutes } from '../access';
+import { propIds } from '../catalogue';
 import { sensibleLoad } from '../home';
 import { showsSomething } from '../reasons';
 import { type GateLimits, defaultLimits, limitNames } from '../safety';
@@ -7,6 +8,7 @@ import { schoolIds } from '../schools';
 import { usualTalkSeconds } from '../sequence';
 import { usualHours } from './booking';
 import { hoursSchema } from './hours';
+import { dateLanguageIds, weekStarts } from './dateWords';
 import { isZone } from './day';
 
 const limitSchema = z.object(
@@ -15,16 +17,20 @@ const limitSchema = z.object(
       const { name, unit, min, max } = limitNames[key];
       return [
         key,
-        z
-          .number()
-          .check(
-            z.int(),
-            z.minimum(min, `${name}: at least ${min} ${unit}.`),
-            z.maximum(max, `${name}: at most ${max} ${unit}.`),
-          ),
+        // One that came later is not in what was set before it: until it is set it is the trade’s.
+        z._default(
+          z
+            .number()
+            .check(
+              z.int(),
+              z.minimum(min, `${name}: at least ${min} ${unit}.`),
+              z.maximum(max, `${name}: at most ${max} ${unit}.`),
+            ),
+          defaultLimits[key],
+        ),
       ];
     }),
-  ) as Record<keyof GateLimits, z.ZodMiniNumber>,
+  ) as Record<keyof GateLimits, z.ZodMiniDefault<z.ZodMiniNumber>>,
 );
 
 const volume = z.number().check(z.int(), z.minimum(0), z.maximum(100));
@@ -47,6 +53,13 @@ export const settingsSchema = z.object({
   defaultMinutes: z.number().check(z.int(), z.minimum(5), z.maximum(60)),
   /** Talk, showing and correction allowed beside each drill of a plan, in seconds. */
   talkSeconds: z.number().check(z.int(), z.minimum(0), z.maximum(180)),
+  /** The day a week begins with, and the language days are said in. */
+  weekStart: z.enum(weekStarts),
+  dateLanguage: z.enum(dateLanguageIds),
+  /** What the rooms have: a first plan for somebody is asked with these. */
+  ownProps: z.array(z.enum(propIds)).check(z.maxLength(propIds.length)),
+  /** Light or dark, where a browser has not been switched by hand. */
+  theme: z.enum(['light', 'dark']),
   /** When the rooms are open, Monday first. */
   hours: hoursSchema,
   /** What was found is to be looked at again after so many days. */
@@ -86,6 +99,10 @@ export const defaultSettings: Settings = {
   homeSchool: 'openAllRegions',
   defaultMinutes: 20,
   talkSeconds: usualTalkSeconds,
+  weekStart: 'monday',
+  dateLanguage: 'en-GB',
+  ownProps: ['towel', 'pillow', 'wall', 'chair'],
+  theme: 'light',
   hours: usualHours,
   recheckDays: 14,
   homeMinutes: sensibleLoad.minutes,

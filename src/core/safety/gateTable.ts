@@ -18,6 +18,8 @@ export interface GateLimits {
   /** Days after which answers are asked again; fewer in pregnancy and after a birth or surgery. */
   screeningDays: number;
   screeningDaysClose: number;
+  /** Most seconds of holds in one session, all of them together. */
+  holdSeconds: number;
 }
 
 export const defaultLimits: GateLimits = {
@@ -28,11 +30,12 @@ export const defaultLimits: GateLimits = {
   afterSurgeryWeeks: 12,
   screeningDays: 90,
   screeningDaysClose: 14,
+  holdSeconds: 120,
 };
 
 /** What each limit is called, its unit, and between what it may be set. */
 export const limitNames: Readonly<
-  Record<keyof GateLimits, { name: string; unit: 'weeks' | 'days'; min: number; max: number }>
+  Record<keyof GateLimits, { name: string; unit: 'weeks' | 'days' | 's'; min: number; max: number; step?: number }>
 > = {
   bumpFromWeek: { name: 'The bump counts from week', unit: 'weeks', min: 8, max: 28 },
   lastWeeksFromWeek: { name: 'The last weeks of pregnancy from week', unit: 'weeks', min: 28, max: 40 },
@@ -41,6 +44,7 @@ export const limitNames: Readonly<
   afterSurgeryWeeks: { name: 'Early rules after surgery', unit: 'weeks', min: 4, max: 52 },
   screeningDays: { name: 'Answers are asked again after', unit: 'days', min: 7, max: 365 },
   screeningDaysClose: { name: 'In pregnancy, after birth or surgery, after', unit: 'days', min: 1, max: 60 },
+  holdSeconds: { name: 'Holds in a session, all together', unit: 's', min: 0, max: 300, step: 10 },
 };
 
 /**

@@ -29,6 +29,8 @@ export interface Gates {
   onDay: string;
   gates: readonly Gate[];
   watch: readonly { sign: string; reason: Reason }[];
+  /** Most seconds of holds in one session, as the coach set it. */
+  holdSeconds: number;
 }
 
 /**
@@ -79,7 +81,7 @@ export function evaluateGates(
       if (!watch.some((seen) => seen.sign === sign)) watch.push({ sign, reason });
     }
   }
-  return { onDay, gates, watch };
+  return { onDay, gates, watch, holdSeconds: limits.holdSeconds };
 }
 
 function askGates(row: GateRow, condition: Condition, answer: Answer | undefined): Gate[] {

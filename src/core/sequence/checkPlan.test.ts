@@ -1,5 +1,5 @@
 import { cadence } from '../cadence';
-import { type Answer, type ConditionId, conditionIds, emptyProfile, evaluateGates } from '../safety';
+import { type Answer, type ConditionId, conditionIds, defaultLimits, emptyProfile, evaluateGates } from '../safety';
 import { evenYields } from '../trunk';
 import {
   type DrillHistory,
@@ -17,18 +17,16 @@ import {
 import { drills, findDrill, remade } from '../catalogue';
 
 const today = '2026-11-23';
-const gatesWith = (...yes: ConditionId[]) => {
+const profileWith = (...yes: ConditionId[]) => {
   const answer = (id: ConditionId): Answer => ({
     value: yes.includes(id) ? 'yes' : 'no',
     day: today,
     recordId: 'fact',
     detail: {},
   });
-  return evaluateGates(
-    { ...emptyProfile, answers: Object.fromEntries(conditionIds.map((id) => [id, answer(id)])) },
-    today,
-  );
+  return { ...emptyProfile, answers: Object.fromEntries(conditionIds.map((id) => [id, answer(id)])) };
 };
+const gatesWith = (...yes: ConditionId[]) => evaluateGates(profileWith(...yes), today);
 
 const item = (rest: Partial<PlanItem> = {}): PlanItem => ({
   id: 'a',
@@ -116,6 +114,9 @@ describe('a hand edit is checked at once', () => {
     expect(planTotals([long]).whole.holdSeconds).toBe(36);
     const many = checkPlan(plan([{ ...long, sets: 5, breaths: 9 }]), gatesWith());
     expect(words(many)).toContain('off: 135 s of holds; the cap is 120 s.');
+    const own = (holdSeconds: number) => evaluateGates(profileWith(), today, { ...defaultLimits, holdSeconds });
+    expect(words(checkPlan(plan([long]), own(30)))).toContain('off: 36 s of holds; the cap is 30 s.');
+    expect(words(checkPlan(plan([{ ...long, sets: 5, breaths: 9 }]), own(300))).join()).not.toContain('s of holds');
   });
 
   test('too long, too many changes and an odd dose are told and left to the coach', () => {

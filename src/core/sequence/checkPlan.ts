@@ -1,5 +1,5 @@
 import { type Drill, bodyProps, findDrill, positions, props } from '../catalogue';
-import { durationInWords, holdCapSeconds, isHold } from '../dose';
+import { durationInWords, isHold } from '../dose';
 import { intents } from '../read';
 import { type Gates, refusalInWords } from '../safety';
 import { axes, clashes, everydayRules, schools } from '../schools';
@@ -38,8 +38,8 @@ export function checkPlan(plan: Plan, gates: Gates, history: readonly DrillHisto
     add('basesChange', `${baseChanges} changes between floor, chair and standing.`);
   }
   for (const [code, what] of wholeProblems(plan, history)) add(code, what);
-  if (whole.holdSeconds > holdCapSeconds) {
-    add('holdsTooLong', `${Math.round(whole.holdSeconds)} s of holds; the cap is ${holdCapSeconds} s.`);
+  if (whole.holdSeconds > gates.holdSeconds) {
+    add('holdsTooLong', `${Math.round(whole.holdSeconds)} s of holds; the cap is ${gates.holdSeconds} s.`);
   }
   return problems.sort((a, b) => Number(a.level === 'mind') - Number(b.level === 'mind'));
 }

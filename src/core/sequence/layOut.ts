@@ -1,7 +1,6 @@
 import { changeSeconds, positionIds, positions } from '../catalogue';
-import { holdCapSeconds } from '../dose';
 import { type Reason } from '../reasons';
-import { refusalInWords } from '../safety';
+import { defaultLimits, refusalInWords } from '../safety';
 import { refitted, refusalsOf } from './fit';
 import { clashes, everydayRules } from '../schools';
 import { type Candidate, type Gathered, candidateOf, compareOrder, gatherCandidates, orderOf } from './candidates';
@@ -80,6 +79,7 @@ export function layOut(
     ],
     problem: {
       ...problemOf(candidates, gathered.wanted.weights, request),
+      mostHoldSeconds: context.gates.holdSeconds,
       clashes: clashingPairs(candidates),
       musts: [...new Set([...(request.musts ?? []).filter((id) => drillIds.has(id)), ...keptIds, ...first.musts])],
       settleFirst: candidates.some(({ stage }) => stage === 0),
@@ -118,7 +118,7 @@ export function problemOf(
     change: changeTable,
     mostItems: mostItems(request.minutes),
     mostSeconds: request.minutes * 60 - recheckSeconds,
-    mostHoldSeconds: holdCapSeconds,
+    mostHoldSeconds: defaultLimits.holdSeconds,
     mostNew: mostNewDrills,
     mostAlike,
     mostBaseChanges,

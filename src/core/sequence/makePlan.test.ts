@@ -1,6 +1,13 @@
 import { positions } from '../catalogue';
-import { holdCapSeconds } from '../dose';
-import { type Answer, type ConditionId, type Profile, conditionIds, emptyProfile, evaluateGates } from '../safety';
+import {
+  type Answer,
+  type ConditionId,
+  type Profile,
+  conditionIds,
+  defaultLimits,
+  emptyProfile,
+  evaluateGates,
+} from '../safety';
 import { intentIds } from '../read';
 import { clashes, everydayRules, schoolIds } from '../schools';
 import { evenYields } from '../trunk';
@@ -60,6 +67,23 @@ const counter = () => {
 const everyCase = intentIds.flatMap((intent) => [8, 12, 20, 30].map((minutes) => [intent, minutes] as const));
 
 describe('makePlan', () => {
+  test('asks for no more holds than the coach lets a session have, none included', () => {
+    const heldWith = (holdSeconds: number) =>
+      intentIds.map((intent) => {
+        const gates = evaluateGates(profileWith({}), today, { ...defaultLimits, holdSeconds });
+        const plan = makePlan(
+          request({ intent, minutes: 30, side: 'left' }),
+          { ...contextFor(profileWith({})), gates },
+          counter(),
+        );
+        return planTotals(plan.items).whole.holdSeconds;
+      });
+    const usual = heldWith(defaultLimits.holdSeconds);
+    expect(Math.max(...usual)).toBeGreaterThan(10);
+    expect(Math.max(...heldWith(10))).toBeLessThanOrEqual(10);
+    expect(heldWith(0)).toEqual(intentIds.map(() => 0));
+  });
+
   test.each(everyCase)('%s in %d minutes keeps every hard rule', (intent, minutes) => {
     const asked = request({ intent, minutes, side: 'left' });
     const context = contextFor(profileWith({}));
@@ -69,7 +93,7 @@ describe('makePlan', () => {
     expect(plan.items.length).toBeLessThanOrEqual(mostItems(minutes));
     const { whole, baseChanges } = planTotals(plan.items);
     expect(whole.seconds).toBeLessThanOrEqual(minutes * 60);
-    expect(whole.holdSeconds).toBeLessThanOrEqual(holdCapSeconds);
+    expect(whole.holdSeconds).toBeLessThanOrEqual(defaultLimits.holdSeconds);
     expect(baseChanges).toBeLessThanOrEqual(3);
     // It opens with something still and gentle that brings to rest.
     const opening = drillOf(plan.items[0]!);

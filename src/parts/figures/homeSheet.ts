@@ -1,7 +1,7 @@
 import { type Cadence, cycleSeconds, phaseLength, phases } from '@/core/cadence';
 import { clientFigure } from '@/core/coach';
 import { type HomeItem, type HomePlan, codeLetters, homeNotice, homeWords, inOrderOfDay, stopWords } from '@/core/home';
-import { addDays, dayInWords } from '@/core/record';
+import { addDays, dayInWords, weekdayShort } from '@/core/record';
 import { bodySvg } from './body/bodySvg';
 import { escaped, wrapped } from './paper';
 
@@ -192,8 +192,6 @@ function stopBlock(to: SheetFor, pen: Pen): Block {
   };
 }
 
-const weekdays = ['Su', 'Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa'];
-
 /** Boxes to tick, a column a day; below them boxes for the code of the phone page. */
 function tickBlock(plan: HomePlan, to: SheetFor, pen: Pen): Block {
   const { width } = papers[to.paper];
@@ -219,7 +217,7 @@ function tickBlock(plan: HomePlan, to: SheetFor, pen: Pen): Block {
         const date = addDays(plan.from, day);
         const x = margin + label + (day + 0.5) * step;
         parts.push(
-          text(x, top + size, weekdays[new Date(`${date}T12:00:00Z`).getUTCDay()]!, {
+          text(x, top + size, weekdayShort(date).slice(0, 2), {
             size: size - 1,
             anchor: 'middle',
           }),

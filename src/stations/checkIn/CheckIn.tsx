@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { addDays, weekdayAndDay } from '@/core/record';
 import { type CheckIn, type HomeReturn, doneLevels, feltLevels, homeSigns } from '@/core/home';
 import { Button } from '@/parts/Button';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
@@ -25,10 +26,7 @@ interface Said {
   signs: Sign[];
 }
 
-const dated = (from: string, day: number) =>
-  new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(
-    Date.parse(`${from}T12:00:00Z`) + day * 86_400_000,
-  );
+const dated = (from: string, day: number) => weekdayAndDay(addDays(from, day));
 
 /** Where what was ticked stays until it was sent: a phone loses its network, and its tabs. Two people may share a phone: each link has its own. */
 const keptAt = (word: string, day: number) => `kokyu.home.${word.slice(-8)}.${day}`;

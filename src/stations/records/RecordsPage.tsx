@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { momentInWords } from '@/core/record';
 import { commonPractice } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
@@ -9,6 +10,7 @@ import { ProvenanceMark } from '@/parts/Provenance';
 import { ClientList } from './ClientList';
 import { PutBack } from './PutBack';
 import { Seal } from './Seal';
+import { SecondPlace } from './SecondPlace';
 import { TakeIn } from './TakeIn';
 import { TakeOut } from './TakeOut';
 import { counted } from './words';
@@ -41,6 +43,7 @@ export function RecordsPage({
   byHand,
   failed,
   locked,
+  second,
   today,
 }: {
   zone: string;
@@ -52,12 +55,12 @@ export function RecordsPage({
   failed: { at: string; why: string } | null;
   /** Whether copies are locked as they are made. */
   locked: boolean;
+  second: { folder: string | null; failed: { at: string; why: string } | null };
   today: string;
 }) {
   const router = useRouter();
   const [making, setMaking] = useState(false);
   const [said, setSaid] = useState<{ ok: boolean; words: string } | null>(null);
-  const when = new Intl.DateTimeFormat('en-GB', { timeZone: zone, dateStyle: 'medium', timeStyle: 'short' });
   const make = async () => {
     setMaking(true);
     setSaid(null);
@@ -84,8 +87,18 @@ export function RecordsPage({
         </h2>
         {failed && (
           <div className="my-3">
-            <Notice kind="stop" title={`The copy of ${when.format(new Date(failed.at))} was not made.`}>
+            <Notice kind="stop" title={`The copy of ${momentInWords(failed.at, zone)} was not made.`}>
               {failed.why} The copies before it are as they were. It is tried again every hour.
+            </Notice>
+          </div>
+        )}
+        {second.failed && (
+          <div className="my-3">
+            <Notice
+              kind="stop"
+              title={`The copy of ${momentInWords(second.failed.at, zone)} lies on this machine only.`}
+            >
+              {second.failed.why} It is tried again with the next copy.
             </Notice>
           </div>
         )}
@@ -93,7 +106,7 @@ export function RecordsPage({
           {demo
             ? 'The demo is laid anew whenever it is wanted: no copies are made of it by themselves.'
             : newest
-              ? `The newest was made on ${when.format(new Date(newest.at))}: ${holds(newest)}. It was opened to check it.`
+              ? `The newest was made on ${momentInWords(newest.at, zone)}: ${holds(newest)}. It was opened to check it.`
               : 'None yet: the first is made five minutes after Kokyu was started.'}
         </p>
         {!demo && (
@@ -117,7 +130,7 @@ export function RecordsPage({
           today={today}
           rows={copies.map((one) => ({
             key: one.name,
-            name: `${when.format(new Date(one.at))}${one.locked ? ', locked' : ''}`,
+            name: `${momentInWords(one.at, zone)}${one.locked ? ', locked' : ''}`,
             says: holds(one),
           }))}
         />
@@ -140,6 +153,7 @@ export function RecordsPage({
           each holds, and keeps what is there under another name.
         </p>
         {!demo && <Seal locked={locked} />}
+        {!demo && <SecondPlace folder={second.folder} />}
       </section>
       <TakeOut />
       <TakeIn />

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { clockTyped, timeOf, minuteOf } from '@/core/diary';
-import { type Hours, type Settings } from '@/core/record';
+import { type Hours, type Settings, type WeekStart, inWeekOrder } from '@/core/record';
 import { ChoiceChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
 
@@ -12,10 +12,12 @@ const fresh = { from: '09:00', to: '17:00' };
 /** When the rooms are open, day by day. */
 export function OpenHours({
   hours,
+  weekStart,
   error,
   onSave,
 }: {
   hours: Settings['hours'];
+  weekStart: WeekStart;
   error: string | null;
   onSave: (hours: Hours) => void;
 }) {
@@ -27,7 +29,10 @@ export function OpenHours({
       </h2>
       <p className="text-ink2">A booking outside these hours is said, not forbidden.</p>
       <ul className="mt-2">
-        {days.map((name, day) => {
+        {inWeekOrder(
+          days.map((name, day) => ({ name, day })),
+          weekStart,
+        ).map(({ name, day }) => {
           const open = hours[day] ?? null;
           return (
             <li key={name} className="flex min-h-16 flex-wrap items-center gap-4 border-t border-rule py-2">

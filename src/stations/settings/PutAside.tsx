@@ -1,5 +1,6 @@
 'use client';
 
+import { momentInWords } from '@/core/record';
 import { send } from '@/keep';
 import { Button } from '@/parts/Button';
 import { RecordFile } from '../RecordFile';
@@ -13,7 +14,6 @@ export function PutAside({
   zone: string;
 }) {
   if (records.length === 0) return null;
-  const when = new Intl.DateTimeFormat('en-GB', { timeZone: zone, dateStyle: 'medium' });
   return (
     <section aria-labelledby="aside" className="mt-10 max-w-3xl border-t border-ink pt-4">
       <h2 id="aside" className="text-lg">
@@ -26,7 +26,7 @@ export function PutAside({
         {records.map(({ table, recordId, at }) => (
           <li key={`${table} ${recordId}`} className="flex flex-wrap items-center gap-x-4 border-t border-rule py-1">
             <span className="grow">
-              {table.replaceAll('_', ' ')}, put aside on {when.format(new Date(at))}
+              {table.replaceAll('_', ' ')}, put aside on {momentInWords(at, zone)}
               <span className="block font-mono text-sm text-ink2">{recordId}</span>
             </span>
             <RecordFile table={table} id={recordId} what={recordId} />

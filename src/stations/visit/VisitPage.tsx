@@ -1,5 +1,6 @@
 'use client';
 
+import { timeIn } from '@/core/diary';
 import { type ItemSummary, stateOf, summariseRun } from '@/core/coach';
 import { cycleSeconds } from '@/core/cadence';
 import { durationInWords } from '@/core/dose';
@@ -7,7 +8,7 @@ import { faults } from '@/core/catalogue';
 import { baseMap } from '@/core/look';
 import { intentInWords, severityInWords } from '@/core/read';
 import { capital } from '@/core/reasons';
-import { type VisitRecord, type VisitRow, dayInWords, shownWith } from '@/core/record';
+import { type VisitRecord, type VisitRow, dayInWords, shownWith, weekdayName } from '@/core/record';
 import { drillOf } from '@/core/sequence';
 import { type Repeats, changeOf, foundIn, mapChanges, markerBeforeAfter, notePage } from '@/core/track';
 import { useSaid } from '@/keep';
@@ -45,15 +46,11 @@ export function VisitPage({
   const visit = view.visit!;
   const { today, settings } = view;
   const base = `/clients/${view.id}`;
-  const day = new Intl.DateTimeFormat('en-GB', { weekday: 'long', timeZone: 'UTC' });
   const isToday = visit.day === today;
   const found = foundIn(visit, view.known.profile.answers);
   return (
     <>
-      <StationHead
-        title={`${day.format(new Date(`${visit.day}T12:00:00Z`))} ${dayInWords(visit.day, today)}`}
-        line={inOneSentence(visit)}
-      >
+      <StationHead title={`${weekdayName(visit.day)} ${dayInWords(visit.day, today)}`} line={inOneSentence(visit)}>
         {before && <LinkButton href={`${base}/visit/${before.id}`}>← {dayInWords(before.day, today)}</LinkButton>}
         {after && <LinkButton href={`${base}/visit/${after.id}`}>{dayInWords(after.day, today)} →</LinkButton>}
       </StationHead>
@@ -133,8 +130,7 @@ function inOneSentence(visit: VisitRecord): string {
 }
 
 function standing({ note, endedAt }: VisitRecord, zone: string): string {
-  const clock = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' });
-  if (note?.signedAt) return `Signed ${clock.format(new Date(note.signedAt))}: later words are dated additions.`;
+  if (note?.signedAt) return `Signed ${timeIn(note.signedAt, zone)}: later words are dated additions.`;
   return endedAt ? 'Ended, not signed yet.' : 'Still open.';
 }
 

@@ -14,7 +14,7 @@ jest.mock('next/navigation', () => ({ useRouter: () => mockRouter }));
 
 const commands = () => sent.map(({ kind, payload }) => [kind, payload as Record<string, unknown>] as const);
 const rooms: Rooms = { zone, hours: usualHours, now: at(8) };
-const days = weekOf(today);
+const days = weekOf(today, 'monday');
 const width = 990;
 
 describe('a day as a line', () => {

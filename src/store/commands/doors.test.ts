@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { cadence } from '@/core/cadence';
 import { type RunEvent } from '@/core/coach';
 import { commandKinds } from '@/core/record';
+import { defaultLimits } from '@/core/safety';
 import { findRun, findVisit, factsOf, historyOf, looksOf, openRuns, stoppedDrills, visitRecord, visitsOf } from '..';
 import { type TestStudio, heldItem, now, planOfItems, quietItem, testStudio } from '../fixtures';
 import { doors } from '.';
@@ -90,6 +91,10 @@ describe('a run', () => {
     expect(studio.append(runId, { type: 'adjust', item: 1, cadences: held, breaths: 60, sets: 10 })).toMatchObject(
       refused('gated', /3000 s of holds; the cap is 120 s/),
     );
+    studio.take('settings.change', { limits: { ...defaultLimits, holdSeconds: 20 } });
+    const asked = { type: 'adjust', item: 1, cadences: held, breaths: 5, sets: 1 } as const;
+    expect(studio.append(runId, asked)).toMatchObject(refused('gated', /25 s of holds; the cap is 20 s/));
+    studio.take('settings.change', { limits: defaultLimits });
     expect(studio.append(runId, { type: 'adjust', item: 0, cadences: held, breaths: 2, sets: 1 })).toMatchObject(
       refused('gated', /back to back/),
     );

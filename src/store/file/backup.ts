@@ -64,6 +64,9 @@ function contentOf(path: string): { clients: number; visits: number; photoIds: s
   }
 }
 
+/** @throws {StoreError} when a copy that is not locked can’t be opened */
+export const mustOpen = (folder: string) => void contentOf(fileIn(folder));
+
 /**
  * Copies a studio, its file and its pictures, into a folder of its own. A server may be running on it and is not held up. The copy
  * is checked by opening it, and only then gets its name.

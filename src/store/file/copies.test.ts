@@ -1,8 +1,20 @@
-import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { copiesOf, copyFailed, copyOfDay, openStore } from '..';
+import {
+  copiesOf,
+  copyFailed,
+  copyOfDay,
+  copyToSecond,
+  openStore,
+  restore,
+  seal,
+  secondFailed,
+  secondPlace,
+  setSeal,
+  setSecondPlace,
+} from '..';
 import { timesToDrop } from './copies';
 
 const day = 86_400_000;
@@ -76,5 +88,86 @@ describe('today’s copy', () => {
     expect(copyOfDay(path, from + 41 * day)).not.toBeNull();
     expect(copyFailed(path)).toBeNull();
     expect(existsSync(join(folder, 'backups', 'daily', 'failed.json'))).toBe(false);
+  });
+});
+
+describe('the second place', () => {
+  let folder: string;
+  let path: string;
+  let stick: string;
+  beforeEach(() => {
+    folder = mkdtempSync(join(tmpdir(), 'kokyu-second-'));
+    path = join(folder, 'here', 'studio.db');
+    stick = join(folder, 'stick');
+    openStore(path).$client.close();
+    jest.spyOn(console, 'error').mockImplementation(() => undefined);
+  });
+  afterEach(() => {
+    jest.restoreAllMocks();
+    rmSync(folder, { recursive: true, force: true });
+  });
+  const copied = (at: number) => copyToSecond(path, copyOfDay(path, at)!, at);
+  const there = () => readdirSync(stick).filter((name) => !name.endsWith('.json'));
+
+  test('takes every copy, whole, and is cleared by the same rule; what was set before stays when it is set again', () => {
+    expect(copied(from)).toBeNull();
+    setSecondPlace(path, stick);
+    for (let n = 1; n < 40; n += 1) expect(copied(from + n * day)).toBe(true);
+    expect(there().length).toBeLessThanOrEqual(26);
+    expect(there()).toContain(
+      readdirSync(join(folder, 'here', 'backups', 'daily'))
+        .sort()
+        .at(-1),
+    );
+    const back = join(folder, 'back', 'studio.db');
+    restore(back, join(stick, there().at(-1)!), from);
+    openStore(back).$client.close();
+    setSecondPlace(path, stick);
+    setSecondPlace(path, null);
+    expect([secondPlace(path), copied(from + 41 * day)]).toEqual([null, null]);
+    expect(there().length).toBeGreaterThan(0);
+  });
+
+  test('a locked copy stays locked there', async () => {
+    setSecondPlace(path, stick);
+    await setSeal(path, 'lock keeper of the weir', 1);
+    const made = copyOfDay(path, from)!;
+    await seal(path, made.folder);
+    expect(copyToSecond(path, made, from)).toBe(true);
+    expect(readdirSync(join(stick, there()[0]!)).sort()).toEqual(['backup.json', 'copy.zip.age', 'key.age']);
+  });
+
+  test('gone, or another in its place, it is told of, and the copy here is as it was; back again, the note goes', () => {
+    setSecondPlace(path, stick);
+    rmSync(stick, { recursive: true });
+    expect(copied(from)).toBe(false);
+    expect(secondFailed(path)?.why).toMatch(/took no copy/);
+    // A stick of the same name, with something else on it.
+    mkdirSync(stick);
+    expect(copied(from + day)).toBe(false);
+    expect([copiesOf(path).length, there()]).toEqual([2, []]);
+    setSecondPlace(path, stick);
+    expect([copied(from + 2 * day), secondFailed(path)]).toEqual([true, null]);
+  });
+
+  test.each([
+    ['a name without a root', () => 'backups', 'from its root'],
+    ['where the studio lies', () => join(folder, 'here', 'more'), 'on another disk'],
+    [
+      'a folder with something in it',
+      () => (writeFileSync(join(folder, 'notes.txt'), 'x'), folder),
+      'something in this folder',
+    ],
+    ['a file', () => (writeFileSync(join(folder, 'file'), 'x'), join(folder, 'file')), 'Nothing can be written'],
+  ])('%s is refused with one sentence, and nothing is set', (_, where, why) => {
+    expect(() => setSecondPlace(path, where())).toThrow(why);
+    expect(secondPlace(path)).toBeNull();
+  });
+
+  test('two studios never clear away each other’s copies', () => {
+    setSecondPlace(path, stick);
+    const other = join(folder, 'other', 'studio.db');
+    openStore(other).$client.close();
+    expect(() => setSecondPlace(other, stick)).toThrow('Copies of another studio');
   });
 });

@@ -22,7 +22,7 @@ interface Copy extends Partial<Backup> {
 }
 
 /** When a copy was made, from the name of its folder; null where the name doesn't say. */
-function madeAt(folder: string): string | null {
+export function madeAt(folder: string): string | null {
   const found = /-(\d{4}-\d{2}-\d{2})T(\d{2})-(\d{2})-(\d{2})-(\d{3})Z$/.exec(basename(folder));
   return found ? `${found[1]}T${found[2]}:${found[3]}:${found[4]}.${found[5]}Z` : null;
 }

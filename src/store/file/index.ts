@@ -1,6 +1,7 @@
 export { backup, backupNote, backupsIn, clearStudio, compared, restore } from './backup';
 export { dropSeal, isSealed, isSealing, seal, setSeal, unseal } from './seal';
 export { copiesOf, copyFailed, copyOfDay } from './copies';
+export { copyToSecond, secondFailed, secondPlace, setSecondPlace } from './second';
 export { fileMode, privateFolder, settle } from './disk';
 export { FileGone, StoreError } from './errors';
 export {

@@ -1,7 +1,7 @@
 import { PutAside } from '@/stations/settings/PutAside';
 import { SettingsForm } from '@/stations/settings/SettingsForm';
 import { asker, placeNow, setAsideRecords, theStore } from '@/store';
-import { loadSettings } from '../../load';
+import { loadSettings, todayIn } from '../../load';
 import { StudioShell } from '../StudioShell';
 
 export const metadata = { title: 'Settings' };
@@ -15,7 +15,7 @@ export default function SettingsPage() {
       <p className="mb-6 text-ink2">
         {owner ? 'For this studio; saved as you type.' : 'For this studio, as its owner set it.'}
       </p>
-      <SettingsForm settings={loadSettings()} asOf={placeNow(theStore())} owner={owner} />
+      <SettingsForm settings={loadSettings()} asOf={placeNow(theStore())} today={todayIn(timeZone)} owner={owner} />
       <PutAside records={setAsideRecords(theStore())} zone={timeZone} />
     </StudioShell>
   );

@@ -15,9 +15,10 @@ export default async function WeekPage({
 }: {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  const today = todayIn(loadSettings().timeZone);
+  const { timeZone, weekStart } = loadSettings();
+  const today = todayIn(timeZone);
   const asked = dayString.safeParse(one((await searchParams).of));
-  const days = weekOf(asked.success ? asked.data : today);
+  const days = weekOf(asked.success ? asked.data : today, weekStart);
   const aside: Unreadable[] = [];
   const view = loadDiary(days[0]!, days.at(-1)!, today, aside);
   return (

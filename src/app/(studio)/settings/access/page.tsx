@@ -1,4 +1,5 @@
-import { dayIn } from '@/core/record';
+import { timeIn } from '@/core/diary';
+import { dayIn, weekdayShort } from '@/core/record';
 import { AccessPage } from '@/stations/access/AccessPage';
 import { asker, coachesOf, sessionsOf, studioKind, wholeStore } from '@/store';
 import { loadSettings, todayIn } from '../../../load';
@@ -10,12 +11,7 @@ export default function Page() {
   const store = wholeStore();
   const by = asker();
   const { timeZone, lockMinutes } = loadSettings();
-  const when = new Intl.DateTimeFormat('en-GB', {
-    timeZone,
-    weekday: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
+  const when = (ms: number) => `${weekdayShort(dayIn(ms, timeZone))} ${timeIn(ms, timeZone)}`;
   const day = (instant: string) => dayIn(instant, timeZone);
   return (
     <StudioShell>
@@ -40,8 +36,8 @@ export default function Page() {
               : sessionsOf(store, by.coachId).map(({ id, device, createdAtMs, seenAtMs }) => ({
                   id,
                   device,
-                  begun: when.format(createdAtMs),
-                  seen: when.format(seenAtMs),
+                  begun: when(createdAtMs),
+                  seen: when(seenAtMs),
                   here: id === by.sessionId,
                 }))
           }

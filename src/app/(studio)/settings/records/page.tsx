@@ -8,6 +8,8 @@ import {
   copyFailed,
   isSealed,
   isSealing,
+  secondFailed,
+  secondPlace,
   storePath,
   studioKind,
 } from '@/store';
@@ -41,6 +43,7 @@ export default function Page() {
           .slice(0, 10)}
         failed={copyFailed(path)}
         locked={isSealing(path)}
+        second={{ folder: secondPlace(path), failed: secondFailed(path) }}
         today={todayIn(loadSettings().timeZone)}
       />
     </StudioShell>

@@ -9,7 +9,7 @@ import { ClientSafety, ClientStations } from '@/stations/ClientHead';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { Thread } from '@/parts/shell/Thread';
 import { TopBar } from '@/parts/shell/TopBar';
-import { loadClient, loadTheme, viewFor, visitsOfClient } from '../../../../load';
+import { loadClient, loadLook, viewFor, visitsOfClient } from '../../../../load';
 
 type Props = { params: Promise<{ clientId: string }> };
 
@@ -47,7 +47,7 @@ export default async function StationsLayout({ params, children }: Props & { chi
       <TopBar
         studioName={settings.studioName}
         zone={settings.timeZone}
-        theme={await loadTheme()}
+        theme={(await loadLook()).theme}
         clientId={clientId}
         clientName={view.name}
         openStationIds={openStations[path.state]}

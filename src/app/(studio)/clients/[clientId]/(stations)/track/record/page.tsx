@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { dayIn } from '@/core/record';
+import { dayIn, momentInWords } from '@/core/record';
 import { TheirRecord } from '@/stations/track/TheirRecord';
 import { asker, awaySince, carersOf, coachesOf, mayGive, trailOf, trailState, wholeStore } from '@/store';
 import { loadClient } from '../../../../../../load';
@@ -13,7 +13,6 @@ export default async function RecordPage({ params }: { params: Promise<{ clientI
   const store = wholeStore();
   const by = asker();
   const { timeZone } = view.settings;
-  const when = new Intl.DateTimeFormat('en-GB', { timeZone, dateStyle: 'medium', timeStyle: 'short' });
   const carers = carersOf(store, clientId);
   const caring = new Set(carers.map(({ id }) => id));
   const away = awaySince(store, clientId);
@@ -36,7 +35,7 @@ export default async function RecordPage({ params }: { params: Promise<{ clientI
       }
       trail={trailOf(store, clientId).map(({ seq, at, coach, what }) => ({
         seq,
-        at: when.format(new Date(at)),
+        at: momentInWords(at, timeZone),
         coach,
         what,
       }))}
