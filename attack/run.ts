@@ -7,6 +7,7 @@ import { fullDisk } from './disk';
 import { cutShortCopies, endings, kills, putBack, refusals, takenAway } from './endings';
 import { fuzz } from './fuzz';
 import { hostile } from './hostile';
+import { requests } from './requests';
 import { type Row } from './support';
 
 const quick = process.argv.includes('--quick');
@@ -19,12 +20,15 @@ const parts: [string, () => Promise<Row[]>][] = [
   ['not started', refusals],
   ['a full disk', fullDisk],
   ['hostile requests', hostile],
+  ['requests by chance', () => requests(quick ? 1_000 : 10_000)],
   ['nonsense in the file', () => fuzz(quick ? 2_000 : 10_000, quick ? 2_000 : 10_000)],
 ];
 
+// One part alone, by its name.
+const [alone] = process.argv.slice(2).filter((arg) => !arg.startsWith('--'));
 let broken = 0;
 console.log(`${'tried'.padEnd(64)}${'times'.padStart(7)}  outcome`);
-for (const [name, part] of parts) {
+for (const [name, part] of parts.filter(([name]) => alone === undefined || name === alone)) {
   try {
     for (const { tried, times, outcome, held } of await part()) {
       if (held === false) broken += 1;
