@@ -186,20 +186,30 @@ export async function refusals(): Promise<Row[]> {
   ];
 }
 
-/** Runs a script on a folder and ends it at once after so many milliseconds. */
-const cutShort = (script: string, args: readonly string[], dataDir: string, ms: number) =>
+/** Runs a script on a folder and ends it at once, after so many milliseconds of having begun with what is meant. */
+export const cutShort = (
+  script: string,
+  args: readonly string[],
+  dataDir: string,
+  ms: number,
+  hasBegun: () => boolean = () => true,
+) =>
   new Promise<void>((resolve) => {
     const child = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', script, ...args], {
       env: { ...process.env, KOKYU_DATA: dataDir },
       stdio: 'ignore',
       detached: true,
     });
-    const late = setTimeout(() => {
-      // The whole group: the script runs in a process under the one that was started.
-      if (child.pid) process.kill(-child.pid, 'SIGKILL');
-    }, ms);
+    // The whole group: the script runs in a process under the one that was started.
+    const end = () => child.pid && process.kill(-child.pid, 'SIGKILL');
+    let late: ReturnType<typeof setTimeout> | null = null;
+    const watch = setInterval(() => {
+      if (late || !hasBegun()) return;
+      late = setTimeout(end, ms);
+    }, 2);
     child.once('exit', () => {
-      clearTimeout(late);
+      clearInterval(watch);
+      if (late) clearTimeout(late);
       resolve();
     });
   });

@@ -7,6 +7,7 @@ import { fullDisk } from './disk';
 import { cutShortCopies, endings, kills, putBack, refusals, takenAway } from './endings';
 import { fuzz } from './fuzz';
 import { hostile } from './hostile';
+import { cutShortMigrations } from './migration';
 import { requests } from './requests';
 import { type Row } from './support';
 
@@ -16,6 +17,7 @@ const parts: [string, () => Promise<Row[]>][] = [
   ['ended in order', () => endings(quick ? 1 : 3)],
   ['a backup by hand', () => putBack(quick ? 2 : 6)],
   ['copies cut short', () => cutShortCopies(quick ? 3 : 15)],
+  ['brought up to date', () => cutShortMigrations(quick ? 5 : 25)],
   ['the file taken away', takenAway],
   ['not started', refusals],
   ['a full disk', fullDisk],
