@@ -181,7 +181,7 @@ export async function refusals(): Promise<Row[]> {
       'a studio whose file is missing beside its backups',
       1,
       `${ends(missing.code)}${left ? ', an empty one was made' : ''}`,
-      missing.code === 1 && !left,
+      missing.code === 3 && !left,
     ),
   ];
 }

@@ -6,6 +6,7 @@ import { allSaved, expectAccessible, openRunOf, planItem, seedClient, seedCoache
 
 const server = testServer(4351);
 const wren = { name: 'Wren Addo', passphrase: 'heron lamp quiet barrow' };
+const kitsFirst = 'gate copper sails otter';
 const kit = { name: 'Kit Marsh', passphrase: 'otter sails copper gate' };
 
 test.describe.configure({ mode: 'serial' });
@@ -53,7 +54,7 @@ test('the first start asks whether there is to be a passphrase; an easy one is r
   await page.getByRole('button', { name: 'It is kept' }).click();
   await expect(page.getByRole('heading', { name: wren.name })).toBeVisible();
   await page.getByLabel('Their name').fill(kit.name);
-  await page.getByLabel('Their first passphrase', { exact: true }).fill(kit.passphrase);
+  await page.getByLabel('Their first passphrase', { exact: true }).fill(kitsFirst);
   await page.getByRole('button', { name: 'Take them in' }).click();
   await expect(page.getByText(`the passphrase of ${kit.name}`)).toBeVisible({ timeout: 15_000 });
   await page.getByRole('button', { name: 'It is kept' }).click();
@@ -101,6 +102,26 @@ test('a stranger gets nothing, wherever they ask; who guesses waits', async ({ p
   // Tries are slowed by address too; the right one goes through once the wait is over.
   await page.waitForTimeout(Number(/Wait (\d+) s/.exec(wait)![1]) * 1000 + 200);
   await signIn(page, wren);
+});
+
+test('whoever was taken in sets a passphrase of their own before anything opens', async ({ page }) => {
+  await page.goto(server.url);
+  await page.getByLabel('Name').fill(kit.name);
+  await page.getByLabel('Passphrase', { exact: true }).fill(kitsFirst);
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByText('whoever took you in knows the passphrase')).toBeVisible({ timeout: 15_000 });
+  await expectAccessible(page, 'the first passphrase of one’s own');
+  await page.goto(`${server.url}/clients`);
+  await expect(page).toHaveURL(`${server.url}/settings/access`);
+  expect((await page.request.get(`${server.url}/api/clients`)).status()).toBe(403);
+  await page.getByLabel('The one you came in with', { exact: true }).fill(kitsFirst);
+  await page.getByLabel('Your own', { exact: true }).fill(kitsFirst);
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByText('This is the one you have.')).toBeVisible();
+  await page.getByLabel('The one you came in with', { exact: true }).fill(kitsFirst);
+  await page.getByLabel('Your own', { exact: true }).fill(kit.passphrase);
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByText('The studio is empty.')).toBeVisible({ timeout: 15_000 });
 });
 
 test('a second coach does not see a client who is not theirs, by no page, list, file or command', async ({
@@ -236,7 +257,21 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   await page.context().close();
 });
 
-test('a session is ended from another place; signed out, a browser keeps nothing', async ({ browser }) => {
+test('a session is ended from another place, by the owner too; signed out, a browser keeps nothing', async ({
+  browser,
+}) => {
+  const owner = await browserOf(browser, wren);
+  const lost = await browserOf(browser, kit);
+  await owner.goto(`${server.url}/settings/access`);
+  const theirs = owner.getByRole('button', { name: /^End it: the session of Kit Marsh on/ });
+  for (let left = await theirs.count(); left > 0; left -= 1) {
+    await theirs.first().click();
+    await expect(theirs).toHaveCount(left - 1);
+  }
+  await lost.goto(`${server.url}/clients`);
+  await expect(lost.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+  await owner.context().close();
+  await lost.context().close();
   const here = await browserOf(browser, kit);
   const there = await browserOf(browser, kit);
   await here.goto(`${server.url}/settings/access`);

@@ -74,14 +74,27 @@ export function build({ force = false } = {}) {
  */
 export const serverFlags = ['--max-old-space-size=256', '--max-semi-space-size=16'];
 
-/** Starts the production server in the foreground. */
+/** What the server ends with when its file is not whole. */
+const notWhole = 3;
+
+/**
+ * Starts the production server in the foreground. Where the studio's file is not whole, a page in its place offers the copies there are;
+ * once one is put back the server starts again.
+ */
 export function serve({ studio }) {
-  const child = spawn(process.execPath, [...serverFlags, 'scripts/server.mjs'], {
-    cwd: root,
-    stdio: 'inherit',
-    env: { ...process.env, KOKYU_STUDIO: studio },
-  });
+  const env = { ...process.env, KOKYU_STUDIO: studio };
+  let child;
+  const run = (args, onExit) => {
+    child = spawn(process.execPath, args, { cwd: root, stdio: 'inherit', env });
+    child.on('exit', onExit);
+  };
+  const start = () =>
+    run([...serverFlags, 'scripts/server.mjs'], (code) => (code === notWhole ? offer() : process.exit(code ?? 0)));
+  const offer = () =>
+    run([join('node_modules', 'tsx', 'dist', 'cli.mjs'), join('scripts', 'rescue.ts')], (code) =>
+      code === 0 ? start() : process.exit(code ?? 0),
+    );
   // The terminal sends its signals to the server too; this program waits until it has ended in order.
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
-  child.on('exit', (code) => process.exit(code ?? 0));
+  start();
 }

@@ -1,5 +1,5 @@
 import { mkdirSync, rmSync } from 'node:fs';
-import { asker, beginSession, lockSession, sessionsOf, setUp, wholeStore } from '@/store';
+import { addCoach, asker, beginSession, changePassphrase, lockSession, sessionsOf, setUp, wholeStore } from '@/store';
 import { scratchFolder } from '../../scripts/scratch';
 import { keeper } from './keeper';
 
@@ -56,4 +56,33 @@ test('with one, who asks is whoever the browser’s word says; locked, over or m
   lockSession(wholeStore(), sessionsOf(wholeStore(), coachId)[0]!.id, Date.now());
   expect(knock('/clients', { cookie: word(mine) })).toEqual(closed);
   expect(knock('/api/clients', { cookie: word(mine) })).toMatchObject({ status: 423 });
+});
+
+test('whoever came in with a passphrase another one set gets nowhere but to where they set their own', async () => {
+  const store = wholeStore();
+  const owner = {
+    coachId: sessionsOf(store, null)[0]!.coachId,
+    sessionId: null,
+    name: 'Wren Addo',
+    role: 'owner' as const,
+    sees: () => true,
+  };
+  const passphrase = 'otter sails copper gate';
+  const { coachId } = await addCoach(store, owner, { name: 'Kit Marsh', passphrase }, Date.now());
+  const cookie = word(beginSession(store, coachId, 'a test', Date.now()));
+  for (const page of ['/', '/clients', '/week', '/settings/sound', '/settings/records']) {
+    expect(knock(page, { cookie })).toEqual({ to: '/settings/access' });
+  }
+  for (const path of ['/api/clients', '/api/commands', '/api/studio/export']) {
+    expect(knock(path, { cookie, method: 'POST' })).toMatchObject({ status: 403 });
+  }
+  for (const path of ['/settings/access', '/api/access', '/_next/static/chunks/a.js']) {
+    expect(knock(path, { cookie })).toHaveProperty('within');
+  }
+  const session = sessionsOf(store, coachId)[0]!;
+  const by = { ...owner, coachId, sessionId: session.id };
+  expect(
+    await changePassphrase(store, by, { now: passphrase, passphrase: 'tide table in the drawer' }, Date.now()),
+  ).toBe(true);
+  expect(knock('/clients', { cookie })).toHaveProperty('within');
 });

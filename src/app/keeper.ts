@@ -7,6 +7,9 @@ import { sessionOf } from './session';
 /** Whether a request comes from this machine. */
 const isHere = (address: string) => /^(::ffff:)?127\.|^::1$/.test(address);
 
+/** Where somebody sets their own passphrase. */
+const ownPassphrase = '/settings/access';
+
 const asPage = ({ method, path }: Knock) => (method === 'GET' || method === 'HEAD') && !path.startsWith('/api/');
 
 /**
@@ -25,6 +28,14 @@ export const keeper: Keeper = {
     }
     const wants = wantsAt(knock.path);
     const session = sessionOf(wordIn(knock.cookie, knock.secure));
+    if (session?.standing === 'open' && session.mustChange && wants !== 'anybody' && knock.path !== ownPassphrase) {
+      return asPage(knock)
+        ? { to: ownPassphrase }
+        : {
+            status: 403,
+            why: 'Set a passphrase of your own first: the one you came in with is known to whoever set it.',
+          };
+    }
     if (session?.standing === 'open') {
       if (wants === 'owner' && session.role !== 'owner') {
         return { status: 404, why: 'There is nothing here.' };

@@ -115,7 +115,7 @@ export function coachOf(request: Request): Asker | null {
   const store = wholeStore();
   if (!hasCoaches(store)) return asker();
   const session = sessionOf(wordIn(request.headers.get('cookie') ?? undefined, isSecure(request)));
-  return session && askerOf(store, session);
+  return session && !session.mustChange ? askerOf(store, session) : null;
 }
 
 /** The device a request comes from, as long as it goes along with a run. */

@@ -30,6 +30,7 @@ export {
   pairsOf,
   runFor,
   mayGive,
+  mustChange,
   noteHere,
   noteOpened,
   onBehalfOf,
@@ -77,6 +78,7 @@ export {
 } from './diary';
 export {
   FileGone,
+  NotWhole,
   StoreError,
   type Store,
   backup,
@@ -86,6 +88,7 @@ export {
   copiesOf,
   copyFailed,
   copyOfDay,
+  madeAt,
   copyToSecond,
   secondFailed,
   secondPlace,

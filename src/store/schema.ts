@@ -407,6 +407,8 @@ export const coaches = sqliteTable('coaches', {
   hash: text('hash').notNull(),
   /** Of the printed code; null once it was used. */
   recovery: text('recovery'),
+  /** Somebody else set the passphrase and knows it: nothing opens until they have set their own. */
+  mustChange: integer('must_change', { mode: 'boolean' }).notNull().default(false),
   createdAt: text('created_at').notNull(),
   endedAt: text('ended_at'),
 });

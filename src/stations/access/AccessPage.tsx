@@ -28,6 +28,8 @@ interface SessionShown {
   begun: string;
   seen: string;
   here: boolean;
+  /** Of somebody else, whose: the owner sees everybody’s. */
+  whose: string | null;
 }
 
 const Part = ({ id, title, children }: { id: string; title: string; children: ReactNode }) => (
@@ -44,6 +46,7 @@ export function AccessPage({
   me,
   coaches,
   sessions,
+  mustChange,
   lockMinutes,
   demo,
   today,
@@ -51,6 +54,8 @@ export function AccessPage({
   me: { id: string; name: string; role: Role } | null;
   coaches: readonly CoachShown[];
   sessions: readonly SessionShown[];
+  /** They came in with a passphrase somebody else set. */
+  mustChange: boolean;
   lockMinutes: number;
   demo: boolean;
   today: string;
@@ -79,6 +84,30 @@ export function AccessPage({
     );
   }
   if (me === null) return <FirstPassphrase onCode={(made) => setCode({ code: made, whose: 'the owner' })} />;
+  if (mustChange) {
+    return (
+      <div className="max-w-md">
+        <p className="mb-4">
+          {me.name}, whoever took you in knows the passphrase you came in with. Set one that only you know: everything
+          opens then.
+        </p>
+        <AccessForm
+          ask="change"
+          button="Set it"
+          busy="Setting it…"
+          onDone={() => {
+            location.assign('/');
+          }}
+        >
+          <KnownPassphrase label="The one you came in with" name="now" />
+          <NewPassphrase label="Your own" />
+        </AccessForm>
+        <div className="mt-6">
+          <SignOut />
+        </div>
+      </div>
+    );
+  }
   return (
     <>
       <Part id="me" title={me.name}>
@@ -118,11 +147,15 @@ export function AccessPage({
           </div>
         </div>
       </Part>
-      <Part id="sessions" title="Where you are signed in">
+      <Part
+        id="sessions"
+        title={me.role === 'owner' ? 'Where you and others are signed in' : 'Where you are signed in'}
+      >
         <ul>
-          {sessions.map(({ id, device, begun, seen, here }) => (
+          {sessions.map(({ id, device, begun, seen, here, whose }) => (
             <li key={id} className="flex flex-wrap items-center justify-between gap-x-6 border-t border-rule py-1">
               <span>
+                {whose !== null && `${whose}: `}
                 {device}
                 {here && ' (here)'}
               </span>
@@ -132,7 +165,7 @@ export function AccessPage({
               {!here && (
                 <Button
                   look="quiet"
-                  aria-label={`End it: the session on ${device} since ${begun}`}
+                  aria-label={`End it: the session ${whose === null ? '' : `of ${whose} `}on ${device} since ${begun}`}
                   onClick={() =>
                     void askAccess('endSession', { sessionId: id }).then((told) => {
                       if (!told.ok) say(told.why);
@@ -272,6 +305,7 @@ function Coaches({
         >
           <NameField label="Their name" />
           <NewPassphrase label="Their first passphrase" />
+          <p className="mb-2 text-sm text-ink2">Coming in with it, they set one of their own first.</p>
         </AccessForm>
       </div>
     </Part>

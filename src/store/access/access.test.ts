@@ -383,9 +383,16 @@ describe('passphrases', () => {
     // Silent for long enough it is locked, and a later touch does not open it.
     expect(sessionBy(wholeStore(), word, now + 30 * 60_000)!.standing).toBe('locked');
     expect(sessionBy(wholeStore(), word, now)!.standing).toBe('locked');
-    // Nobody ends another's.
-    expect(endSession(wholeStore(), wren.coachId!, sessionId, now)).toBe(false);
-    expect(endSession(wholeStore(), kit.coachId!, sessionId, now)).toBe(true);
+    // Nobody ends another's but the owner, who sees them all.
+    const [owner, coach] = [wren, kit].map(({ coachId, role }) => ({ coachId: coachId!, role }));
+    const ownersOwn = beginSession(wholeStore(), owner!.coachId, 'a tablet', now);
+    const { sessionId: owners } = sessionBy(wholeStore(), ownersOwn, now)!;
+    expect(endSession(wholeStore(), coach!, owners, now)).toBe(false);
+    expect(sessionsOf(wholeStore(), coach!.coachId).map(({ id }) => id)).not.toContain(owners);
+    expect(sessionsOf(wholeStore(), null).map(({ id }) => id)).toEqual(expect.arrayContaining([owners, sessionId]));
+    expect(endSession(wholeStore(), owner!, sessionId, now)).toBe(true);
+    expect(endSession(wholeStore(), owner!, owners, now)).toBe(true);
+    expect(endSession(wholeStore(), owner!, owners, now)).toBe(false);
     expect(sessionBy(wholeStore(), word, now)).toBeNull();
     expect(sessionBy(wholeStore(), 'x'.repeat(43), now)).toBeNull();
   });

@@ -101,6 +101,7 @@ export async function addCoach(store: Store, by: Asker, { name, passphrase }: As
         role: 'coach',
         hash,
         recovery: kept,
+        mustChange: true,
         createdAt: nowOf(nowMs),
       })
       .run();
@@ -153,7 +154,7 @@ export async function changePassphrase(
   if (!(await isSecretOf(who?.hash ?? null, now))) return false;
   const hash = await hashOf(passphrase);
   writing(store, () => {
-    store.update(coaches).set({ hash }).where(eq(coaches.id, by.coachId!)).run();
+    store.update(coaches).set({ hash, mustChange: false }).where(eq(coaches.id, by.coachId!)).run();
     store
       .delete(sessions)
       .where(and(eq(sessions.coachId, by.coachId!), ne(sessions.id, by.sessionId!)))
@@ -192,7 +193,7 @@ export async function recover(
   return writing(store, () => {
     const { changes } = store
       .update(coaches)
-      .set({ hash, recovery: next.kept })
+      .set({ hash, recovery: next.kept, mustChange: false })
       .where(and(eq(coaches.id, who.id), eq(coaches.recovery, who.recovery!)))
       .run();
     // Two at once with the same code: it opens once.
@@ -286,3 +287,8 @@ export function handOver(store: Store, by: Asker, { clientId, coachId }: Asked<'
     note(store, { nowMs, coachId: by.coachId, what: 'handed over to another coach', clientId });
   });
 }
+
+/** Whether somebody still has the passphrase they were taken in with. */
+export const mustChange = (store: Store, coachId: string | null): boolean =>
+  coachId !== null &&
+  (store.select({ must: coaches.mustChange }).from(coaches).where(eq(coaches.id, coachId)).get()?.must ?? false);

@@ -12,6 +12,7 @@ export {
   hasCoaches,
   isTheirs,
   mayGive,
+  mustChange,
   recover,
   setUp,
   share,

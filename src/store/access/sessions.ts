@@ -13,6 +13,8 @@ export interface Session {
   coachId: string;
   name: string;
   role: Role;
+  /** They came in with a passphrase somebody else set. */
+  mustChange: boolean;
   standing: Exclude<Standing, 'over'>;
 }
 
@@ -43,13 +45,13 @@ export function beginSession(store: Store, coachId: string, device: string, nowM
 /** The session of a word, or null for one that is over or never was. */
 export function sessionBy(store: Store, word: string, nowMs: number): Session | null {
   const row = store
-    .select({ session: sessions, name: coaches.name, role: coaches.role })
+    .select({ session: sessions, name: coaches.name, role: coaches.role, mustChange: coaches.mustChange })
     .from(sessions)
     .innerJoin(coaches, and(eq(coaches.id, sessions.coachId), isNull(coaches.endedAt)))
     .where(eq(sessions.digest, digestOf(word)))
     .get();
   if (!row) return null;
-  const { session, name, role } = row;
+  const { session, name, role, mustChange } = row;
   const standing = standingOf(session, nowMs, readSettings(store).lockMinutes);
   if (standing === 'over') {
     store.delete(sessions).where(eq(sessions.id, session.id)).run();
@@ -57,7 +59,7 @@ export function sessionBy(store: Store, word: string, nowMs: number): Session | 
   }
   // Once silent for long enough it stays locked, whatever else is asked meanwhile.
   if (standing === 'locked' && session.lockedAtMs === null) lockSession(store, session.id, nowMs);
-  return { sessionId: session.id, coachId: session.coachId, name, role, standing };
+  return { sessionId: session.id, coachId: session.coachId, name, role, mustChange, standing };
 }
 
 /** Somebody is still there. */
@@ -80,28 +82,37 @@ export function unlockSession(store: Store, sessionId: string, nowMs: number) {
   afterWriting(store);
 }
 
-/** Ends a session, somebody's own. @returns whether there was one */
-export function endSession(store: Store, coachId: string, sessionId: string, nowMs: number): boolean {
+/** Ends a session: one's own, or as the owner anybody's, whose tablet was left somewhere. @returns whether there was one */
+export function endSession(
+  store: Store,
+  { coachId, role }: { coachId: string; role: Role },
+  sessionId: string,
+  nowMs: number,
+): boolean {
+  const theirs = role === 'owner' ? undefined : eq(sessions.coachId, coachId);
   const { changes } = store
     .delete(sessions)
-    .where(and(eq(sessions.id, sessionId), eq(sessions.coachId, coachId)))
+    .where(and(eq(sessions.id, sessionId), theirs))
     .run();
   if (changes > 0) note(store, { nowMs, coachId, what: 'ended a session' });
   afterWriting(store);
   return changes > 0;
 }
 
-/** Sessions of a coach, the one used last first. */
-export const sessionsOf = (store: Store, coachId: string) =>
+/** Where somebody is signed in, or everybody; the session used last first. */
+export const sessionsOf = (store: Store, coachId: string | null) =>
   store
     .select({
       id: sessions.id,
+      coachId: sessions.coachId,
+      name: coaches.name,
       device: sessions.device,
       createdAtMs: sessions.createdAtMs,
       seenAtMs: sessions.seenAtMs,
       lockedAtMs: sessions.lockedAtMs,
     })
     .from(sessions)
-    .where(eq(sessions.coachId, coachId))
+    .innerJoin(coaches, eq(coaches.id, sessions.coachId))
+    .where(coachId === null ? undefined : eq(sessions.coachId, coachId))
     .orderBy(desc(sessions.seenAtMs))
     .all();

@@ -1,9 +1,9 @@
 export { backup, backupNote, backupsIn, clearStudio, compared, restore } from './backup';
 export { dropSeal, isSealed, isSealing, seal, setSeal, unseal } from './seal';
-export { copiesOf, copyFailed, copyOfDay } from './copies';
+export { copiesOf, copyFailed, copyOfDay, madeAt } from './copies';
 export { copyToSecond, secondFailed, secondPlace, setSecondPlace } from './second';
 export { fileMode, privateFolder, settle } from './disk';
-export { FileGone, StoreError } from './errors';
+export { FileGone, NotWhole, StoreError } from './errors';
 export {
   type Store,
   afterWriting,

@@ -6,7 +6,7 @@ import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import * as schema from '../schema';
 import { backup, restore } from './backup';
 import { fileMode, keepAs, privateFolder, settle, sizeOf } from './disk';
-import { FileGone, StoreError, messageOf } from './errors';
+import { FileGone, NotWhole, StoreError, messageOf } from './errors';
 import { takeLock } from './lock';
 import { checkpoint, clearMark, endedUncleanly, putStrayLogAside } from './mark';
 import { backupsOf, beside, photosOf, storePath } from './paths';
@@ -118,7 +118,7 @@ function openLocked(path: string, folder: string, release: () => void): Store {
   if (existsSync(path)) chmodSync(path, fileMode);
   const leftovers = isNew ? leftoversOf(path) : [];
   if (leftovers.length > 0) {
-    throw new StoreError(
+    throw new NotWhole(
       `${path} is ${existsSync(path) ? 'empty' : 'missing'}, but there is something of an earlier studio beside it (${leftovers.slice(0, 4).join(', ')}). Put a backup back (npm run restore), or move these away to begin anew.`,
     );
   }
@@ -145,24 +145,25 @@ function readyStore(path: string, folder: string, isNew: boolean, unclean: boole
     done = migrationsDone(store);
   } catch (error) {
     store?.$client.close();
-    throw new StoreError(
+    throw new NotWhole(
       `The file ${path} can't be opened as a studio (${messageOf(error)}). Put a backup in its place (npm run restore).`,
     );
   }
   const ready = store;
-  const refuse = (sentence: string) => {
+  const refuse = (sentence: string, Kind = StoreError) => {
     ready.$client.close();
-    return new StoreError(sentence);
+    return new Kind(sentence);
   };
   const wanted = migrationsWanted(folder);
   if (done > wanted) {
     throw refuse(`The file ${path} was written by a newer version. Start that version, or use another folder.`);
   }
-  if (unclean) {
+  if (unclean || (!isNew && sizeOf(path) < quicklyChecked)) {
     const fault = damageOf(store);
     if (fault) {
       throw refuse(
         `The file ${path} is damaged (${fault}). Put a backup in its place (npm run restore); it was left as it is.`,
+        NotWhole,
       );
     }
   }
@@ -173,6 +174,9 @@ function readyStore(path: string, folder: string, isNew: boolean, unclean: boole
   }
   return migratedCopy(path, store, folder, done);
 }
+
+/** Bytes that are looked through in a fraction of a second: a larger file is, when it was not closed in order. */
+const quicklyChecked = 200_000_000;
 
 /** What a quick check finds wrong with a file, or null. */
 function damageOf(store: Pick<Store, '$client'>): string | null {

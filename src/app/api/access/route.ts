@@ -65,7 +65,7 @@ const wrong = () => refuse('This is not your passphrase.', 403);
 /** Signs somebody in: what is asked besides comes with the answer. */
 function signedIn({ store, device, secure, nowMs, session }: From, coachId: string, more: object = {}) {
   // Another word with every way in: one that was known before opens nothing.
-  if (session) endSession(store, session.coachId, session.sessionId, nowMs);
+  if (session) endSession(store, session, session.sessionId, nowMs);
   const word = beginSession(store, coachId, device, nowMs);
   return answer({ done: true, ...more }, 200, { 'set-cookie': cookieOf(word, secure) });
 }
@@ -85,6 +85,9 @@ const easy = (from: From, passphrase: string, ...names: string[]) => {
   const why = tooEasy(passphrase, [...names, readSettings(from.store).studioName, 'kokyu', 'breath']);
   return why && refuse(why);
 };
+
+/** What somebody does who still has the passphrase another one set. */
+const beforeOwnPassphrase: readonly AccessAsk[] = ['change', 'signOut', 'lock', 'unlock', 'seen'];
 
 type Answers = { [K in AccessAsk]: (asked: Asked<K>, from: From) => Promise<Response> | Response };
 
@@ -125,7 +128,7 @@ const answers: Answers = {
     return done();
   },
   signOut: ({ forget }, { store, session, nowMs, secure }) => {
-    endSession(store, session!.coachId, session!.sessionId, nowMs);
+    endSession(store, session!, session!.sessionId, nowMs);
     return answer({ done: true }, 200, {
       'set-cookie': noCookie(secure),
       // What was said and has not come here yet waits in the browser for whoever said it.
@@ -141,6 +144,7 @@ const answers: Answers = {
     return done();
   },
   change: async (asked, from) => {
+    if (asked.passphrase === asked.now) return refuse('This is the one you have. Choose another.');
     const why = easy(from, asked.passphrase, from.by!.name ?? '');
     if (why) return why;
     const changed = await tried(
@@ -159,7 +163,9 @@ const answers: Answers = {
     return code === null ? wrong() : answer({ done: true, code });
   },
   endSession: ({ sessionId }, { store, by, nowMs }) =>
-    endSession(store, by!.coachId!, sessionId, nowMs) ? done() : refuse('This session is over already.', 404),
+    endSession(store, { coachId: by!.coachId!, role: by!.role }, sessionId, nowMs)
+      ? done()
+      : refuse('This session is over already.', 404),
   addCoach: async (asked, from) => {
     const why = easy(from, asked.passphrase, asked.name);
     if (why) return why;
@@ -209,6 +215,9 @@ export async function POST(request: Request) {
   else if (may !== 'nobody') {
     if (!from.session) return refuse('Sign in first.', 401);
     if (may !== 'locked' && !from.by) return refuse('Kokyu is locked. Type your passphrase to go on.', 423);
+    if (from.session.mustChange && !beforeOwnPassphrase.includes(ask)) {
+      return refuse('Set a passphrase of your own first.', 403);
+    }
     if (may === 'owner' && from.by?.role !== 'owner') return refuse('Only the owner of the studio does this.', 403);
   }
   const asked = accessAsks[ask].safeParse(body, inEnglish);

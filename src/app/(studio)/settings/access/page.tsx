@@ -1,7 +1,7 @@
 import { timeIn } from '@/core/diary';
 import { dayIn, weekdayShort } from '@/core/record';
 import { AccessPage } from '@/stations/access/AccessPage';
-import { asker, coachesOf, sessionsOf, studioKind, wholeStore } from '@/store';
+import { asker, coachesOf, mustChange, sessionsOf, studioKind, wholeStore } from '@/store';
 import { loadSettings, todayIn } from '../../../load';
 import { StudioShell } from '../../StudioShell';
 
@@ -33,14 +33,16 @@ export default function Page() {
           sessions={
             by.coachId === null
               ? []
-              : sessionsOf(store, by.coachId).map(({ id, device, createdAtMs, seenAtMs }) => ({
-                  id,
-                  device,
-                  begun: when(createdAtMs),
-                  seen: when(seenAtMs),
-                  here: id === by.sessionId,
+              : sessionsOf(store, by.role === 'owner' ? null : by.coachId).map((one) => ({
+                  id: one.id,
+                  device: one.device,
+                  begun: when(one.createdAtMs),
+                  seen: when(one.seenAtMs),
+                  here: one.id === by.sessionId,
+                  whose: one.coachId === by.coachId ? null : one.name,
                 }))
           }
+          mustChange={mustChange(store, by.coachId)}
           lockMinutes={lockMinutes}
           demo={studioKind() === 'demo'}
           today={todayIn(timeZone)}

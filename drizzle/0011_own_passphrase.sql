@@ -1,0 +1,1 @@
+ALTER TABLE `coaches` ADD `must_change` integer DEFAULT false NOT NULL;
