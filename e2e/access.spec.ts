@@ -212,10 +212,11 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
     return all.filter(({ event }) => event.type === 'breath').length;
   };
   const before = await events();
-  // Another tab is locked, and with it every tab of this browser.
+  // Locked from the live screen, and with it every tab of this browser.
   const tab = await page.context().newPage();
   await tab.goto(`${server.url}/clients`);
-  await tab.getByRole('button', { name: 'Lock' }).click();
+  await expect(tab.getByRole('button', { name: 'Lock' })).toBeVisible();
+  await page.getByRole('button', { name: 'Lock', exact: true }).click();
   for (const one of [tab, page]) {
     await expect(one.getByRole('dialog', { name: 'Locked' })).toBeVisible();
     await expect(one.locator('#main')).toBeHidden();

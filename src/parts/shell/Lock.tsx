@@ -203,7 +203,7 @@ function Locked({ name, onOpen }: { name: string; onOpen: () => void }) {
 
 /** Who is signed in, and one press that locks. Nothing while the studio has no passphrase. */
 export function WhoIsHere() {
-  const { who, lock } = useContext(LockContext);
+  const { who } = useContext(LockContext);
   if (!who) return null;
   return (
     <>
@@ -213,14 +213,22 @@ export function WhoIsHere() {
       >
         {who.name}
       </Link>
-      <button
-        type="button"
-        className="grid size-11 place-items-center rounded-one text-ink2 hover:text-ink"
-        aria-label="Lock"
-        onClick={lock}
-      >
-        <LockSign size={20} aria-hidden />
-      </button>
+      <LockButton />
     </>
   );
+}
+
+/** One press that locks; nothing while the studio has no passphrase. */
+export function LockButton() {
+  const { who, lock } = useContext(LockContext);
+  return who ? (
+    <button
+      type="button"
+      className="grid size-11 place-items-center rounded-one text-ink2 hover:text-ink"
+      aria-label="Lock"
+      onClick={lock}
+    >
+      <LockSign size={20} aria-hidden />
+    </button>
+  ) : null;
 }

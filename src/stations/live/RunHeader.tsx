@@ -4,6 +4,7 @@ import { ArrowLeft, TriangleAlert, Volume2, VolumeX } from 'lucide-react';
 import Link from 'next/link';
 import { capital } from '@/core/reasons';
 import { type TouchConsent } from '@/core/safety';
+import { LockButton } from '@/parts/shell/Lock';
 import { SaveMark } from '@/parts/shell/SaveMark';
 import { TouchBadge } from '../TouchBadge';
 
@@ -53,6 +54,7 @@ export function RunHeader({
         <span className="max-sm:hidden">
           <SaveMark zone={zone} />
         </span>
+        <LockButton />
         <button
           type="button"
           className="grid size-11 place-items-center"
