@@ -186,6 +186,18 @@ export async function refusals(): Promise<Row[]> {
   ];
 }
 
+/** Once nobody of a group of processes is left: the script’s own may end a moment after the one that started it. */
+async function goneAll(group: number) {
+  for (let tries = 0; tries < 500; tries += 1) {
+    try {
+      process.kill(-group, 0);
+    } catch {
+      return;
+    }
+    await pause(10);
+  }
+}
+
 /** Runs a script on a folder and ends it at once, after so many milliseconds of having begun with what is meant. */
 export const cutShort = (
   script: string,
@@ -210,7 +222,7 @@ export const cutShort = (
     child.once('exit', () => {
       clearInterval(watch);
       if (late) clearTimeout(late);
-      resolve();
+      void goneAll(child.pid ?? 0).then(resolve);
     });
   });
 

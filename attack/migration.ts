@@ -1,4 +1,4 @@
-import { copyFileSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { copyFileSync, cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
@@ -17,11 +17,23 @@ const tablesOf = (path: string): string[] => {
   }
 };
 
+/** So many migrations are gone through on the way. */
+const versionsAgo = 4;
+
 /** Bringing an older file up to date, ended at once in the middle: the file is the older or the newer one, whole, with everything in it. */
 export async function cutShortMigrations(times: number): Promise<Row[]> {
   const folder = mkdtempSync(join(tmpdir(), 'kokyu-migrating-'));
-  const older = join(folder, 'older.db');
-  const store = openStore(older);
+  const newest = join(folder, 'newest', 'studio.db');
+  openStore(newest).$client.close();
+  const wanted = tablesOf(newest);
+  // As it was some versions ago: made by the first of the migrations alone.
+  const before = join(folder, 'drizzle');
+  cpSync('drizzle', before, { recursive: true });
+  const journal = join(before, 'meta', '_journal.json');
+  const { entries, ...rest } = JSON.parse(readFileSync(journal, 'utf8')) as { entries: unknown[] };
+  writeFileSync(journal, JSON.stringify({ ...rest, entries: entries.slice(0, -versionsAgo) }));
+  const older = join(folder, 'older', 'studio.db');
+  const store = openStore(older, before);
   const add = store.$client.prepare(
     `insert into clients (id, name, created_at) values (?, ?, '2026-01-01T00:00:00.000Z')`,
   );
@@ -31,20 +43,11 @@ export async function cutShortMigrations(times: number): Promise<Row[]> {
     for (let n = 0; n < 8000; n += 1) fill.run(`filler ${n}`, JSON.stringify('x'.repeat(20_000)));
   })();
   store.$client.close();
-  const wanted = tablesOf(older);
-  // As it was two versions ago: without the tables that came since, and without the word that they were made.
-  const db = new Database(older);
-  db.exec('drop table pairs; drop table check_ins');
-  db.exec(
-    'delete from __drizzle_migrations where created_at in (select created_at from __drizzle_migrations order by created_at desc limit 2)',
-  );
-  db.close();
   let [inTheMiddle, broken, gone] = [0, 0, 0];
   for (let n = 0; n < times; n += 1) {
     const own = join(folder, `${n}`);
     const path = join(own, 'studio.db');
-    openStore(path).$client.close();
-    for (const name of readdirSync(own)) rmSync(join(own, name), { recursive: true });
+    mkdirSync(own);
     copyFileSync(older, path);
     await cutShort('attack/open.ts', [path], folder, (n / times) * 900, () => existsSync(`${path}.migrating`));
     if (existsSync(`${path}.migrating`)) inTheMiddle += 1;
