@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { TapNote } from './TapNote';
 import { useShield } from './shield';
 
@@ -50,12 +50,9 @@ test('a mark opens what it says at a press and closes it at the next', async () 
 test('Escape closes it and the focus is back where it was', async () => {
   const mark = await page();
   await press(mark);
-  await act(async () => {
-    fireEvent.keyDown(document.activeElement!, { key: 'Escape' });
-    await new Promise((done) => setTimeout(done, 0));
-  });
-  expect(told()).toBeNull();
-  expect(document.activeElement).toBe(mark);
+  fireEvent.keyDown(document.activeElement!, { key: 'Escape' });
+  // The focus goes back a turn after it is closed, and a busy machine takes several.
+  await waitFor(() => expect([told(), document.activeElement]).toEqual([null, mark]));
 });
 
 test('a press elsewhere closes it and leaves the focus there', async () => {
