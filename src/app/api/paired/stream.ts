@@ -45,7 +45,11 @@ export function eventStream(
         over = true;
         clearInterval(beat);
         leave();
-        controller.close();
+        try {
+          controller.close();
+        } catch {
+          // Whoever went away has closed it already.
+        }
       };
       send(`event: hello\ndata: ${JSON.stringify({ serverMs: Date.now() })}\n\n`);
       request.signal.addEventListener('abort', end);
