@@ -305,7 +305,9 @@ const rows: Record<string, Row> = {
     expected: { seen: 'Went well.', stands: 'Went well.' },
   },
   'five minutes more, three times': {
-    page: (view) => <SettingsForm settings={view.settings} asOf={view.asOf} today={view.today} />,
+    page: (view) => (
+      <SettingsForm settings={view.settings} asOf={view.asOf} today={view.today} usual={view.settings} ownable={[]} />
+    ),
     press: [1, 2, 3].map(() => () => click('Usual minutes for drills: more')),
     see: () => within(screen.getByRole('group', { name: 'Usual minutes for drills' })).getByText('35 min').textContent,
     stands: (view) => view.settings.defaultMinutes,

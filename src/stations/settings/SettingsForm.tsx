@@ -1,16 +1,8 @@
 'use client';
 
 import { type ReactNode, useId, useState } from 'react';
-import { bodyProps, propList } from '@/core/catalogue';
-import {
-  type Settings,
-  dateLanguageIds,
-  dateLanguages,
-  defaultSettings,
-  settingsWith,
-  weekStarts,
-  weekdayAndDay,
-} from '@/core/record';
+import { type PropId } from '@/core/catalogue';
+import { type Settings, dateLanguageIds, dateLanguages, settingsWith, weekStarts, weekdayAndDay } from '@/core/record';
 import { type Provenance, capital, commonPractice, setByYou } from '@/core/reasons';
 import { type GateLimits, defaultLimits, limitNames } from '@/core/safety';
 import { schoolIds, schools } from '@/core/schools';
@@ -41,15 +33,23 @@ export function SettingsForm({
   settings: served,
   asOf,
   today,
+  usual,
+  ownable,
   owner = true,
 }: {
   settings: Settings;
   asOf: number;
   today: string;
+  /** What the numbers that are rules are until they are set. */
+  usual: Pick<Settings, RuleKey>;
+  /** Props a room may have; hands, lips and the like are always there. */
+  ownable: readonly { id: PropId; name: string }[];
   /** Who owns the studio sets what holds for everybody; others see how it is set. */
   owner?: boolean;
 }) {
   const settings = settingsWith(served, asOf, useSaid());
+  /** A number that is a rule: the trade’s until it was set otherwise. */
+  const ruleMark = (key: RuleKey) => (settings[key] === usual[key] ? commonPractice : setByYou);
   // What is chosen before the page listens would be lost without a word.
   const alive = useHydrated();
   const school = useSetting('homeSchool');
@@ -166,7 +166,7 @@ export function SettingsForm({
         <p className="text-sm text-ink2">
           A first plan for somebody is asked with these; what is at hand today is ticked beside it.
         </p>
-        <Rule by={ruleMark(settings, 'defaultMinutes')}>
+        <Rule by={ruleMark('defaultMinutes')}>
           <Stepper
             label="Usual minutes for drills"
             value={settings.defaultMinutes}
@@ -177,7 +177,7 @@ export function SettingsForm({
             onChange={(next) => void minutes.save(next)}
           />
         </Rule>
-        <Rule by={ruleMark(settings, 'talkSeconds')}>
+        <Rule by={ruleMark('talkSeconds')}>
           <Stepper
             label="Talk and correction, a drill"
             value={settings.talkSeconds}
@@ -188,7 +188,7 @@ export function SettingsForm({
             onChange={(next) => void talk.save(next)}
           />
         </Rule>
-        <Rule by={ruleMark(settings, 'recheckDays')}>
+        <Rule by={ruleMark('recheckDays')}>
           <Stepper
             label="A recheck is due after"
             value={settings.recheckDays}
@@ -198,7 +198,7 @@ export function SettingsForm({
             onChange={(next) => void recheck.save(next)}
           />
         </Rule>
-        <Rule by={ruleMark(settings, 'homeMinutes')}>
+        <Rule by={ruleMark('homeMinutes')}>
           <Stepper
             label="At home, at most a day"
             value={settings.homeMinutes}
@@ -208,7 +208,7 @@ export function SettingsForm({
             onChange={(next) => void homeMinutes.save(next)}
           />
         </Rule>
-        <Rule by={ruleMark(settings, 'homeBreaths')}>
+        <Rule by={ruleMark('homeBreaths')}>
           <Stepper
             label="and at most"
             value={settings.homeBreaths}
@@ -247,14 +247,7 @@ export function SettingsForm({
   );
 }
 
-/** Props a room has; hands, floor and the like are always there. */
-const ownable = propList.filter(({ id }) => !bodyProps.includes(id));
-
-/** A number that is a rule: the trade’s until it was set otherwise. */
-const ruleMark = (
-  settings: Settings,
-  key: 'defaultMinutes' | 'talkSeconds' | 'recheckDays' | 'homeMinutes' | 'homeBreaths',
-) => (settings[key] === defaultSettings[key] ? commonPractice : setByYou);
+type RuleKey = 'defaultMinutes' | 'talkSeconds' | 'recheckDays' | 'homeMinutes' | 'homeBreaths';
 
 const Rule = ({ by, children }: { by: Provenance; children: ReactNode }) => (
   <div className="flex flex-wrap items-end justify-between gap-3">
