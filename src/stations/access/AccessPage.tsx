@@ -294,7 +294,7 @@ function Coaches({
       <h3 className="mb-2 text-base">Take in a coach</h3>
       <p className="mb-2 text-sm text-ink2">
         They see the clients they add, and those shared with or handed to them. Tell them the passphrase by word of
-        mouth; they change it once they are in.
+        mouth; they set one of their own before anything opens.
       </p>
       <div className="max-w-md" onChange={(event) => setName(nameIn(event.target as HTMLElement) ?? name)}>
         <AccessForm
@@ -305,7 +305,6 @@ function Coaches({
         >
           <NameField label="Their name" />
           <NewPassphrase label="Their first passphrase" />
-          <p className="mb-2 text-sm text-ink2">Coming in with it, they set one of their own first.</p>
         </AccessForm>
       </div>
     </Part>

@@ -148,9 +148,8 @@ export function RecordsPage({
           keep one on another machine, where the house burning down does not reach it.
         </p>
         <p className="mt-1 text-ink2">
-          A damaged studio that can’t be opened is put back with{' '}
-          <code className="font-mono text-sm">npm run restore</code> while Kokyu has ended: it lists them, says what
-          each holds, and keeps what is there under another name.
+          A studio that is damaged is found when Kokyu starts: a page then offers these copies. In a terminal they are
+          put back with <code className="font-mono text-sm">npm run restore</code>, while Kokyu has ended.
         </p>
         {!demo && <Seal locked={locked} />}
         {!demo && <SecondPlace folder={second.folder} />}
