@@ -94,3 +94,40 @@ export async function fullDisk(): Promise<Row[]> {
     rmSync(mount, { recursive: true, force: true });
   }
 }
+
+/** A studio on a disk that can only be read: it says so in one sentence, offers no copy in the place of a file that is whole, and changes nothing. */
+export async function readOnlyDisk(): Promise<Row[]> {
+  const mount = mkdtempSync(join(tmpdir(), 'kokyu-read-only-'));
+  if (!mounted(mount, 64)) {
+    rmSync(mount, { recursive: true, force: true });
+    return [row('a disk that can only be read', 0, 'not tried: no disk can be mounted here', null)];
+  }
+  const server = testServer(4722, 'own', join(mount, 'data'));
+  const remount = (as: 'ro' | 'rw') => spawnSync('mount', ['-o', `remount,${as}`, mount], { stdio: 'ignore' }).status;
+  try {
+    await server.start();
+    const client = newClient('Quay');
+    await post(server.url, [client]);
+    await server.end();
+    const second = testServer(4724, 'own', join(mount, 'new'));
+    remount('ro');
+    const refused = await server.another(4723);
+    const empty = await second.another(4725);
+    remount('rw');
+    await server.start();
+    await server.end();
+    const there = clientsIn(fileOf(server)).size;
+    const plain = [refused, empty].every(
+      (ended) => ended?.code === 1 && /^Nothing can be written in /.test(ended.words) && !/\bat </.test(ended.words),
+    );
+    return [
+      row('started on a disk that can only be read', 2, `ended with 1: ${refused?.words.slice(0, 60)}…`, plain),
+      row('the studio once it can be written', 1, `${there} of 1 there`, there === 1),
+    ];
+  } finally {
+    remount('rw');
+    await server.close();
+    spawnSync('umount', [mount], { stdio: 'ignore' });
+    rmSync(mount, { recursive: true, force: true });
+  }
+}

@@ -3,7 +3,7 @@
  * answer, and fills its file with nonsense. Prints what was tried and what came of it; anything lost ends it non-zero. Needs a build.
  * `--quick` for fewer rounds.
  */
-import { fullDisk } from './disk';
+import { fullDisk, readOnlyDisk } from './disk';
 import { cutShortCopies, endings, kills, putBack, refusals, takenAway } from './endings';
 import { fuzz } from './fuzz';
 import { hostile } from './hostile';
@@ -21,6 +21,7 @@ const parts: [string, () => Promise<Row[]>][] = [
   ['the file taken away', takenAway],
   ['not started', refusals],
   ['a full disk', fullDisk],
+  ['a disk that can only be read', readOnlyDisk],
   ['hostile requests', hostile],
   ['requests by chance', () => requests(quick ? 1_000 : 10_000)],
   ['nonsense in the file', () => fuzz(quick ? 2_000 : 10_000, quick ? 2_000 : 10_000)],

@@ -5,7 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { testServer } from './support/server';
 import { allSaved, expectAccessible, openRunOf, planItem, seedPlan } from './support/walk';
 
-const server = testServer(4356);
+const server = testServer(4358);
 const wren = { name: 'Wren Addo', passphrase: 'heron lamp quiet barrow' };
 const name = 'Tamsin Fenwreath';
 const items = [planItem('quiet-nose', { breaths: 20 }), planItem('two-hand-belly', { breaths: 20 })];

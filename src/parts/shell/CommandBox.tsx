@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { Search } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { type StationId } from '@/core/safety';
 import { opener } from '../Beside';
 import { actFor } from './keys';
@@ -14,7 +14,25 @@ const FindBox = dynamic(() => patiently(() => import('./FindBox')).then(({ FindB
 /** One box to find a client or go anywhere: Ctrl+K. */
 export function CommandBox({ clientId, open: openStationIds }: { clientId?: string; open?: readonly StationId[] }) {
   const [open, setOpen] = useState(false);
+  const [here, setHere] = useState(false);
   const anchor = useRef<HTMLButtonElement>(null);
+  const [words, setWords] = useState('');
+  // What is typed before the box has come: on a slow machine it is fetched while fingers go on.
+  useEffect(() => {
+    if (!open || here) return;
+    const gather = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key === 'Escape') setOpen(false);
+      else if (event.key === 'Backspace') setWords((before) => before.slice(0, -1));
+      else if (event.key.length === 1) setWords((before) => before + event.key);
+      else if (event.key !== 'Enter') return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+    };
+    window.addEventListener('keydown', gather, true);
+    return () => window.removeEventListener('keydown', gather, true);
+  }, [open, here]);
+  const onHere = useCallback(() => setHere(true), []);
   useEffect(() => {
     const act = actFor('anywhere', { find: () => setOpen((shown) => !shown), help: undefined });
     const listen = (event: KeyboardEvent) => {
@@ -37,7 +55,16 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
         <span className="grow">Find or do…</span>
         <kbd className="font-sans text-sm">Ctrl K</kbd>
       </button>
-      <FindBox anchor={anchor} open={open} onOpenChange={setOpen} clientId={clientId} stations={openStationIds ?? []} />
+      <FindBox
+        anchor={anchor}
+        open={open}
+        onOpenChange={setOpen}
+        onHere={onHere}
+        words={words}
+        onWords={setWords}
+        clientId={clientId}
+        stations={openStationIds ?? []}
+      />
     </>
   );
 }

@@ -21,6 +21,9 @@ export function FindBox({
   anchor,
   open,
   onOpenChange: setOpen,
+  onHere,
+  words,
+  onWords: setWords,
   clientId,
   stations,
 }: {
@@ -28,14 +31,18 @@ export function FindBox({
   anchor: RefObject<HTMLElement | null>;
   open: boolean;
   onOpenChange: (open: boolean) => void;
+  /** It has come: from here on it listens itself. */
+  onHere: () => void;
+  words: string;
+  onWords: (words: string) => void;
   clientId?: string;
   /** Stations of the client that are open. */
   stations: readonly StationId[];
 }) {
   const router = useRouter();
   useShield(open);
-  const [words, setWords] = useState('');
-  const [hits, setHits] = useState<Hit[]>([]);
+  useEffect(() => onHere(), [onHere]);
+  const [{ hits, of }, setHits] = useState<{ hits: Hit[]; of: string | null }>({ hits: [], of: null });
   const going = useRef(false);
 
   useEffect(() => {
@@ -43,7 +50,7 @@ export function FindBox({
     const abort = new AbortController();
     fetch(`/api/clients?find=${encodeURIComponent(words)}`, { signal: abort.signal })
       .then((response) => response.json() as Promise<{ clients: Hit[] }>)
-      .then(({ clients }) => setHits(clients))
+      .then(({ clients }) => setHits({ hits: clients, of: words }))
       .catch(() => undefined);
     return () => abort.abort();
   }, [open, words]);
@@ -54,7 +61,8 @@ export function FindBox({
     .split(/[\s,]+/)
     .filter(Boolean);
   const found = hits.filter(({ name }) => wanted.every((word) => name.toLowerCase().includes(word)));
-  const nobody = words.trim();
+  // That there is nobody is known once it was answered, and not while it is asked.
+  const nobody = of === words && found.length === 0 ? words.trim() : '';
 
   const go = (href: string) => {
     going.current = true;
@@ -76,6 +84,12 @@ export function FindBox({
       .map(({ id, name }) => ({ name, href: `/clients/${clientId}/${id}` })),
   ].filter(({ name }) => name.toLowerCase().includes(words.toLowerCase()));
 
+  // What is found comes after the words: the first of it is chosen then too, unless something was chosen by hand.
+  const first = found[0]?.id ?? (nobody === '' ? places[0]?.href : 'add') ?? '';
+  const at = `${words} ${first}`;
+  const [chosen, setChosen] = useState<{ at: string; value: string } | null>(null);
+  const value = chosen?.at === at ? chosen.value : first;
+
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Portal>
@@ -91,7 +105,12 @@ export function FindBox({
           className="fixed top-[12vh] left-1/2 z-50 w-[min(92vw,34rem)] -translate-x-1/2 rounded-one border border-ink bg-paper p-2"
         >
           <Dialog.Title className="sr-only">Find a client or go somewhere</Dialog.Title>
-          <Command shouldFilter={false} label="Find a client or go somewhere">
+          <Command
+            shouldFilter={false}
+            label="Find a client or go somewhere"
+            value={value}
+            onValueChange={(next) => setChosen({ at, value: next })}
+          >
             <Command.Input
               value={words}
               onValueChange={setWords}
@@ -99,7 +118,7 @@ export function FindBox({
               className="mb-2 min-h-11 w-full border-b border-ink bg-paper px-3 text-lg outline-none placeholder:text-ink2"
             />
             <Command.List className="max-h-[55vh] overflow-auto">
-              {nobody !== '' && found.length === 0 && (
+              {nobody !== '' && (
                 <Command.Group heading="Nobody by that name" className="text-sm text-ink2">
                   <Command.Item
                     value="add"

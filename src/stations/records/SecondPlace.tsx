@@ -38,7 +38,7 @@ export function SecondPlace({ folder }: { folder: string | null }) {
       <h3 className="mt-5 text-base">A second place</h3>
       <p>
         A folder of their own on another disk, a stick or one that is synchronised. Every copy goes there too, is
-        checked there, and is cleared away by the same rule.
+        checked there, and is cleared away by the same rule. Whoever has it can read it, unless copies are locked.
       </p>
       <form onSubmit={submit} className="mt-2 flex max-w-3xl flex-wrap items-end gap-3">
         <div className="w-96">

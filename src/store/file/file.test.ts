@@ -14,7 +14,17 @@ import {
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import Database from 'better-sqlite3';
-import { type Store, StoreError, backup, carryOut, openStore, restore, searchClients, toldAtOpening } from '..';
+import {
+  NotWhole,
+  type Store,
+  StoreError,
+  backup,
+  carryOut,
+  openStore,
+  restore,
+  searchClients,
+  toldAtOpening,
+} from '..';
 import { scratchFolder } from '../../../scripts/scratch';
 import { mustBeInPlace } from './open';
 
@@ -148,6 +158,33 @@ describe('after a server that died at once', () => {
     expect(put.$client.pragma('integrity_check', { simple: true })).toBe('ok');
     expect(toldAtOpening(put)[0]).toMatch(/log was set aside/);
     expect(readdirSync(join(grave, '..')).some((name) => name.includes('-wal.aside-'))).toBe(true);
+  });
+});
+
+describe('a folder that takes nothing', () => {
+  test.each([
+    [
+      'a file in its place',
+      () => (
+        mkdirSync(folder, { recursive: true }),
+        writeFileSync(join(folder, 'file'), 'x'),
+        join(folder, 'file', 'studio.db')
+      ),
+    ],
+    [
+      'a file above it',
+      () => (
+        mkdirSync(folder, { recursive: true }),
+        writeFileSync(join(folder, 'file'), 'x'),
+        join(folder, 'file', 'in', 'studio.db')
+      ),
+    ],
+  ])('%s is told in one sentence, and not taken for a damaged studio', (_, where) => {
+    const place = where();
+    const opening = () => openStore(place);
+    expect(opening).toThrow(StoreError);
+    expect(opening).not.toThrow(NotWhole);
+    expect(opening).toThrow(/^Nothing can be written in .*what lies there was not changed\.$/);
   });
 });
 

@@ -103,15 +103,27 @@ function leftoversOf(path: string): string[] {
  * @throws {StoreError} with one sentence saying what is wrong and what to do
  */
 export function openStore(path: string, folder = migrationsFolder()): Store {
-  privateFolder(dirname(path));
-  const release = takeLock(path);
+  let release: () => void = () => undefined;
   try {
+    privateFolder(dirname(path));
+    release = takeLock(path);
     return openLocked(path, folder, release);
   } catch (error) {
     release();
-    throw error;
+    throw takesNothing(error) ? cantWriteIn(dirname(path), error) : error;
   }
 }
+
+/** A folder or a disk that takes nothing in: read only, full, or somebody else’s. What lies on it may be as whole as ever. */
+const takesNothing = (error: unknown): boolean =>
+  /^(EROFS|EACCES|EPERM|ENOSPC|EDQUOT|ENOTDIR|EEXIST|SQLITE_READONLY|SQLITE_FULL|SQLITE_CANTOPEN)/.test(
+    (error as { code?: string } | null)?.code ?? '',
+  );
+
+const cantWriteIn = (folder: string, error: unknown) =>
+  new StoreError(
+    `Nothing can be written in ${folder} (${messageOf(error)}). Make it writable, make room, or name another folder with KOKYU_DATA; what lies there was not changed.`,
+  );
 
 function openLocked(path: string, folder: string, release: () => void): Store {
   const isNew = sizeOf(path) === 0;
@@ -145,6 +157,7 @@ function readyStore(path: string, folder: string, isNew: boolean, unclean: boole
     done = migrationsDone(store);
   } catch (error) {
     store?.$client.close();
+    if (takesNothing(error)) throw error;
     throw new NotWhole(
       `The file ${path} can't be opened as a studio (${messageOf(error)}). Put a backup in its place (npm run restore).`,
     );

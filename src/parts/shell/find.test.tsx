@@ -1,0 +1,65 @@
+/** @jest-environment jsdom */
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { CommandBox } from './CommandBox';
+
+const went: string[] = [];
+jest.mock('next/navigation', () => ({ useRouter: () => ({ push: (href: string) => went.push(href) }) }));
+
+/** Answers of the server, given when the test says so. */
+let answers: { words: string; give: (names: string[]) => Promise<void> }[] = [];
+beforeEach(() => {
+  went.length = 0;
+  answers = [];
+  globalThis.ResizeObserver = class {
+    observe() {}
+    unobserve() {}
+    disconnect() {}
+  };
+  Element.prototype.scrollIntoView = () => undefined;
+  globalThis.fetch = ((url: string) =>
+    new Promise((resolve) => {
+      const words = new URL(url, 'http://here').searchParams.get('find')!;
+      const give = (names: string[]) =>
+        act(async () => {
+          resolve({ json: async () => ({ clients: names.map((name) => ({ id: name, name })) }) });
+          await new Promise((done) => setTimeout(done, 0));
+        });
+      answers.push({ words, give });
+    })) as never;
+});
+afterEach(cleanup);
+
+const key = (name: string, held: object = {}) =>
+  fireEvent.keyDown(document.activeElement ?? document.body, { key: name, ...held });
+const input = () => screen.findByPlaceholderText('A name, or where to go');
+const enter = async () => fireEvent.keyDown(await input(), { key: 'Enter' });
+
+test('what is typed before the box has come is in it', async () => {
+  render(<CommandBox />);
+  key('k', { ctrlKey: true });
+  for (const letter of ['f', 'e', 'x', 'Backspace', 'n', 'w']) key(letter);
+  expect(((await input()) as HTMLInputElement).value).toBe('fenw');
+  await answers.at(-1)!.give(['Tamsin Fenwreath']);
+  await enter();
+  expect(went).toEqual(['/clients/Tamsin Fenwreath']);
+});
+
+test('who is found is chosen when they come, though a place was first until then', async () => {
+  render(<CommandBox />);
+  key('k', { ctrlKey: true });
+  fireEvent.change(await input(), { target: { value: 'to' } });
+  await answers.at(-1)!.give(['Tobit Wrack']);
+  await enter();
+  expect(went).toEqual(['/clients/Tobit Wrack']);
+});
+
+test('nobody is added for a name that is still being looked for', async () => {
+  render(<CommandBox />);
+  key('k', { ctrlKey: true });
+  fireEvent.change(await input(), { target: { value: 'fenw' } });
+  await enter();
+  expect(went).toEqual([]);
+  await answers.at(-1)!.give([]);
+  await enter();
+  expect(went).toEqual(['/clients/new?name=fenw']);
+});
