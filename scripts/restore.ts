@@ -1,5 +1,5 @@
 /** Puts a backup in the place of a studio: `npm run restore [-- --demo] [-- FOLDER]`. Without a folder it lists what there is. */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { StoreError, backupNote, backupsIn, backupsOf, copiesOf, isSealed, restore, storePath, unseal } from '@/store';
@@ -15,6 +15,8 @@ async function restoreSealed(sealed: string) {
     passphrase = await asking.question('This copy is locked. Its passphrase (it is shown as you type): ');
     asking.close();
   }
+  // On another machine there may be no folder for a studio yet.
+  mkdirSync(dirname(path), { recursive: true, mode: 0o700 });
   const opened = mkdtempSync(join(dirname(path), 'opened-'));
   try {
     await unseal(sealed, passphrase, opened);
