@@ -386,8 +386,6 @@ test('to other machines it speaks only over TLS, under its own names, and only w
   browser,
 }) => {
   const open = testServer(4352);
-  await open.start();
-  await open.end();
   const refused = await open.another(4353, { HOST: '0.0.0.0' });
   expect([refused.code, refused.words]).toEqual([1, expect.stringContaining('only once it has a passphrase')]);
   await open.close();
@@ -417,6 +415,5 @@ test('to other machines it speaks only over TLS, under its own names, and only w
     await context.close();
   } finally {
     await safe.end();
-    await server.start();
   }
 });
