@@ -5,6 +5,7 @@ import { dayInWords } from '@/core/record';
 import { type Gate, components, forms, gateChanges } from '@/core/safety';
 import { capital } from '@/core/reasons';
 import { Button } from '@/parts/Button';
+import { useHydrated } from '@/parts/useHydrated';
 import { type ClientView } from '../view';
 import { useFact } from '../useFact';
 
@@ -16,6 +17,8 @@ export function WhatChanged({ view }: { view: ClientView }) {
   const { record, error } = useFact(view.id, 'whatChanged', view.known.latest.whatChanged);
   const { last } = view;
   const [showSomething, setShowSomething] = useState(false);
+  // A press on a page that does not listen yet would be lost without a word.
+  const listening = useHydrated();
   if (!last || !view.gatesThen) return null;
   const { blocked, changed, freed } = gateChanges(view.gatesThen, view.gates);
   const answered = view.known.profile.whatChanged;
@@ -37,12 +40,17 @@ export function WhatChanged({ view }: { view: ClientView }) {
         </div>
         <div className="flex gap-2">
           {today !== 'nothing' && (
-            <Button look={today ? 'plain' : 'strong'} onClick={() => void record({ changed: 'nothing' })}>
+            <Button
+              look={today ? 'plain' : 'strong'}
+              disabled={!listening}
+              onClick={() => void record({ changed: 'nothing' })}
+            >
               Nothing changed
             </Button>
           )}
           {today !== 'something' && (
             <Button
+              disabled={!listening}
               onClick={() => {
                 setShowSomething(true);
                 void record({ changed: 'something' });
