@@ -167,7 +167,27 @@ function gone(moves: Moves, breathsEach: 1 | 2, level: number, exhaling: boolean
  * A figure that breathes, and moves as its drill does on the breath: its picture at rest, and what its shapes are at a moment. A moment
  * is drawn once and kept; shapes keep their number and order, so that a page only has to put in what has changed.
  */
-export function breathing(spec: FigureSpec, opened: Opened, motion: TrunkMotion) {
+export function breathing(spec: FigureSpec, opened: Opened, motion: TrunkMotion): Breathing {
+  const key = JSON.stringify([spec, opened, motion]);
+  const before = inMotion.get(key);
+  if (before) return before;
+  const moving = breathingOf(spec, opened, motion);
+  if (inMotion.size >= mostInMotion) inMotion.delete(inMotion.keys().next().value!);
+  inMotion.set(key, moving);
+  return moving;
+}
+
+/** What is at rest, and what each shape is at a moment. */
+interface Breathing {
+  rest: Picture;
+  at: (level: number, exhaling: boolean, breath?: number) => readonly string[];
+}
+
+const inMotion = new Map<string, Breathing>();
+/** Figures whose moments are kept: a visit's worth. */
+const mostInMotion = 20;
+
+function breathingOf(spec: FigureSpec, opened: Opened, motion: TrunkMotion): Breathing {
   const rest = pictureFor(spec, opened);
   const { body: shown, other, full } = figureOf(spec);
   const moves = other ? movesOn(spec) : 'not';

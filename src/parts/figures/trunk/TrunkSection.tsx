@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useEffect, useMemo, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { type TrunkMotion, trunkAt } from '@/core/trunk';
 import { type AskMoment, steppedLevel } from '../Tide';
 import { type TrunkLines, frontLines, sideLines, trunkBox } from './trunk.geometry';
@@ -32,8 +32,7 @@ export const TrunkSection = memo(function TrunkSection({
   className?: string;
 }) {
   const parts = useRef<Record<string, SVGPathElement | null>>({});
-  const lines = views[view];
-  const rest = useMemo(() => lines(trunkAt(motion, 0, true)), [lines, motion]);
+  const rest = momentOf(motion, view, 0, true);
 
   useEffect(() => {
     const still = window.matchMedia('(prefers-reduced-motion: reduce)');
@@ -49,14 +48,13 @@ export const TrunkSection = memo(function TrunkSection({
       const key = `${level} ${exhaling}`;
       if (key === shown) return;
       shown = key;
-      const now = lines(trunkAt(motion, level, exhaling));
-      for (const [name, path] of pathsOf(now)) parts.current[name]?.setAttribute('d', path);
+      for (const [name, path] of momentOf(motion, view, level, exhaling)) parts.current[name]?.setAttribute('d', path);
       parts.current.lungs?.setAttribute('fill', exhaling ? 'var(--exhalew)' : 'var(--inhalew)');
       parts.current.dome?.setAttribute('stroke', exhaling ? 'var(--exhale)' : 'var(--inhale)');
     };
     draw();
     return () => cancelAnimationFrame(frame);
-  }, [ask, lines, motion]);
+  }, [ask, motion, view]);
 
   const strokeOf: Record<string, { stroke: string; width: number; fill?: string; dashes?: string }> = {
     body: { stroke: 'none', width: 0, fill: 'var(--leaf)' },
@@ -75,7 +73,7 @@ export const TrunkSection = memo(function TrunkSection({
       role="img"
       aria-label={`The trunk from the ${view}. ${motion.words.join(' ')}`}
     >
-      {pathsOf(rest).map(([name, path]) => {
+      {rest.map(([name, path]) => {
         const { stroke, width, fill = 'none', dashes } = strokeOf[name.split(' ')[0]!]!;
         return (
           <path
@@ -133,4 +131,18 @@ function Labels({ view }: { view: TrunkView }) {
       ))}
     </g>
   );
+}
+
+type Moment = readonly [name: string, path: string][];
+
+/** Breath for breath a drill goes through the same moments: each is worked out once, for as long as the drill is in use. */
+const moments = new WeakMap<TrunkMotion, Map<string, Moment>>();
+
+function momentOf(motion: TrunkMotion, view: TrunkView, level: number, exhaling: boolean): Moment {
+  const known = moments.get(motion) ?? new Map<string, Moment>();
+  moments.set(motion, known);
+  const key = `${view} ${level} ${exhaling}`;
+  const moment = known.get(key) ?? pathsOf(views[view](trunkAt(motion, level, exhaling)));
+  known.set(key, moment);
+  return moment;
 }
