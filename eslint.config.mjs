@@ -146,15 +146,21 @@ export default tseslint.config(
   { ignores: ['node_modules', '.next', 'data', 'drizzle', 'test-results', 'next-env.d.ts', 'playwright-report'] },
   ...tseslint.configs.recommended,
   {
-    plugins: { '@next/next': next, 'react-hooks': hooks },
+    plugins: { '@next/next': next },
     rules: {
       ...next.configs.recommended.rules,
-      ...hooks.configs.recommended.rules,
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       'no-warning-comments': ['error', { terms: ['todo', 'fixme', 'xxx'] }],
       eqeqeq: ['error', 'smart'],
     },
+  },
+  {
+    // Only where components and hooks are: it works through every function of a file.
+    files: ['src/{app,stations,parts,keep,workers}/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: hooks.configs.recommended.rules,
   },
   ...floors.map(({ files, ignores, patterns, extra }) => ({
     files,

@@ -13,9 +13,13 @@ export const rawSchemas = Object.fromEntries(protocolIds.map((id) => [id, protoc
  */
 export function blankRaw<P extends ProtocolId>(protocol: P, values: Partial<Raw<P>> = {}): Raw<P> {
   const { positions, blank, schema } = protocols[protocol];
-  const begun = schema.parse({ position: positions[0], ...blank });
+  let begun = begunAs.get(protocol);
+  if (begun === undefined) begunAs.set(protocol, (begun = schema.parse({ position: positions[0], ...blank })));
   return { ...structuredClone(begun), ...values } as Raw<P>;
 }
+
+/** The blank record of each protocol, checked once. */
+const begunAs = new Map<ProtocolId, object>();
 
 /** Whether nothing was entered; of something that has to be done first an empty list is an answer. */
 const isBlank = (value: unknown, onceDone: boolean) =>

@@ -15,9 +15,10 @@ export interface Chance {
  * @example chanceFrom(1).part() === chanceFrom(1).part() // true
  */
 export function chanceFrom(seed: number): Chance {
-  let state = seed >>> 0;
+  // Held as 32 bits: a plain number of that size would be made anew with every draw.
+  const held = Uint32Array.of(seed);
   const part = () => {
-    state = (state + 0x6d2b79f5) >>> 0;
+    const state = (held[0]! += 0x6d2b79f5);
     let mixed = Math.imul(state ^ (state >>> 15), state | 1);
     mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
     return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
