@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { sharedStudio } from './support/server';
-import { addClient, allSaved, expectAccessible, gradeRing, screenClear } from './support/walk';
+import { addClient, allSaved, expectAccessible, gradeRing, screenClear, seedClient } from './support/walk';
 
 const server = sharedStudio();
 
@@ -93,6 +93,25 @@ test('an unknown address gives a kind page, and nonsense to the server one sente
     outcomes: { state: string }[];
   };
   expect(outcomes.map(({ state }) => state)).toEqual(['refused', 'refused']);
+});
+
+test('what is pressed while a page is drawn and does not listen yet is done once it does', async ({ page }) => {
+  const clientId = await seedClient(page, server.url, 'Hobb Tresco', () => [], null);
+  // Its scripts take as long as on a slow machine.
+  await page.route('**/_next/static/chunks/*.js', async (route) => {
+    await new Promise((later) => setTimeout(later, 1500));
+    await route.continue();
+  });
+  await page.goto(`${server.url}/clients/${clientId}/screen`, { waitUntil: 'commit' });
+  const own = page.getByRole('radio', { name: 'Client’s own hands only' });
+  await own.click();
+  // Drawn, and nothing has come of it yet.
+  await expect(own).not.toBeChecked();
+  await expect(own).toBeChecked();
+  await allSaved(page);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await page.reload();
+  await expect(own).toBeChecked();
 });
 
 test('the whole way from a name to a plan by keyboard alone', async ({ page }) => {

@@ -1,7 +1,9 @@
 import { type Metadata, type Viewport } from 'next';
 import { type ReactNode } from 'react';
+import { headers } from 'next/headers';
 import './globals.css';
 import { DatesIn } from '@/parts/DatesIn';
+import { holdEarlyPresses } from '@/parts/earlyPresses';
 import { loadLook } from './load';
 
 export const metadata: Metadata = {
@@ -17,8 +19,17 @@ export const dynamic = 'force-dynamic';
 /** Around every page, the client's own window among them: nothing that page doesn't need. */
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const { theme, manner } = await loadLook();
+  // The word by which the page's policy lets its own scripts run; the door has put it there.
+  const [, nonce] = /'nonce-([^']+)'/.exec((await headers()).get('content-security-policy') ?? '') ?? [];
   return (
     <html lang="en-GB" data-theme={theme} suppressHydrationWarning>
+      <head>
+        <script
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: `(${String(holdEarlyPresses)})()` }}
+        />
+      </head>
       <body>
         <DatesIn manner={manner}>{children}</DatesIn>
       </body>

@@ -1,0 +1,94 @@
+/** @jest-environment jsdom */
+import { act, useState } from 'react';
+import { hydrateRoot } from 'react-dom/client';
+import { renderToString } from 'react-dom/server';
+import { holdEarlyPresses } from './earlyPresses';
+
+(globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
+
+const pressed: string[] = [];
+function Form() {
+  const [ticked, setTicked] = useState(false);
+  const [count, setCount] = useState(0);
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        pressed.push('sent');
+      }}
+    >
+      <button type="button" onClick={() => setCount(count + 1)}>
+        {`pressed ${count}`}
+      </button>
+      <button type="button" onClick={() => pressed.push('other')}>
+        <span>Other</span>
+      </button>
+      <label>
+        Hands on
+        <input type="checkbox" checked={ticked} onChange={(event) => setTicked(event.target.checked)} />
+      </label>
+      <button>Send</button>
+    </form>
+  );
+}
+
+const drawn = () => {
+  const box = document.createElement('div');
+  box.innerHTML = renderToString(<Form />);
+  document.body.replaceChildren(box);
+  return box;
+};
+const listen = (box: Element) => act(async () => void hydrateRoot(box, <Form />));
+const wait = (ms: number) => act(async () => void (await jest.advanceTimersByTimeAsync(ms)));
+
+beforeAll(() => {
+  jest.useFakeTimers();
+  // As the page has it: as text that knows nothing else.
+  new Function(`(${String(holdEarlyPresses)})()`)();
+});
+beforeEach(() => pressed.splice(0));
+afterAll(() => jest.useRealTimers());
+
+test('what is pressed before the page listens is done once it does, in its order', async () => {
+  const box = drawn();
+  const [count, , send] = box.querySelectorAll('button');
+  box.querySelector('span')!.click();
+  count!.click();
+  box.querySelector('input')!.click();
+  send!.click();
+  expect(box.querySelector('input')!.checked).toBe(false);
+  await wait(1000);
+  expect(pressed).toEqual([]);
+  await listen(box);
+  await wait(300);
+  expect(pressed).toEqual(['other', 'sent']);
+  expect(count!.textContent).toBe('pressed 1');
+  expect(box.querySelector('input')!.checked).toBe(true);
+  // From then on a press is a press.
+  await act(async () => count!.click());
+  expect(count!.textContent).toBe('pressed 2');
+});
+
+test('a double tap is one press; two presses are two', async () => {
+  const box = drawn();
+  const count = box.querySelector('button')!;
+  count.click();
+  await wait(100);
+  count.click();
+  await wait(800);
+  count.click();
+  await listen(box);
+  await wait(300);
+  expect(count.textContent).toBe('pressed 2');
+});
+
+test('what has gone is not pressed, nor what was pressed long ago', async () => {
+  const old = drawn();
+  old.querySelector('button')!.click();
+  const box = drawn();
+  box.querySelector('button')!.click();
+  await wait(16_000);
+  await listen(box);
+  await wait(300);
+  expect(box.querySelector('button')!.textContent).toBe('pressed 0');
+});
