@@ -43,7 +43,7 @@ export { type BandLevel, type HandsId, type LegsId, bandLevelIds, handIds, legId
 export { type MovementId, movementIds, movementInWords, movementWords } from './movements';
 export { type FaultId, correctionLadder, faultIds, faults } from './faults';
 export { type PositionId, changeSeconds, placeInOrder, positionIds, positionList, positions } from './positions';
-export { type PropId, asGood, bodyProps, propIds, propList, props, substituteFor } from './props';
+export { type PropId, asGood, bodyProps, propIds, propList, props, propsInWords, substituteFor } from './props';
 export {
   type Cue,
   type Drill,

@@ -43,6 +43,13 @@ export type PropId = (typeof propList)[number]['id'];
 export const propIds = propList.map(({ id }) => id) as [PropId, ...PropId[]];
 export const props = Object.fromEntries(propList.map((entry) => [entry.id, entry])) as unknown as Record<PropId, Prop>;
 
+/**
+ * Props by their names, as they are told on every page and paper; nothing for none.
+ *
+ * @example propsInWords(['towel', 'chair']) // 'stiff bath towel, chair or bench'
+ */
+export const propsInWords = (ids: readonly PropId[]): string => ids.map((id) => props[id].name).join(', ');
+
 const alike: readonly PropId[] = ['band', 'towel', 'freeBand'];
 
 /** Whether a prop is as good as another: some prefer the towel, since the body then has to do the stretching. */

@@ -2,7 +2,7 @@
 
 import { useCallback, useMemo } from 'react';
 import { type Phase } from '@/core/cadence';
-import { type FaultId, faults, positions, props } from '@/core/catalogue';
+import { type FaultId, faults, positions, propsInWords } from '@/core/catalogue';
 import { type CheckId, modeOf, stepAt } from '@/core/coach';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf } from '@/core/sequence';
@@ -222,7 +222,7 @@ function Between({ run, shown, item, naming, onPress, checksOf, tight = false, a
               ? ''
               : stay
                 ? `Floor: ${drill.floorCue} Belly: ${drill.abdominalCue}`
-                : [capital(item.props.map((id) => props[id].name).join(', ')), drill.setUp, throughout ?? '']
+                : [capital(propsInWords(item.props)), drill.setUp, throughout ?? '']
                     .filter((part) => part !== '')
                     .map((part) => part.replace(/\.?$/, '.'))
                     .join(' ')}

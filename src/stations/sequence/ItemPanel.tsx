@@ -3,7 +3,7 @@
 import { ArrowLeft, ArrowRight, Lock, LockOpen } from 'lucide-react';
 import Link from 'next/link';
 import { type MeasuredBreath, type Phase } from '@/core/cadence';
-import { positions, props } from '@/core/catalogue';
+import { positions, propsInWords } from '@/core/catalogue';
 import { durationInWords } from '@/core/dose';
 import { capital } from '@/core/reasons';
 import { type Plan, type PlanItem, cueWords, drillOf, openedRegions, plainDrill } from '@/core/sequence';
@@ -210,7 +210,7 @@ function HowTo({ item }: { item: PlanItem }) {
     ['Pelvic floor', drill.floorCue] as const,
     ['Abdominals', drill.abdominalCue] as const,
     ['Cues', cueWords(item).slice(0, 2).join(' · ')] as const,
-    ...(item.props.length > 0 ? [['Props', item.props.map((id) => props[id].name).join(', ')] as const] : []),
+    ...(item.props.length > 0 ? [['Props', propsInWords(item.props)] as const] : []),
     ...(item.changes.length > 0 ? [['Changed today', capital(item.changes.join('; '))] as const] : []),
   ];
   return (

@@ -1,9 +1,11 @@
 import { renderToStaticMarkup as html } from 'react-dom/server';
 import { cadence } from '@/core/cadence';
-import { findDrill } from '@/core/catalogue';
+import { type PropId, findDrill } from '@/core/catalogue';
 import { type ConditionId, conditionIds, emptyProfile, evaluateGates } from '@/core/safety';
 import { type Plan, type PlanItem, checkPlan, makePlan } from '@/core/sequence';
 import { evenYields } from '@/core/trunk';
+import { ScoreBar } from '@/parts/figures/score/ScoreBar';
+import { scoreSheetSvg } from '@/parts/figures/score/scoreSheet';
 import { lossInWords } from './Asking';
 import { BreathEditor } from './BreathEditor';
 import { Offers, priceInWords } from './Offers';
@@ -53,6 +55,21 @@ describe('edits of a plan', () => {
 });
 
 describe('the bars of the score', () => {
+  // Found on paper: twin balls stood there as “twinBalls”, the name the code has for them.
+  test('props stand on screen and on paper by their names', () => {
+    const ball = { ...first, props: ['twinBalls', 'band'] as PropId[] };
+    const bars = scoreItems({ ...plan, items: [ball] }, []);
+    const paper = scoreSheetSvg([{ ...bars[0]!, segments: [{ ...bars[0]!.segments[0]!, seconds: 600 }] }], {
+      title: 'Open',
+      studio: 'Saltmarsh Movement Rooms',
+      minutes: 20,
+    });
+    for (const shown of [html(<ScoreBar item={bars[0]!} pxPerSecond={1} />), paper]) {
+      expect(shown).toContain('twin balls in a sock, wide resistance band');
+      expect(shown).not.toContain('twinBalls');
+    }
+  });
+
   test('an item that did not change keeps its bar; one after another position, or with a problem, gets a new one', () => {
     const bars = scoreItems(plan, []);
     expect(bars).toHaveLength(plan.items.length);

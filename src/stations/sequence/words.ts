@@ -1,4 +1,4 @@
-import { movementInWords } from '@/core/catalogue';
+import { movementInWords, propsInWords } from '@/core/catalogue';
 import { specOf } from '@/core/body';
 import { cadencesInWords, doseInWords } from '@/core/coach';
 import {
@@ -41,7 +41,7 @@ function barOf(item: PlanItem, previous: PlanItem['position'] | null, problem: S
     name: drill.name,
     position: item.position,
     movement: movementInWords(drill),
-    props: item.props,
+    props: propsInWords(item.props),
     side: item.side,
     cadence: cadencesInWords(item),
     dose: doseInWords(item),

@@ -1,7 +1,7 @@
 'use client';
 
 import { memo, useId } from 'react';
-import { type PositionId, type PropId, props as allProps } from '@/core/catalogue';
+import { type PositionId } from '@/core/catalogue';
 import { type Segment } from '@/core/dose';
 import { type FigureSpec } from '@/core/body';
 import { LateBody } from '../body/LateBody';
@@ -15,7 +15,8 @@ export interface ScoreItem {
   position: PositionId;
   /** In words. */
   movement: string;
-  props: readonly PropId[];
+  /** In words; empty for none. */
+  props: string;
   side: 'left' | 'right' | 'both' | 'none';
   cadence: string;
   dose: string;
@@ -113,7 +114,7 @@ export const ScoreBar = memo(function ScoreBar({ item, pxPerSecond }: { item: Sc
           />
         )}
         <div className={line}>{item.position}</div>
-        <div className={`${line} text-ink2`}>{item.props.map((prop) => allProps[prop].name).join(', ')}</div>
+        <div className={`${line} text-ink2`}>{item.props}</div>
       </div>
       <div
         className="overflow-hidden border-t border-rule px-1.5 pt-1 text-[13px] leading-tight"

@@ -118,7 +118,7 @@ describe('the printed score', () => {
     name,
     position: 'sitting',
     movement: 'still',
-    props: ['towel'],
+    props: 'stiff bath towel',
     side: 'none',
     cadence: '2 in, 4 out, 2 pause',
     dose: '2 × 2 breaths',

@@ -127,13 +127,7 @@ function rowSvg(row: readonly ScoreItem[], first: number, top: number, height: n
     for (const shape of toneShapes(item.segments, item.tone, perSecond, size.tone)) {
       parts.push(`<polygon points="${pointList(placed(shape, at.tone))}" fill="${ink.soft}"/>`);
     }
-    const words = [
-      item.position,
-      item.cadence,
-      item.dose,
-      item.props.join(', '),
-      item.cue ? `“${item.cue}”` : '',
-    ].filter(Boolean);
+    const words = [item.position, item.cadence, item.dose, item.props, item.cue ? `“${item.cue}”` : ''].filter(Boolean);
     let y = at.words + 9;
     for (const entry of words) {
       for (const line of wrapped(entry, width - 6, 7.5, 2)) {
