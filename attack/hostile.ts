@@ -3,7 +3,8 @@ import { connect } from 'node:net';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { testServer } from '../e2e/support/server';
-import { type Row, memoryOf, newClient, pause, post, row } from './support';
+import { memoryOf } from '../scripts/memory';
+import { type Row, newClient, pause, post, row } from './support';
 
 const port = 4731;
 
@@ -166,7 +167,7 @@ export async function hostile(): Promise<Row[]> {
 
     // Warm first: what a server takes for its first hundred pages is no leak.
     for (let n = 0; n < 30; n += 1) await (await fetch(server.url)).text();
-    const before = memoryOf(server.pid());
+    const before = memoryOf(server.pid()).resident;
     const floods: number[] = [];
     for (let n = 0; n < 3; n += 1) floods.push(await flood(200));
     const declared = await raw(
@@ -174,7 +175,7 @@ export async function hostile(): Promise<Row[]> {
     );
     const many = await Promise.all(Array.from({ length: 8 }, () => flood(40)));
     await pause(500);
-    const grown = memoryOf(server.pid()) - before;
+    const grown = memoryOf(server.pid()).resident - before;
     all(
       'bodies of 200 MB without a length, one after the other and eight at once',
       [...floods, ...many, declared],

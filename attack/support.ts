@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { v7 as uuid } from 'uuid';
@@ -75,9 +74,5 @@ export function isWhole(path: string): boolean {
 }
 
 export const fileOf = (server: TestServer) => join(server.dataDir, 'studio.db');
-
-/** Megabytes of memory a process holds. */
-export const memoryOf = (pid: number) =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
 export const idsOf = (commands: readonly Command[]) => commands.map(({ payload }) => String(payload.clientId));

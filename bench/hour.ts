@@ -1,14 +1,7 @@
-import { readFileSync } from 'node:fs';
 import { v7 as uuid } from 'uuid';
+import { memoryOf } from '../scripts/memory';
 import { ask, pagesOf, withStudio } from './load';
 import { report } from './report';
-
-/** What a process holds, in MB: resident, and the part that is its own and not pages of files. */
-const memoryOf = (pid: number) => {
-  const status = readFileSync(`/proc/${pid}/status`, 'utf8');
-  const of = (name: string) => Number(new RegExp(`${name}:\\s+(\\d+)`).exec(status)?.[1] ?? 0) / 1024;
-  return { resident: of('VmRSS'), own: of('RssAnon') };
-};
 
 const command = (url: string, kind: string, payload: object) =>
   fetch(`${url}/api/commands`, {

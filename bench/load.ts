@@ -1,9 +1,10 @@
-import { statSync, readFileSync } from 'node:fs';
+import { statSync } from 'node:fs';
 import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
 import { chromium } from '@playwright/test';
 import { testServer } from '../e2e/support/server';
 import { chromium as path } from '../scripts/chromium.mjs';
+import { memoryOf } from '../scripts/memory';
 import { type Size, eventsIn, fillStudio } from './crowd';
 import { median, percentile, report } from './report';
 
@@ -74,9 +75,6 @@ export const pagesOf = (clientIds: readonly string[], runIds: readonly string[])
   ...clientIds.flatMap((id) => stations.map((station): [string, string] => [station, `/clients/${id}/${station}`])),
   ...runIds.map((id): [string, string] => ['run', `/run/${id}`]),
 ];
-
-const rssOf = (pid: number) =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
 export async function withStudio(
   port: number,
@@ -206,7 +204,7 @@ export async function underLoad({ large, minutes }: { large: boolean; minutes: n
         5,
         (minutes * 60) / 4,
       );
-      sizes.push(rssOf(pid));
+      sizes.push(memoryOf(pid).resident);
     }
     const most = Math.max(...sizes);
     const words = sizes.map((size) => size.toFixed(0)).join(', ');
