@@ -109,22 +109,20 @@ export function CueRow({
 }
 
 export function Gains({
-  ids,
-  nameOf,
+  names,
   values,
   onChange,
 }: {
-  ids: readonly string[];
-  nameOf: (id: string) => string;
+  names: readonly (readonly [id: string, name: string])[];
   values: Record<string, number>;
   onChange: (values: Record<string, number>) => void;
 }) {
   return (
     <div className="flex flex-wrap gap-x-6 gap-y-3">
-      {ids.map((id) => (
+      {names.map(([id, name]) => (
         <Stepper
           key={id}
-          label={nameOf(id)}
+          label={name}
           value={values[id] ?? 0}
           min={0}
           max={3}

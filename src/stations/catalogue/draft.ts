@@ -2,6 +2,7 @@ import { figureOf, specOf } from '@/core/body';
 import { type Drill, drillSchema } from '@/core/catalogue';
 import { type Fault, drillFaults } from '@/core/formats';
 import { inEnglish, listed, setByYou } from '@/core/reasons';
+import { wantedOf } from './drillForm';
 
 /** An empty drill of the coach's own: what every drill has, and nothing chosen yet. */
 export function blankDrill(id: string): Drill {
@@ -77,19 +78,6 @@ export const tidied = (draft: Drill): Drill => ({
   cues: draft.cues.filter(({ words }) => words.trim() !== ''),
 });
 
-const fieldWords: Record<string, string> = {
-  name: 'Name: at least three letters.',
-  purpose: 'What it does: a sentence of at least ten letters.',
-  setUp: 'Set-up: a sentence of at least ten letters.',
-  steps: 'Steps: at least two, each with a few words.',
-  cues: 'Cues: at least two, each of at most five words.',
-  faults: 'Faults: tick at least two.',
-  answers: 'Answers: tick at least one pattern.',
-  positions: 'Positions: tick at least one.',
-  floorCue: 'Pelvic floor: a few words.',
-  abdominalCue: 'Abdominals: a few words.',
-};
-
 const breathWords: Record<string, string> = {
   inhale: 'In',
   topPause: 'Pause after the inhale',
@@ -119,7 +107,7 @@ export function draftFaults(draft: Drill, known: ReadonlyMap<string, Drill>): Fa
             : first;
     const what = range
       ? `${name}: the start lies between the least and the most, none below 0.`
-      : (fieldWords[first ?? ''] ?? `${first}: ${message}`);
+      : (wantedOf.get(first ?? '') ?? `${first}: ${message}`);
     return [{ path: path.filter((step) => typeof step !== 'symbol'), what }];
   });
 }
