@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { type Page, expect, test } from '@playwright/test';
 import { sharedStudio } from './support/server';
-import { allSaved, expectAccessible, seedReading } from './support/walk';
+import { allSaved, expectAccessible, letGoAt, seedReading } from './support/walk';
 
 const server = sharedStudio();
 test.beforeAll(() => server.start());
@@ -35,16 +35,17 @@ test('the score is edited by hand: drag, pull, tap a phase, swap, add, undo; tot
   await page.mouse.move(third!.x + 24, third!.y + 20);
   await page.mouse.down();
   await page.mouse.move(third!.x, third!.y + 20, { steps: 4 });
-  await page.mouse.move(second!.x + 12, second!.y + 20, { steps: 8 });
-  await page.mouse.up();
+  await letGoAt(page, second!.x + 12, second!.y + 20);
   const swapped = [before[0], before[2], before[1], ...before.slice(3)];
   await expect.poll(() => names(page)).toEqual(swapped);
 
   // Pull the end of a bar: totals answer while it is being pulled, and the number stays when it is let go.
   const was = await breaths(page, 1);
   const time = await minutes(page);
-  const end = (await bars(page).nth(1).getByRole('slider').boundingBox())!;
-  await page.mouse.move(end.x + 6, end.y + 120);
+  // Once it lies still: what was put down slides into its place.
+  const pull = bars(page).nth(1).getByRole('slider');
+  await pull.hover({ position: { x: 6, y: 120 } });
+  const end = (await pull.boundingBox())!;
   await page.mouse.down();
   await page.mouse.move(end.x + 40, end.y + 120, { steps: 6 });
   await expect.poll(() => minutes(page)).toBeGreaterThan(time);

@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { instantAt, minuteIn, timeIn, weekOf, weekdayName } from '@/core/diary';
 import { addDays, dayIn } from '@/core/record';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, seedClient } from './support/walk';
+import { allSaved, expectAccessible, letGoAt, seedClient } from './support/walk';
 
 const server = testServer(4345);
 
@@ -51,8 +51,8 @@ test('a booking is dragged to another day, told what it means, put down, and tak
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move(x + 20, y + 10, { steps: 3 });
-  await page.mouse.move(x, to!.y + 10, { steps: 8 });
-  await page.mouse.up();
+  // Let go of at once: what was drawn last lags behind a quick hand.
+  await letGoAt(page, x, to!.y + 10);
   const heading = page.getByRole('heading', { level: 1 });
   await expect(heading).toHaveText('Tilda Reedcutter to Wednesday 10:00');
   await expect(page.getByText('Bram Lockgate is booked from 10:00 to 10:45.').first()).toBeVisible();

@@ -157,6 +157,22 @@ export const planCommands = (visitId: string, items: readonly PlanItem[]) => [
 export const seedPlan = (page: Pick<Page, 'request'>, url: string, name: string, items: readonly PlanItem[]) =>
   seedClient(page, url, name, (visitId) => planCommands(visitId, items));
 
+/** Lets go of what is dragged in the very moment it comes to a point, as a quick hand does: nothing is drawn between the two. */
+export async function letGoAt(page: Page, x: number, y: number) {
+  await page.evaluate(
+    ([clientX, clientY]) => {
+      const init = { clientX: clientX!, clientY: clientY!, bubbles: true, cancelable: true, isPrimary: true };
+      document.dispatchEvent(new PointerEvent('pointermove', { ...init, buttons: 1 }));
+      document.dispatchEvent(new MouseEvent('mousemove', { ...init, buttons: 1 }));
+      document.dispatchEvent(new PointerEvent('pointerup', init));
+      document.dispatchEvent(new MouseEvent('mouseup', init));
+    },
+    [x, y],
+  );
+  await page.mouse.move(x, y);
+  await page.mouse.up();
+}
+
 /** Opens the run of a client's plan and waits until it may begin. */
 export async function openRunOf(page: Page, url: string, clientId: string) {
   await page.goto(`${url}/clients/${clientId}/coach`);

@@ -8,7 +8,8 @@ import { type Phase } from '@/core/cadence';
 import { durationInWords } from '@/core/dose';
 import { ScoreBar, type ScoreItem, lanes, secondsOf } from '@/parts/figures/score/ScoreBar';
 import { actFor } from '@/parts/shell/keys';
-import { phaseOfItem, stretchedBreaths } from '@/parts/figures/score/score.geometry';
+import { phaseOfItem, placeCarried, stretchedBreaths } from '@/parts/figures/score/score.geometry';
+import { pointOf, useLastPoint } from '@/parts/useLastPoint';
 
 const labelWidth = 104;
 /** No thinner than this, or words and fingers find no room: a long plan is scrolled instead. */
@@ -60,9 +61,17 @@ export function ScoreEditor({
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
   const ids = useMemo(() => items.map(({ id }) => id), [items]);
 
-  const dropped = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return;
-    edits.place(String(active.id), ids.indexOf(String(over.id)));
+  const lastPoint = useLastPoint();
+  const scroller = useRef<HTMLDivElement>(null);
+  const scrolledAt = useRef(0);
+  const dropped = ({ active, activatorEvent }: DragEndEvent) => {
+    const [from, at] = [pointOf(activatorEvent), lastPoint()];
+    const place = ids.indexOf(String(active.id));
+    if (!from || !at || place < 0) return;
+    const scrolled = (scroller.current?.scrollLeft ?? 0) - scrolledAt.current;
+    const widths = items.map((item) => secondsOf(item) * pxPerSecond);
+    const to = placeCarried(widths, place, at.x - from.x + scrolled);
+    if (to !== place) edits.place(String(active.id), to);
   };
   const hold = useCallback(
     (on: boolean) => setFrozen((before) => (on ? (before ?? pxPerSecond) : null)),
@@ -71,8 +80,15 @@ export function ScoreEditor({
 
   return (
     <div ref={frame} className="relative">
-      <DndContext id="score" sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+      <DndContext
+        id="score"
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragStart={() => (scrolledAt.current = scroller.current?.scrollLeft ?? 0)}
+        onDragEnd={dropped}
+      >
         <div
+          ref={scroller}
           className="relative flex overflow-x-auto pb-1"
           tabIndex={-1}
           role="group"

@@ -28,6 +28,7 @@ import {
 } from '@/core/diary';
 import { addDays, dayInWords } from '@/core/record';
 import { Button, LinkButton } from '@/parts/Button';
+import { type ScreenPoint, pointOf, useLastPoint } from '@/parts/useLastPoint';
 import { BookingDialog } from '../diary/BookingDialog';
 import { useBookingForm } from '../diary/useBookingForm';
 import { useDiary, useRooms, useTurnOver } from '../diary/useDiary';
@@ -37,6 +38,13 @@ import { RecheckList, WaitingList } from './WeekLists';
 import { WeekDay, gutter } from './WeekDay';
 import { useMove } from './useMove';
 import { frameOf, minutesOf, xOf } from './week.geometry';
+
+/** The day whose line lies under a point of the screen. */
+const dayUnder = ({ x, y }: ScreenPoint): string | undefined =>
+  document
+    .elementsFromPoint(x, y)
+    .find((element) => element.closest('[data-day]'))
+    ?.closest<HTMLElement>('[data-day]')?.dataset.day;
 
 /** The week: a ruled line a day, who comes when and what to mind, moved by dragging or by keys. */
 export function WeekBoard({
@@ -66,11 +74,17 @@ export function WeekBoard({
   const hours = Array.from({ length: (frame.to - frame.from) / 60 + 1 }, (_, i) => frame.from + i * 60);
   const [first, last] = [days[0]!, days.at(-1)!];
 
-  const drag = ({ active, delta, over }: DragMoveEvent | DragEndEvent) => {
-    const { booking } = active.data.current as { booking: Booking };
-    if (over === null) return;
-    const start = minuteIn(booking.startsAt, rooms.zone);
-    move.to(booking, String(over.id), start + minutesOf(delta.x, frame, width));
+  const lastPoint = useLastPoint();
+  const carried = (booking: Booking, day: string, px: number) =>
+    move.to(booking, day, minuteIn(booking.startsAt, rooms.zone) + minutesOf(px, frame, width));
+  const bookingOf = ({ active }: DragMoveEvent) => (active.data.current as { booking: Booking }).booking;
+  const drag = (event: DragMoveEvent) => {
+    if (event.over) carried(bookingOf(event), String(event.over.id), event.delta.x);
+  };
+  const drop = (event: DragEndEvent) => {
+    const [from, at] = [pointOf(event.activatorEvent), lastPoint()];
+    const day = at && dayUnder(at);
+    if (from && at && day) carried(bookingOf(event), day, at.x - from.x);
   };
   const week = { rooms, frame, width, today, bookings: diary.bookings, expecting, move };
   const change = (booking: Booking) => ask({ changes: booking });
@@ -146,7 +160,7 @@ export function WeekBoard({
           sensors={sensors}
           collisionDetection={pointerWithin}
           onDragMove={drag}
-          onDragEnd={drag}
+          onDragEnd={drop}
           onDragCancel={move.leave}
         >
           <ol className="border-t border-rule">

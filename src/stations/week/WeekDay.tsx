@@ -60,6 +60,7 @@ export function WeekDay({ day, ...week }: WeekFrame & { day: string }) {
   return (
     <li
       ref={setNodeRef}
+      data-day={day}
       aria-label={`${weekdayName(day)} ${dayInWords(day, today)}`}
       className="flex border-b border-rule"
     >

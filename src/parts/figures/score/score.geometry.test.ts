@@ -3,7 +3,15 @@ import { type Segment, segmentsOf } from '@/core/dose';
 import { type ScoreItem } from './ScoreBar';
 import { wrapped } from '../paper';
 import { scoreSheetSvg } from './scoreSheet';
-import { breathPieces, floorLine, phaseOfItem, pointList, stretchedBreaths, toneShapes } from './score.geometry';
+import {
+  breathPieces,
+  floorLine,
+  phaseOfItem,
+  placeCarried,
+  pointList,
+  stretchedBreaths,
+  toneShapes,
+} from './score.geometry';
 
 const segments = segmentsOf({
   cadences: [cadence(2, 4, { bottomPauseSeconds: 2 })],
@@ -110,6 +118,16 @@ describe('the other lanes', () => {
     expect(stretchedBreaths(segments, 2, -400)).toBe(1);
     expect(stretchedBreaths([], 2, 100)).toBe(2);
   });
+});
+
+test('a bar that is carried goes where its middle lies nearest, not past the ends', () => {
+  const widths = [100, 40, 100, 60];
+  expect(placeCarried(widths, 0, 30)).toBe(0);
+  expect(placeCarried(widths, 0, 80)).toBe(1);
+  expect(placeCarried(widths, 0, 120)).toBe(2);
+  expect(placeCarried(widths, 0, 9000)).toBe(3);
+  expect(placeCarried(widths, 3, -9000)).toBe(0);
+  expect(placeCarried([50], 0, 400)).toBe(0);
 });
 
 describe('the printed score', () => {

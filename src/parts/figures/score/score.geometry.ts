@@ -245,6 +245,21 @@ export function phaseOfItem(segments: readonly Segment[], seconds: number): Phas
 }
 
 /**
+ * Where in a row of bars one is put that was carried so far: in the place of the bar whose middle lies nearest to its own.
+ *
+ * @param widths of the bars, in their order
+ * @param from place of the bar that is carried
+ * @param by how far, below 0 to the left, in the unit of the widths
+ * @example placeCarried([100, 40, 100], 0, 80) // 1
+ */
+export function placeCarried(widths: readonly number[], from: number, by: number): number {
+  let left = 0;
+  const middles = widths.map((width) => (left += width) - width / 2);
+  const middle = middles[from]! + by;
+  return middles.reduce((best, at, i) => (Math.abs(at - middle) < Math.abs(middles[best]! - middle) ? i : best), from);
+}
+
+/**
  * Breaths a set after its bar was stretched: as many as fill the new length, within what may be given.
  *
  * @param item segments of the item as it was
