@@ -1,5 +1,3 @@
-import { type DrillLoad, movementOf } from '../load';
-
 /** How a drill moves besides the breath; the figure has a second pose for each. */
 export const movementIds = [
   'none',
@@ -64,15 +62,3 @@ export const movementWords: Readonly<Record<MovementId, string>> = {
   elbowsLeave: 'elbows leave the wall',
   step: 'steps',
 };
-
-/**
- * How a drill moves, in words: a loaded one by the words of its own movement.
- *
- * @example movementInWords(findDrill('quiet-nose')!) // 'still'
- */
-export const movementInWords = ({ movement, load }: { movement: MovementId; load: DrillLoad | null }): string =>
-  movement === 'none' && load
-    ? movementOf(load)
-        .parts.map(({ name }) => name)
-        .join(', ')
-    : movementWords[movement];

@@ -91,9 +91,3 @@ export type ClientFrame = z.infer<typeof clientFrameSchema>;
 /** What travels between the windows: the frame, and the sender's clock so that both keep one time. */
 export const clientMessageSchema = z.object({ frame: clientFrameSchema, sentAtMs: z.number() });
 export type ClientMessage = z.infer<typeof clientMessageSchema>;
-
-/** The name of the channel both windows listen on. */
-export const clientChannel = 'kokyu-client';
-
-/** Without a word from the coach's window for this long, the client's goes blank. */
-export const silentAfterMs = 6000;

@@ -2,14 +2,8 @@ export { type RunPerson, eventDenied, foreignTo, itemOff, steering } from './adm
 export { announcement } from './announce';
 export { checksFor } from './checks';
 export { clientFigure, clientFrame } from './clientFrame';
-export {
-  type ClientFigure,
-  type ClientFrame,
-  type ClientMessage,
-  clientChannel,
-  clientMessageSchema,
-  silentAfterMs,
-} from './clientMessage';
+export { clientChannel, silentAfterMs } from './clientChannel';
+export { type ClientFigure, type ClientFrame, type ClientMessage, clientMessageSchema } from './clientMessage';
 export {
   type CheckId,
   type Helped,
