@@ -237,7 +237,7 @@ export const standIns: Readonly<Record<string, object>> = {
     },
   },
   ...Object.fromEntries(
-    ['answer', 'breath', 'liftWords', 'mechanics', 'movements', 'repetition', 'schema', 'words'].map((file) => [
+    ['answer', 'breath', 'liftWords', 'mechanics', 'movements', 'repetition', 'ownMovement', 'words'].map((file) => [
       `load/${file}.ts`,
       underLoad,
     ]),

@@ -1,7 +1,8 @@
 import { cadence, ladder } from '../cadence';
 import { commonPractice } from '../reasons';
 import { type AxisId, type StanceChoice, type StanceOf } from '../schools';
-import { type Cue, type CueKind, type Drill, type Range } from './schema';
+import { type Cue, type Drill, type Range } from './schema';
+import { type CueKind } from './vocabulary';
 
 /** @example range(10, 10, 30) // { start: 10, min: 10, max: 30 } */
 export const range = (min: number, start: number, max: number): Range => ({ min, start, max });

@@ -1,4 +1,4 @@
-import { type Drill, drillSchema } from './schema';
+import { type Drill } from './schema';
 import { carryDrills } from './drills/carry';
 import { exhaleDrills } from './drills/exhale';
 import { floorDrills } from './drills/floor';
@@ -33,26 +33,16 @@ const mergedInto = new Map([['floor-lets-go', 'supported-release']]);
 /** A drill by its id, or undefined: an old plan may name a drill that is no longer here. */
 export const findDrill = (id: string): Drill | undefined => byId.get(mergedInto.get(id) ?? id) ?? loadDrill(id);
 
-export { drillSchema };
 export { componentsOf, pauses } from './contains';
 export { inProps } from './inProps';
 export { remade } from './remake';
 export { startCadence } from './drill';
-export { drillOfLoad, drillUnderLoad } from './underLoad';
+export { drillOfLoad, drillUnderLoad } from './ownLoad';
 export { type BandLevel, type HandsId, type LegsId, bandLevelIds, handIds, legIds } from './figure';
 export { movementInWords } from './movementInWords';
 export { type MovementId, movementIds, movementWords } from './movements';
 export { type FaultId, correctionLadder, faultIds, faults } from './faults';
 export { type PositionId, changeSeconds, placeInOrder, positionIds, positionList, positions } from './positions';
 export { type PropId, asGood, bodyProps, propIds, propList, props, propsInWords, substituteFor } from './props';
-export {
-  type Cue,
-  type Drill,
-  type FamilyId,
-  type Range,
-  cueKinds,
-  families,
-  familyIds,
-  openedIds,
-  skillIds,
-} from './schema';
+export { type Cue, type Drill, type Range, drillSchema } from './schema';
+export { type FamilyId, cueKinds, families, familyIds, openedIds, skillIds } from './vocabulary';

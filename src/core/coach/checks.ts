@@ -1,6 +1,6 @@
 import { type Drill, componentsOf } from '../catalogue';
 import { type ConditionId } from '../safety';
-import { type CheckId } from './events';
+import { type CheckId } from './eventWords';
 
 /** What is asked after effort, by what was told. Common practice, no published source. */
 const byCondition: Readonly<Partial<Record<ConditionId, readonly CheckId[]>>> = {

@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import { cadenceSchema } from '../cadence';
 import { faultIds } from '../catalogue';
 import { planItemSchema } from '../sequence';
+import { checkIds, helpedWords, pacingModes, settledThens, swapReasons } from './eventWords';
 
 const text = z.string().check(z.trim(), z.maxLength(2000, 'A note is limited to 2,000 characters.'));
 const item = z.number().check(z.int(), z.minimum(0), z.maximum(29));
@@ -10,25 +11,7 @@ const who = z.optional(z.uuid());
 /** In a group: those whose own limits keep them out of what is begun. */
 const sitOut = z.optional(z.array(z.uuid()).check(z.maxLength(6)));
 
-/**
- * How the pacer goes: at the planned cadence, at the taps of the coach, from the client's own rate toward the plan, or not at all: each
- * breath waits for a tap.
- */
-const pacingModes = ['fixed', 'follow', 'ramp', 'tapped'] as const;
-export type PacingMode = (typeof pacingModes)[number];
-
-const swapReasons = ['easier', 'harder', 'another way', 'by hand'] as const;
-
-/** What is asked after a step up the ladder where somebody needs it, and what a step may be lost by. Common practice. */
-export const checkIds = ['leak', 'heaviness', 'doming', 'not kept by day'] as const;
-export type CheckId = (typeof checkIds)[number];
 const checks = z.array(z.enum(checkIds)).check(z.maxLength(checkIds.length));
-
-/** What a recheck of the marker after a drill showed. */
-export const helpedWords = ['better', 'same', 'worse'] as const;
-export type Helped = (typeof helpedWords)[number];
-const settledThens = ['go on', 'easier', 'end', 'refer'] as const;
-export type SettledThen = (typeof settledThens)[number];
 
 /** What can happen in a run. Kept as it happened; the state is folded from it. */
 export const runEventSchema = z.discriminatedUnion('type', [

@@ -1,7 +1,6 @@
-import * as z from 'zod/mini';
-import { type Lift, liftSchema, movementOf } from '../load';
+import { type Lift, movementOf } from '../load';
 import { type DrillHistory, knownDrill, weightOf } from '../sequence';
-import { checkIds, helpedWords } from './events';
+import { type RunDigest } from './digestSchema';
 import { type ItemSummary, type RunSummary } from './summary';
 
 /** Part of the breaths that must be free of a marked fault for a drill to have gone calmly. Common practice. */
@@ -51,34 +50,6 @@ function liftOf({ item, deliveredBreaths, efforts, faults, checked }: ItemSummar
 
 /** Version of the formula by which runs are summed up: another number and every kept sum is made anew from its events. */
 export const digestFormula = 3;
-
-const words = z.array(z.string());
-
-/** What of a run later plans need, drill by drill, in little room. */
-export const digestSchema = z.array(
-  z.object({
-    drillId: z.string(),
-    breaths: z.number(),
-    sets: z.number(),
-    outcome: z.nullable(z.enum(['calm', 'not calm'])),
-    /** Cues that landed and cues that did not. */
-    landed: words,
-    missed: words,
-    /** Marks by fault. */
-    faults: z.record(z.string(), z.number()),
-    /** How it was done and what came of it: the course and what changed the marker are read from these. */
-    position: z.string(),
-    side: z.string(),
-    exhaleSeconds: z.nullable(z.number()),
-    delivered: z.number(),
-    effort: z.nullable(z.number()),
-    helped: z.nullable(z.enum(helpedWords)),
-    checked: z.nullable(z.object({ asked: z.array(z.enum(checkIds)), found: z.array(z.enum(checkIds)) })),
-    /** The set as it was lifted, where it was a movement under a load. */
-    lift: z.nullable(liftSchema),
-  }),
-);
-export type RunDigest = z.infer<typeof digestSchema>;
 
 /**
  * What of a run's summary later plans need.

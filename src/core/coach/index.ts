@@ -4,29 +4,20 @@ export { checksFor } from './checks';
 export { clientFigure, clientFrame } from './clientFrame';
 export { clientChannel, silentAfterMs } from './clientChannel';
 export { type ClientFigure, type ClientFrame, type ClientMessage, clientMessageSchema } from './clientMessage';
-export {
-  type CheckId,
-  type Helped,
-  type PacingMode,
-  helpedWords,
-  type RunEvent,
-  type StampedEvent,
-  runEventSchema,
-  stampedEventSchema,
-} from './events';
+export { type RunEvent, type StampedEvent, runEventSchema, stampedEventSchema } from './events';
+export { type CheckId, type Helped, type PacingMode, helpedWords } from './eventWords';
 export { type GroupForm, groupForm, itemsOff, mostInGroup } from './group';
 export {
   calmPart,
   mostEffort,
   type FaultHistory,
-  type RunDigest,
   digestFormula,
   digestOf,
-  digestSchema,
   drillHistoryOf,
   faultHistoryOf,
   outcomeOf,
 } from './history';
+export { type RunDigest, digestSchema } from './digestSchema';
 export { type Remedy, faultOrder, harderReadiness, remedyFor } from './neighbours';
 export { adjusted, adjustment, fixedAgain, followed, rampCycles, ramped, scaledTo, tappedCycles } from './pacing';
 export {

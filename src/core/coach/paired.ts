@@ -3,7 +3,7 @@ import { faults } from '../catalogue';
 import { capital } from '../reasons';
 import { drillOf } from '../sequence';
 import { clientMessageSchema } from './clientMessage';
-import { type PacingMode } from './events';
+import { type PacingMode } from './eventWords';
 import { type RunState, cursorAt, modeOf } from './run';
 import { locate, timelineOf } from './timeline';
 

@@ -1,5 +1,6 @@
 import { type PlanItem, plainDrill } from '../sequence';
-import { type PacingMode, type RunEvent, type SettledThen, type StampedEvent } from './events';
+import { type PacingMode, type SettledThen } from './eventWords';
+import { type RunEvent, type StampedEvent } from './events';
 import { type Repaced, adjusted, fixedAgain, followed, ramped, tappedCycles } from './pacing';
 import { type RunItem, locate, timelineOf } from './timeline';
 

@@ -1,6 +1,7 @@
 import { cycleSeconds } from '../cadence';
 import { type PlanItem } from '../sequence';
-import { type CheckId, type Helped, type RunEvent, type StampedEvent } from './events';
+import { type CheckId, type Helped } from './eventWords';
+import { type RunEvent, type StampedEvent } from './events';
 import { tappedCycles } from './pacing';
 import { type RunState, cursorAt, freshRun, stepRun } from './run';
 import { type RunItem, locate, timelineOf } from './timeline';

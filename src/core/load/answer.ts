@@ -4,7 +4,8 @@ import { type PartBreath, breathOf } from './breath';
 import { type Vec } from '../vector';
 import { type Pull } from './mechanics';
 import { type Movement, findMovement, mirroredMovement } from './movements';
-import { type OwnMovement, movementOf, stanceFaults } from './schema';
+import { movementOf, stanceFaults } from './ownMovement';
+import { type OwnMovement } from './schema';
 import { type OneLift, mostRepetitions, oneLift, percentAt, repetitionsAt } from './repMax';
 import { type StrategyId, middlePercent, stiffnessFor, strategies, strategyFor, withUpToPercent } from './strategy';
 

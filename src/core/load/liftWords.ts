@@ -1,4 +1,4 @@
-import { type Lift } from './lift';
+import { type Lift } from './liftSchema';
 import { findMovement } from './movements';
 import { strategies } from './strategy';
 

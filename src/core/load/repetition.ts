@@ -4,7 +4,8 @@ import { beatsOf, throughEffort } from './answer';
 import { type PartBreath, breathOf } from './breath';
 import { type Stance } from './mechanics';
 import { type Movement, mirroredMovement } from './movements';
-import { type DrillLoad, movementOf } from './schema';
+import { movementOf } from './ownMovement';
+import { type DrillLoad } from './schema';
 import { stiffnessFor } from './strategy';
 
 /** A part of the movement within a phase of the breath. */

@@ -1,12 +1,6 @@
 export { references } from './references';
-export {
-  type Provenance,
-  commonPractice,
-  provenanceSchema,
-  provenanceSentence,
-  published,
-  setByYou,
-} from './provenance';
+export { type Provenance, commonPractice, provenanceSentence, published, setByYou } from './provenance';
+export { provenanceSchema } from './provenanceSchema';
 export { inEnglish } from './inEnglish';
 export { type Reason, type RecordRef } from './reason';
 export { capital, listed, lowered, showsSomething } from './words';

@@ -1,15 +1,8 @@
-import * as z from 'zod/mini';
-import { type ReferenceId, referenceIds, references } from './references';
+import { type ReferenceId, references } from './references';
 
 /** Where a number or a rule comes from. The interface shows it beside every figure. */
 export type Provenance =
   { kind: 'published'; reference: ReferenceId } | { kind: 'common practice' } | { kind: 'set by you' };
-
-export const provenanceSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('published'), reference: z.enum(referenceIds) }),
-  z.strictObject({ kind: z.literal('common practice') }),
-  z.strictObject({ kind: z.literal('set by you') }),
-]) satisfies z.ZodMiniType<Provenance>;
 
 export const commonPractice: Provenance = { kind: 'common practice' };
 export const setByYou: Provenance = { kind: 'set by you' };

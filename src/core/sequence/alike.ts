@@ -1,6 +1,6 @@
 import { positions } from '../catalogue';
 import { isHold } from '../dose';
-import { type PlanItem } from './plan';
+import { type PlanItem } from './planSchema';
 import { type Drill } from '../catalogue';
 
 /** An exhale this many times the inhale is a long one. Common practice. */

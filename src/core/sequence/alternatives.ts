@@ -1,7 +1,8 @@
 import { type Drill, type PositionId } from '../catalogue';
 import { type Candidate, candidateOf, gatherCandidates } from './candidates';
 import { clashingPairs, problemOf, talkOf } from './layOut';
-import { type PlanItem, type PlanRequest, knownDrill } from './plan';
+import { type PlanItem, type PlanRequest } from './planSchema';
+import { knownDrill } from './plan';
 import { type Tally, tally } from './problem';
 import { inShort } from './planRules';
 import { type PlanContext, settingOf } from './setting';

@@ -4,7 +4,7 @@ import { type PropId, propList, props } from '../catalogue';
 import { type SchoolId, schoolIds, schools } from '../schools';
 import { fillTime, secondsWithTalk, solve } from './makePlan';
 import { type Near } from './near';
-import { type PlanItem, type PlanRequest } from './plan';
+import { type PlanItem, type PlanRequest } from './planSchema';
 import { search } from './search';
 import { type PlanContext } from './setting';
 

@@ -20,10 +20,11 @@ import { fitOf, formsInWords, refusalsOf } from './fit';
 import { gainOn, setUpEffects } from './gains';
 import { newThings, toLearn } from './newThings';
 import { isFirstLine } from './orderOfWork';
-import { type PlanItem, type PlanRequest, drillOf, itemComponents, startCadences, startStay } from './plan';
+import { type PlanItem, type PlanRequest } from './planSchema';
+import { drillOf, itemComponents, startCadences, startStay } from './plan';
 import { laterFromLevel, newFromLevel } from './rules';
 import { because } from './reasonRules';
-import { type PlanContext, type Setting, type Wanted, allDrills, drillFault, settingOf } from './setting';
+import { type PlanContext, type Setting, type Wanted, allDrills, settingOf } from './setting';
 import { type WorthPart, worthParts } from './worth';
 
 /** A drill in a position with props and a dose, ready to be chosen, with what it would gain. */
@@ -89,14 +90,6 @@ export function gatherCandidates(
     const outcome = forDrill(drill, setting, byHand);
     if ('refusal' in outcome) refusals.push({ drillId: drill.id, reason: outcome.refusal });
     else candidates.push(...outcome.candidates);
-  }
-  for (const drill of context.ownDrills ?? []) {
-    const fault = drillFault(drill);
-    if (fault === null) continue;
-    refusals.push({
-      drillId: String(drill.id),
-      reason: because('sound', `Can’t be planned with: ${fault}. Put it right in the catalogue.`),
-    });
   }
   candidates.sort(compareOrder);
   return { candidates, wanted: setting.wanted, refusals };

@@ -3,7 +3,7 @@ import { patterns } from '../read';
 import { lowered } from '../reasons';
 import { type Gathered } from './candidates';
 import { orderOfWorkFor } from './orderOfWork';
-import { type PlanRequest } from './plan';
+import { type PlanRequest } from './planSchema';
 import { firstAnswersFrom } from './rules';
 
 /** How many of the first answers a plan must hold. @example firstAnswers(20) // 2 */

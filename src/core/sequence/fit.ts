@@ -2,7 +2,8 @@ import { type Cadence } from '../cadence';
 import { type Drill, type PositionId, type PropId, type Range, remade } from '../catalogue';
 import { type FormId, type Gate, type Gates, checkComponents, forms, waysOut } from '../safety';
 import { lowered } from '../reasons';
-import { type PlanItem, itemComponents, plainDrill, startCadences, startStay } from './plan';
+import { type PlanItem } from './planSchema';
+import { itemComponents, plainDrill, startCadences, startStay } from './plan';
 
 /** How a drill stands with somebody's limits: in these forms, for these reasons, or not at all. */
 export type Fit = { forms: FormId[]; because: Gate[] } | { refused: Gate };

@@ -1,7 +1,7 @@
 import { type Drill, type PositionId, positions } from '../catalogue';
 import { type SkillId } from '../read';
 import { type RegionId, type Shares, type TrunkEffect, regionIds, regions } from '../trunk';
-import { type PlanItem } from './plan';
+import { type PlanItem } from './planSchema';
 
 /** Effects on the trunk of a position, with side-lying turned to the side that is up. */
 export function positionEffects(position: PositionId, side: PlanItem['side']): TrunkEffect[] {

@@ -25,6 +25,11 @@ export {
   type Plan,
   type PlanItem,
   type PlanRequest,
+  planItemSchema,
+  planRequestSchema,
+  planSchema,
+} from './planSchema';
+export {
   cueWords,
   drillOf,
   itemComponents,
@@ -32,9 +37,6 @@ export {
   itemSegments,
   knownDrill,
   plainDrill,
-  planItemSchema,
-  planRequestSchema,
-  planSchema,
   planTotals,
   recheckSeconds,
   startCadences,

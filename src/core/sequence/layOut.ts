@@ -4,7 +4,8 @@ import { defaultLimits, refusalInWords } from '../safety';
 import { refitted, refusalsOf } from './fit';
 import { clashes, everydayRules } from '../schools';
 import { type Candidate, type Gathered, candidateOf, compareOrder, gatherCandidates, orderOf } from './candidates';
-import { type PlanItem, type PlanRequest, knownDrill, recheckSeconds } from './plan';
+import { type PlanItem, type PlanRequest } from './planSchema';
+import { knownDrill, recheckSeconds } from './plan';
 import { type PlanningProblem, gainSteps } from './problem';
 import { firstLineOf } from './firstLine';
 import {

@@ -4,12 +4,14 @@ import { because } from './reasonRules';
 import { absentReasons, presentReasons } from './explain';
 import { type LaidOut, layOut, talkOf } from './layOut';
 import { type Near, told } from './near';
-import { type Plan, type PlanItem, type PlanRequest, drillOf, planTotals } from './plan';
+import { type Plan, type PlanItem, type PlanRequest } from './planSchema';
+import { drillOf, planTotals } from './plan';
 import { type Gates } from '../safety';
 import { refusalsOf } from './fit';
 import { type PlanningProblem } from './problem';
 import { type Effort, type Found, search } from './search';
 import { type PlanContext } from './setting';
+import { soundOnly } from './soundness';
 
 export interface PlanOptions extends Effort {
   /** Items that are to stay as they are, in their order. */
@@ -22,17 +24,18 @@ export interface PlanOptions extends Effort {
  * everywhere; `proven` says whether the whole space was searched, `atMostBetter` how much better another plan could be.
  *
  * @param request what the coach asked for
- * @param context gates, yields and history
+ * @param given gates, yields and history
  * @param newId gives ids for the items
  * @returns the plan; without items, and `impossible` saying why, when no choice keeps all the rules
  * @example makePlan(request, context, () => crypto.randomUUID()).items.length
  */
 export function makePlan(
   request: PlanRequest,
-  context: PlanContext,
+  given: PlanContext,
   newId: () => string,
   { locked = [], ...effort }: PlanOptions = {},
 ): Plan {
+  const { context, refusals } = soundOnly(given);
   const { laid, found, leftOut } = solve(request, context, locked, effort);
   const chosen = found.chosen.map((index) => laid.candidates[index]!);
   const { impossible } = chosen.length === 0 ? { impossible: whyImpossible(laid) } : {};
@@ -57,7 +60,7 @@ export function makePlan(
     ...(impossible ? { impossible } : {}),
     ...(notes.length > 0 && items.length > 0 ? { notes } : {}),
     items,
-    refusals: [...laid.refusals, ...absentReasons(found.chosen, laid, context)],
+    refusals: [...laid.refusals, ...refusals, ...absentReasons(found.chosen, laid, context)],
   };
 }
 

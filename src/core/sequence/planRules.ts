@@ -1,4 +1,4 @@
-import { type PlanItem } from './plan';
+import { type PlanItem } from './planSchema';
 /** How a broken rule weighs: `off` may not be coached, `mind` is a warning that leaves the choice with the coach. */
 type Level = 'off' | 'mind';
 

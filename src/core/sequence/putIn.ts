@@ -1,7 +1,8 @@
 import { type Drill } from '../catalogue';
 import { refusalInWords } from '../safety';
 import { candidateOf, compareOrder, itemByHand } from './candidates';
-import { type PlanItem, type PlanRequest, knownDrill } from './plan';
+import { type PlanItem, type PlanRequest } from './planSchema';
+import { knownDrill } from './plan';
 import { type PlanContext, settingOf } from './setting';
 
 /** A drill that was put into a plan, at its place; or why it can't be. */

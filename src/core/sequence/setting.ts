@@ -1,11 +1,10 @@
-import { type Drill, drillSchema, drills } from '../catalogue';
+import { type Drill, drills } from '../catalogue';
 import { type ConfirmedFinding, type SkillId, wantedFor } from '../read';
 import { type ConditionId, type Gates } from '../safety';
 import { type RegionId, type Shares, type TrunkEffect, predictShares } from '../trunk';
 import { type DrillHistory } from './history';
-import { inEnglish } from '../reasons';
 import { thingsKnown } from './newThings';
-import { type PlanRequest } from './plan';
+import { type PlanRequest } from './planSchema';
 
 /** What the planner knows besides the request. */
 export interface PlanContext {
@@ -69,23 +68,8 @@ export function settingOf(request: PlanRequest, context: PlanContext): Setting {
   };
 }
 
-/** What is wrong with a drill as data, in one sentence; null for a sound one. Asked of the same few drills again and again. */
-const faultsKnown = new WeakMap<Drill, string | null>();
-export function drillFault(drill: Drill): string | null {
-  const known = faultsKnown.get(drill);
-  if (known !== undefined) return known;
-  const issue = drillSchema.safeParse(drill, inEnglish).error?.issues[0];
-  const fault = issue ? `${issue.path.join(' ')}: ${issue.message}` : null;
-  faultsKnown.set(drill, fault);
-  return fault;
-}
-
-/**
- * All drills a plan may choose from. A drill of the coach's own takes the place of a built-in one of the same id; one that no
- * longer fits the schema is left out, so that it can't stop the planning of everything else.
- */
-export function allDrills(context: Pick<PlanContext, 'ownDrills'>): Drill[] {
-  const own = (context.ownDrills ?? []).filter((drill) => drillFault(drill) === null);
-  const taken = new Set(own.map(({ id }) => id));
-  return [...drills.filter(({ id }) => !taken.has(id)), ...own];
+/** All drills a plan may choose from. A drill of the coach's own takes the place of a built-in one of the same id. */
+export function allDrills({ ownDrills = [] }: Pick<PlanContext, 'ownDrills'>): Drill[] {
+  const taken = new Set(ownDrills.map(({ id }) => id));
+  return [...drills.filter(({ id }) => !taken.has(id)), ...ownDrills];
 }

@@ -2,7 +2,7 @@ import { type Drill, asGood } from '../catalogue';
 import { type ConditionId, conditionById, forms } from '../safety';
 import { type AxisId, schools } from '../schools';
 import { newThings } from './newThings';
-import { type PlanItem } from './plan';
+import { type PlanItem } from './planSchema';
 import { worth } from './rules';
 import { type PlanContext, type Setting } from './setting';
 

@@ -3,15 +3,14 @@ export {
   type Grades,
   type RegionId,
   gradeAnchors,
-  gradeSchema,
   gradeWords,
-  gradesSchema,
   mirrored,
   regionIds,
   regions,
   ringRegionIds,
   unobserved,
 } from './regions';
+export { gradeSchema, gradesSchema } from './gradesSchema';
 export { circularMean, directionInWords, ringInWords, summariseRing } from './ring';
 export {
   type Shares,

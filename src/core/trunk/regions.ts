@@ -1,5 +1,3 @@
-import * as z from 'zod/mini';
-
 /** The parts of the trunk that are graded, with the side as the client's own left and right. */
 export const regionIds = [
   'belly',
@@ -45,10 +43,7 @@ export const ringRegionIds = regionIds.filter((id) => id !== 'pelvicFloor');
 export const gradeWords = ['none', 'trace', 'clear', 'full'] as const;
 
 /** 0 none, 1 trace, 2 clear, 3 full; null is "not observed", which is never the same as none. */
-export const gradeSchema = z.nullable(z.number().check(z.int(), z.minimum(0), z.maximum(3)));
-export type Grade = z.infer<typeof gradeSchema>;
-
-export const gradesSchema = z.record(z.enum(regionIds), gradeSchema);
+export type Grade = number | null;
 export type Grades = Record<RegionId, Grade>;
 
 /** One sentence each, so that two coaches mean the same by a grade. Common practice, no published source. */
