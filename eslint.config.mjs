@@ -11,6 +11,14 @@ const from = (...floors) => ({
   regex: `^(@/|(\\.\\./)+)(${floors.join('|')})(/|$)`,
 });
 
+/** An expectation that is only looked at where something is so: what never is would pass. */
+const unmet = [
+  {
+    selector: "IfStatement[test.callee.name!='met'] > .consequent CallExpression[callee.name='expect']",
+    message: 'Wrap the condition in met() of scripts/met: what is never met proves nothing.',
+  },
+];
+
 /** One folder a station; `live`, `taking` and `diary` are what several of them are made of. */
 const shared = ['live', 'taking', 'diary'];
 const stations = readdirSync('src/stations', { withFileTypes: true })
@@ -177,6 +185,10 @@ export default tseslint.config(
     rules: { 'no-restricted-syntax': ['error', ...unheeded, ...ownDates] },
   },
   { files: ['src/app/**/*.{ts,tsx}', 'src/phone/**/*.ts'], rules: { 'no-restricted-syntax': ['error', ...ownDates] } },
+  {
+    files: ['{src,bench,demo,scripts}/**/*.test.{ts,tsx}'],
+    rules: { 'no-restricted-syntax': ['error', ...unmet] },
+  },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],

@@ -28,6 +28,7 @@ export default {
   maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir>/bench'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
+  setupFilesAfterEnv: ['<rootDir>/scripts/metInTests.ts'],
   transform: {
     '/src/core/[^/]+/index\\.ts$': plain(behindDoors),
     '^.+\\.(t|j)sx?$': plain(rooms.flatMap((room) => [`@/core/${room}`, `../${room}`])),

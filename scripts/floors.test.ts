@@ -50,9 +50,13 @@ const wrong = [
   ['src/keep/a.ts', "import '@/store';"],
   ['src/app/a.ts', "import '@/store/schema';"],
   ['src/door/a.ts', "import '@/store';"],
+  ['src/core/x/a.test.ts', 'for (const a of []) if (a) expect(a).toBe(1);'],
+  ['src/core/x/a.test.ts', 'for (const a of []) if (a) { expect(a).toBe(1); }'],
+  ['src/parts/A.test.tsx', 'for (const a of []) if (a) for (const b of a) expect(b).not.toBe(1);'],
 ] as const;
 
 const right = [
+  ['src/core/x/a.test.ts', 'for (const a of []) if (met(a)) expect(a).toBe(1);'],
   ['src/core/x/a.ts', "import 'zod/mini';\nimport '../cadence';\nexport const day = new Date(0);"],
   [
     'src/stations/look/A.tsx',

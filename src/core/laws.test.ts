@@ -36,6 +36,7 @@ import {
   summariseRing,
   trunkEffects,
 } from './trunk';
+import { met } from '../../scripts/met';
 
 /** Laws that hold whatever the numbers are. A case that breaks one is made smaller before it is told of. */
 const law = (times: number, holds: (from: Source) => void) =>
@@ -166,7 +167,7 @@ describe('breath', () => {
       for (const doubt of quietRate(taps).doubts) {
         const settled = settleDoubt(taps, doubt);
         expect(Math.abs(settled.length - taps.length)).toBe(1);
-        if (doubt.tap < taps.length - 1) expect(settled.at(-1)).toBe(taps.at(-1));
+        if (met(doubt.tap < taps.length - 1)) expect(settled.at(-1)).toBe(taps.at(-1));
         expect([...settled].sort((a, b) => a - b)).toEqual(settled);
       }
     });
@@ -216,11 +217,14 @@ describe('dose and run', () => {
       ];
       const items = Array.from({ length: 1 + from.below(4) }, (_, i) => someItem(from, `item-${i}`));
       let at = 1_000_000;
+      // Left to chance, hardly a run goes on to its last event: every other one begins at once and is not ended.
+      const goesOn = from.chance(0.5);
+      const possible = goesOn ? kinds.slice(0, 6) : kinds;
       const events: StampedEvent[] = Array.from({ length: 3 + from.below(20) }, (_, seq) => ({
         id: `00000000-0000-4000-8000-${String(seq).padStart(12, '0')}`,
         seq,
         atEpochMs: (at += from.below(20_000)),
-        event: from.pick(kinds)(from.below(items.length)),
+        event: goesOn && seq === 0 ? { type: 'start' } : from.pick(possible)(from.below(items.length)),
       }));
       const whole = foldRun(items, events);
       const stepwise = events.reduce(reduceRun, freshRun(items));
@@ -231,7 +235,7 @@ describe('dose and run', () => {
       const total = timelineOf(whole.items).totalSeconds;
       const cursor = cursorAt(whole, at + 5000);
       expect(cursor).toBeGreaterThanOrEqual(0);
-      if (whole.status === 'running') expect(cursor).toBeLessThanOrEqual(total);
+      if (met(whole.status === 'running')) expect(cursor).toBeLessThanOrEqual(total);
       expect(locate(timelineOf(whole.items), cursor).leftSeconds).toBeGreaterThanOrEqual(0);
       const { activeSeconds } = summariseRun(whole);
       expect(activeSeconds).toBeGreaterThanOrEqual(0);
@@ -272,7 +276,7 @@ describe('gates', () => {
       for (const { level, reason } of evaluateGates(someProfile(from), today).gates) {
         expect(reason.what.length).toBeGreaterThan(3);
         expect(reason.rule.length).toBeGreaterThan(3);
-        if (level !== 'ask') expect(reason.records).toHaveLength(1);
+        if (met(level !== 'ask')) expect(reason.records).toHaveLength(1);
       }
     });
   });
@@ -316,7 +320,7 @@ describe('ring and reading', () => {
         expect(value).toBeGreaterThanOrEqual(0);
         expect(value).toBeLessThanOrEqual(1 + 1e-9);
       }
-      if (leftRightIndex !== null) expect(Math.abs(leftRightIndex)).toBeLessThanOrEqual(1);
+      if (met(leftRightIndex !== null)) expect(Math.abs(leftRightIndex!)).toBeLessThanOrEqual(1);
     });
   });
 

@@ -49,6 +49,7 @@ import {
   trunkEffects,
   unobserved,
 } from './trunk';
+import { met } from '../../scripts/met';
 
 const today = '2026-11-23';
 const record = <P extends ProtocolId>(protocol: P, raw: Partial<Raw<P>>): LookRecord<P> => ({
@@ -148,11 +149,8 @@ describe('reading', () => {
       const findings = someFindings(from).filter(() => from.chance(0.6));
       const { shown, tie, settledBy } = likelyPatterns(scorePatterns(findings), findings);
       const [first, second] = shown;
-      if (!first || !second) {
-        expect(tie).toBe(false);
-        continue;
-      }
-      expect(tie).toBe(Math.abs(first.balance - second.balance) <= 2);
+      expect(tie).toBe(first !== undefined && second !== undefined && Math.abs(first.balance - second.balance) <= 2);
+      if (!first || !second) continue;
       for (const { finding } of settledBy) {
         const turned = ([0, 1, 2, 3] as const).some((severity) => {
           const more = [...findings, { ...findings[0]!, id: finding, severity }];
@@ -208,7 +206,7 @@ describe('gates', () => {
       expect(gateChanges(after, before).blocked).toEqual([]);
       for (const component of componentIds) {
         const free = checkComponents(after, [component]).allowed;
-        if (free) expect(checkComponents(before, [component]).allowed).toBe(true);
+        if (met(free)) expect(checkComponents(before, [component]).allowed).toBe(true);
       }
     }
   });
@@ -217,7 +215,8 @@ describe('gates', () => {
     const from = choices(43);
     for (let round = 0; round < 80; round += 1) {
       const gates = evaluateGates(profileOf(from, 0.3), today);
-      const wanted = componentIds.filter(() => from.chance(0.2));
+      // Of many things some are always off; of one or two seldom any.
+      const wanted = componentIds.filter(() => from.chance(round % 2 ? 0.2 : 0.02));
       const { refusals, changes, overruled, allowed, smallestChange } = checkComponents(gates, wanted);
       expect(allowed).toBe(refusals.length === 0);
       expect(refusals.every(({ reason }) => reason.what.length > 3 && reason.records.length > 0)).toBe(true);
@@ -227,7 +226,7 @@ describe('gates', () => {
         expect(changes).toContain(by);
         expect(changes).not.toContain(gate);
       }
-      if (allowed) expect(smallestChange).toBeNull();
+      if (met(allowed)) expect(smallestChange).toBeNull();
     }
   });
 
@@ -276,8 +275,8 @@ describe('measures', () => {
       const at = from.below(16);
       const more = answers.map((answer, i) => (i === at ? answer + 1 : answer));
       expect(questionnaireSum(more).sum).toBe(questionnaireSum(answers).sum + 1);
-      if (questionnaireSum(answers).above23) expect(questionnaireSum(more).above23).toBe(true);
-      if (questionnaireSum(answers).above23) expect(questionnaireSum(answers).above19).toBe(true);
+      if (met(questionnaireSum(answers).above23)) expect(questionnaireSum(more).above23).toBe(true);
+      if (met(questionnaireSum(answers).above23)) expect(questionnaireSum(answers).above19).toBe(true);
     }
   });
 

@@ -12,6 +12,7 @@ import {
   stretchedBreaths,
   toneShapes,
 } from './score.geometry';
+import { met } from '../../../../scripts/met';
 
 const segments = segmentsOf({
   cadences: [cadence(2, 4, { bottomPauseSeconds: 2 })],
@@ -31,9 +32,9 @@ describe('the breath line of the score', () => {
   test('inhales rise, exhales fall, pauses lie flat', () => {
     for (const { kind, points } of breathPieces(segments, 3, 40)) {
       const [first, second] = points as [readonly [number, number], readonly [number, number]];
-      if (kind === 'inhale') expect(second[1]).toBeLessThan(first[1]);
-      if (kind === 'pause') expect(second[1]).toBe(first[1]);
-      if (kind === 'exhale') expect(points.at(-1)![1]).toBeGreaterThan(second[1]);
+      if (met(kind === 'inhale')) expect(second[1]).toBeLessThan(first[1]);
+      if (met(kind === 'pause')) expect(second[1]).toBe(first[1]);
+      if (met(kind === 'exhale')) expect(points.at(-1)![1]).toBeGreaterThan(second[1]);
     }
   });
 
