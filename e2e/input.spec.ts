@@ -95,7 +95,9 @@ test('an unknown address gives a kind page, and nonsense to the server one sente
   expect(outcomes.map(({ state }) => state)).toEqual(['refused', 'refused']);
 });
 
-test('what is pressed while a page is drawn and does not listen yet is done once it does', async ({ page }) => {
+test('what is pressed and typed while a page is drawn and does not listen yet is done once it does', async ({
+  page,
+}) => {
   const clientId = await seedClient(page, server.url, 'Hobb Tresco', () => [], null);
   // Its scripts take as long as on a slow machine.
   await page.route('**/_next/static/chunks/*.js', async (route) => {
@@ -104,6 +106,8 @@ test('what is pressed while a page is drawn and does not listen yet is done once
   });
   await page.goto(`${server.url}/clients/${clientId}/screen`, { waitUntil: 'commit' });
   const own = page.getByRole('radio', { name: 'Client’s own hands only' });
+  const goal = page.getByLabel('Goal, in their words');
+  await goal.pressSequentially('A full breath');
   await own.click();
   // Drawn, and nothing has come of it yet.
   await expect(own).not.toBeChecked();
@@ -112,6 +116,7 @@ test('what is pressed while a page is drawn and does not listen yet is done once
   await page.unrouteAll({ behavior: 'ignoreErrors' });
   await page.reload();
   await expect(own).toBeChecked();
+  await expect(goal).toHaveValue('A full breath');
 });
 
 test('the whole way from a name to a plan by keyboard alone', async ({ page }) => {

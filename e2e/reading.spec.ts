@@ -93,7 +93,8 @@ test('three angles on a photo: what is no picture is refused, points are placed 
   await page.getByRole('button', { name: /costal arch, picture right/ }).focus();
   await page.keyboard.press('ArrowRight');
   await allSaved(page);
-  const src = () => page.locator('image').getAttribute('href');
+  // Not the one that came in a piece and waits hidden for its place.
+  const src = () => photo.locator('image').getAttribute('href');
   await page.reload();
   await expect(
     page

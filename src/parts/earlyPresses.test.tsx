@@ -10,6 +10,8 @@ const pressed: string[] = [];
 function Form() {
   const [ticked, setTicked] = useState(false);
   const [count, setCount] = useState(0);
+  const [name, setName] = useState('Ada');
+  const [side, setSide] = useState('left');
   return (
     <form
       onSubmit={(event) => {
@@ -27,6 +29,17 @@ function Form() {
         Hands on
         <input type="checkbox" checked={ticked} onChange={(event) => setTicked(event.target.checked)} />
       </label>
+      <input
+        aria-label="name"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        onBlur={() => pressed.push(`left with ${name}`)}
+      />
+      <select aria-label="side" value={side} onChange={(event) => setSide(event.target.value)}>
+        <option>left</option>
+        <option>right</option>
+      </select>
+      <output>{`${name}, ${side}`}</output>
       <button>Send</button>
     </form>
   );
@@ -67,6 +80,22 @@ test('what is pressed before the page listens is done once it does, in its order
   // From then on a press is a press.
   await act(async () => count!.click());
   expect(count!.textContent).toBe('pressed 2');
+});
+
+test('what is typed and chosen before the page listens stands once it does, and is what the page goes by', async () => {
+  const box = drawn();
+  const [name, side] = [box.querySelector<HTMLInputElement>('[aria-label=name]')!, box.querySelector('select')!];
+  for (const value of ['Ada Q', 'Ada Quay']) {
+    name.value = value;
+    name.dispatchEvent(new Event('input', { bubbles: true }));
+  }
+  side.value = 'right';
+  for (const kind of ['input', 'change']) side.dispatchEvent(new Event(kind, { bubbles: true }));
+  await listen(box);
+  await wait(300);
+  expect(box.querySelector('output')!.textContent).toBe('Ada Quay, right');
+  expect([name.value, side.value]).toEqual(['Ada Quay', 'right']);
+  expect(pressed).toContain('left with Ada Quay');
 });
 
 test('a double tap is one press; two presses are two', async () => {

@@ -1,28 +1,45 @@
 /**
- * Holds what is pressed while a page is drawn and does not listen yet, and presses it again once it does: on a slow machine a second can
- * lie between, and what a person has answered must not be lost in it. A button that has gone meanwhile is not pressed, nor one after
- * fifteen seconds.
+ * Holds what is pressed, chosen or typed while a page is drawn and does not listen yet, and does it again once it does: on a slow machine
+ * a second can lie between, and what a person has answered must not be lost in it. What has gone meanwhile is left alone, and what was
+ * done longer than fifteen seconds ago.
  *
  * It is put into the page as text, before anything else of it: it knows nothing outside itself.
  */
 export function holdEarlyPresses(): void {
+  type Entry = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
   // React leaves this on every element it has taken over; there is no other sign, of one element among many, that it answers.
   const listens = (element: Element) => Object.keys(element).some((key) => key.startsWith('__reactProps$'));
-  const held: { on: HTMLElement; at: number }[] = [];
+  /** With a value it was chosen or typed, without one pressed. */
+  const held: { on: HTMLElement; at: number; value: string | null }[] = [];
   let again = false;
 
+  const enter = (on: Entry, value: string) => {
+    const known = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(on), 'value')!;
+    // React compares with what it has seen last: that goes back to how the server drew it, and then comes what was entered.
+    if ('defaultValue' in on) on.value = on.defaultValue;
+    known.set!.call(on, value);
+    on.dispatchEvent(new Event(on instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
+    // Left before the page listened: many fields keep what was typed when they are left.
+    const left = () => on !== document.activeElement && on.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
+    setTimeout(left);
+  };
   // One at a time: what a press changes has to stand before the next one.
-  const press = () => {
+  const next = () => {
     const [first] = held;
     if (!first) return;
     const gone = !first.on.isConnected || performance.now() - first.at > 15_000;
     if (gone || listens(first.on)) held.shift();
     if (!gone && held[0] !== first) {
       again = true;
-      first.on.click();
+      if (first.value === null) first.on.click();
+      else enter(first.on as Entry, first.value);
       again = false;
     }
-    if (held.length > 0) setTimeout(press, 30);
+    if (held.length > 0) setTimeout(next, 30);
+  };
+  const hold = (on: HTMLElement, value: string | null) => {
+    held.push({ on, at: performance.now(), value });
+    if (held.length === 1) setTimeout(next, 30);
   };
 
   document.addEventListener(
@@ -34,12 +51,21 @@ export function holdEarlyPresses(): void {
       if (again || !on || listens(on)) return;
       event.preventDefault();
       event.stopImmediatePropagation();
-      const at = performance.now();
       // The second tap of a double one is none.
-      if (held.some((one) => one.on === on && at - one.at < 600)) return;
-      held.push({ on, at });
-      if (held.length === 1) setTimeout(press, 30);
+      if (!held.some((one) => one.on === on && performance.now() - one.at < 600)) hold(on, null);
     },
     true,
   );
+  const entered = (event: Event) => {
+    const on = event.target as Entry;
+    if (again || !on.matches('select, textarea, input:not([type=checkbox]):not([type=radio]):not([type=file])')) return;
+    const before = held.findIndex((one) => one.on === on && one.value !== null);
+    // Once it listens, what stands there is taken by itself.
+    if (listens(on)) {
+      if (before >= 0) held.splice(before, 1);
+    } else if (before >= 0) held[before]!.value = on.value;
+    else hold(on, on.value);
+  };
+  document.addEventListener('input', entered, true);
+  document.addEventListener('change', entered, true);
 }
