@@ -153,6 +153,7 @@ test('a visit across midnight: worked on as of its own day, noted and signed on 
   await expect(page.getByRole('heading', { level: 1 })).toContainText(weekdayName(day));
   await page.getByRole('button', { name: 'Sign and end the visit' }).click();
   await expect(page.getByText(/^Signed \d/).first()).toBeVisible();
+  await allSaved(page);
   await page.goto(server.url);
   await expect(page.getByRole('link', { name: /Wick Nightfare, begun/ })).toHaveCount(0);
 });

@@ -35,6 +35,7 @@ function Form() {
         onChange={(event) => setName(event.target.value)}
         onBlur={() => pressed.push(`left with ${name}`)}
       />
+      <input type="file" onChange={(event) => pressed.push(`${event.target.files?.length} chosen`)} />
       <select aria-label="side" value={side} onChange={(event) => setSide(event.target.value)}>
         <option>left</option>
         <option>right</option>
@@ -91,11 +92,14 @@ test('what is typed and chosen before the page listens stands once it does, and 
   }
   side.value = 'right';
   for (const kind of ['input', 'change']) side.dispatchEvent(new Event(kind, { bubbles: true }));
+  for (const kind of ['input', 'change']) {
+    box.querySelector('[type=file]')!.dispatchEvent(new Event(kind, { bubbles: true }));
+  }
   await listen(box);
   await wait(300);
   expect(box.querySelector('output')!.textContent).toBe('Ada Quay, right');
   expect([name.value, side.value]).toEqual(['Ada Quay', 'right']);
-  expect(pressed).toContain('left with Ada Quay');
+  expect(pressed).toEqual(expect.arrayContaining(['left with Ada Quay', '0 chosen']));
 });
 
 test('a double tap is one press; two presses are two', async () => {

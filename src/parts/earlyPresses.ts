@@ -15,10 +15,12 @@ export function holdEarlyPresses(): void {
 
   const enter = (on: Entry, value: string) => {
     const known = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(on), 'value')!;
-    // React compares with what it has seen last: that goes back to how the server drew it, and then comes what was entered.
-    if ('defaultValue' in on) on.value = on.defaultValue;
-    known.set!.call(on, value);
-    on.dispatchEvent(new Event(on instanceof HTMLSelectElement ? 'change' : 'input', { bubbles: true }));
+    // A file stays chosen. For the rest React compares with what it has seen last: that goes back to how the server drew it, and then
+    // comes what was entered.
+    const chosen = on.type === 'file';
+    if (!chosen && 'defaultValue' in on) on.value = on.defaultValue;
+    if (!chosen) known.set!.call(on, value);
+    on.dispatchEvent(new Event(chosen || on.matches('select') ? 'change' : 'input', { bubbles: true }));
     // Left before the page listened: many fields keep what was typed when they are left.
     const left = () => on !== document.activeElement && on.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
     setTimeout(left);
@@ -58,7 +60,7 @@ export function holdEarlyPresses(): void {
   );
   const entered = (event: Event) => {
     const on = event.target as Entry;
-    if (again || !on.matches('select, textarea, input:not([type=checkbox]):not([type=radio]):not([type=file])')) return;
+    if (again || !on.matches('select, textarea, input:not([type=checkbox]):not([type=radio])')) return;
     const before = held.findIndex((one) => one.on === on && one.value !== null);
     // Once it listens, what stands there is taken by itself.
     if (listens(on)) {
