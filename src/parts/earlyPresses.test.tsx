@@ -102,6 +102,21 @@ test('what is typed and chosen before the page listens stands once it does, and 
   expect(pressed).toEqual(expect.arrayContaining(['left with Ada Quay', '0 chosen']));
 });
 
+test('whoever types on while it is entered again keeps what they have typed', async () => {
+  const box = drawn();
+  const name = box.querySelector<HTMLInputElement>('[aria-label=name]')!;
+  const type = (value: string) => {
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(name, value);
+    name.dispatchEvent(new Event('input', { bubbles: true }));
+  };
+  type('Ad');
+  await listen(box);
+  await wait(40);
+  await act(async () => type('Ada Q'));
+  await wait(500);
+  expect([name.value, box.querySelector('output')!.textContent]).toEqual(['Ada Q', 'Ada Q, left']);
+});
+
 test('a double tap is one press; two presses are two', async () => {
   const box = drawn();
   const count = box.querySelector('button')!;

@@ -12,15 +12,24 @@ export function holdEarlyPresses(): void {
   /** With a value it was chosen or typed, without one pressed. */
   const held: { on: HTMLElement; at: number; value: string | null }[] = [];
   let again = false;
+  /** What a person has entered last, and where. */
+  const last = new WeakMap<Element, Event>();
 
-  const enter = (on: Entry, value: string) => {
+  const enter = (on: Entry, value: string, tries = 5): void => {
     const known = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(on), 'value')!;
     // A file stays chosen. For the rest React compares with what it has seen last: that goes back to how the server drew it, and then
     // comes what was entered.
     const chosen = on.type === 'file';
+    again = true;
     if (!chosen && 'defaultValue' in on) on.value = on.defaultValue;
     if (!chosen) known.set!.call(on, value);
     on.dispatchEvent(new Event(chosen || on.matches('select') ? 'change' : 'input', { bubbles: true }));
+    again = false;
+    // React, taking over just then, may have put back what the server drew: it is entered again until it stands,
+    // or the person has gone on.
+    const before = last.get(on);
+    const stands = () => chosen || on.value === value || last.get(on) !== before || tries === 0 || !on.isConnected;
+    setTimeout(() => stands() || enter(on, value, tries - 1), 60);
     // Left before the page listened: many fields keep what was typed when they are left.
     const left = () => on !== document.activeElement && on.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
     setTimeout(left);
@@ -61,6 +70,7 @@ export function holdEarlyPresses(): void {
   const entered = (event: Event) => {
     const on = event.target as Entry;
     if (again || !on.matches('select, textarea, input:not([type=checkbox]):not([type=radio])')) return;
+    last.set(on, event);
     const before = held.findIndex((one) => one.on === on && one.value !== null);
     // Once it listens, what stands there is taken by itself.
     if (listens(on)) {
