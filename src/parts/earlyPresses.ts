@@ -25,10 +25,11 @@ export function holdEarlyPresses(): void {
     if (!chosen) known.set!.call(on, value);
     on.dispatchEvent(new Event(chosen || on.matches('select') ? 'change' : 'input', { bubbles: true }));
     again = false;
-    // React, taking over just then, may have put back what the server drew: it is entered again until it stands,
-    // or the person has gone on.
+    // React, taking over just then, may have put back what a list showed: it is chosen again until it stands or the person has gone on.
+    // A text is entered once: a form that was sent meanwhile is empty again, and meant to be.
     const before = last.get(on);
-    const stands = () => chosen || on.value === value || last.get(on) !== before || tries === 0 || !on.isConnected;
+    const stands = () =>
+      !on.matches('select') || on.value === value || last.get(on) !== before || tries === 0 || !on.isConnected;
     setTimeout(() => stands() || enter(on, value, tries - 1), 60);
     // Left before the page listened: many fields keep what was typed when they are left.
     const left = () => on !== document.activeElement && on.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
