@@ -99,19 +99,25 @@ test('what is pressed and typed while a page is drawn and does not listen yet is
   page,
 }) => {
   const clientId = await seedClient(page, server.url, 'Hobb Tresco', () => [], null);
-  // Its scripts take as long as on a slow machine.
+  // Its scripts come late, as on a slow machine.
+  let come = () => {};
+  const scripts = new Promise<void>((resolve) => (come = resolve));
   await page.route('**/_next/static/chunks/*.js', async (route) => {
-    await new Promise((later) => setTimeout(later, 1500));
+    await scripts;
     await route.continue();
   });
   await page.goto(`${server.url}/clients/${clientId}/screen`, { waitUntil: 'commit' });
   const own = page.getByRole('radio', { name: 'Client’s own hands only' });
   const goal = page.getByLabel('Goal, in their words');
+  // What is streamed lies hidden until it is put in its place: nobody types there.
+  await expect(goal).toBeVisible();
   await goal.pressSequentially('A full breath');
   await own.click();
   // Drawn, and nothing has come of it yet.
   await expect(own).not.toBeChecked();
+  come();
   await expect(own).toBeChecked();
+  await expect(goal).toHaveValue('A full breath');
   await allSaved(page);
   await page.unrouteAll({ behavior: 'ignoreErrors' });
   await page.reload();

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { act, useState } from 'react';
+import { Suspense, act, use, useState } from 'react';
 import { hydrateRoot } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
 import { holdEarlyPresses } from './earlyPresses';
@@ -100,6 +100,38 @@ test('what is typed and chosen before the page listens stands once it does, and 
   expect(box.querySelector('output')!.textContent).toBe('Ada Quay, right');
   expect([name.value, side.value]).toEqual(['Ada Quay', 'right']);
   expect(pressed).toEqual(expect.arrayContaining(['left with Ada Quay', '0 chosen']));
+});
+
+test('what is done while a part of the page beside it has not come is done once it has', async () => {
+  const Late = ({ until }: { until?: Promise<void> }) => {
+    if (until) use(until);
+    return <i />;
+  };
+  const page = (until?: Promise<void>) => (
+    <Suspense>
+      <Form />
+      <Late until={until} />
+    </Suspense>
+  );
+  const box = document.createElement('div');
+  box.innerHTML = renderToString(page());
+  document.body.replaceChildren(box);
+  let come = () => {};
+  const until = new Promise<void>((resolve) => (come = resolve));
+  await act(async () => void hydrateRoot(box, page(until)));
+  const [count, name] = [box.querySelector('button')!, box.querySelector<HTMLInputElement>('[aria-label=name]')!];
+  // It has been begun with, and is let go of again.
+  expect(Object.keys(count).some((key) => key.startsWith('__react'))).toBe(true);
+  await act(async () => {
+    count.click();
+    name.value = 'Ada Quay';
+    name.dispatchEvent(new Event('input', { bubbles: true }));
+  });
+  await wait(300);
+  expect(count.textContent).toBe('pressed 0');
+  await act(async () => come());
+  await wait(300);
+  expect([count.textContent, box.querySelector('output')!.textContent]).toEqual(['pressed 1', 'Ada Quay, left']);
 });
 
 test('whoever types on while it is entered again keeps what they have typed', async () => {

@@ -7,30 +7,33 @@
  */
 export function holdEarlyPresses(): void {
   type Entry = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
-  // React leaves this on every element it has taken over; there is no other sign, of one element among many, that it answers.
-  const listens = (element: Element) => Object.keys(element).some((key) => key.startsWith('__reactProps$'));
+  type Fiber = { tag: number; flags: number; return: Fiber | null; alternate: Fiber | null; stateNode: unknown };
+  const fiberOf = (element: Element) => {
+    const key = Object.keys(element).find((name) => name.startsWith('__reactFiber$'));
+    return key ? (element as unknown as Record<string, Fiber>)[key]! : null;
+  };
+  // React leaves this on every element it has begun to take over. While it still waits for a part of the page that comes late, it
+  // lets go of it again, and what is done to it is lost: it answers once nothing above it is still to be put in its place.
+  const listens = (element: Element) => {
+    let fiber = fiberOf(element);
+    for (let above = fiber; above && !above.alternate; above = above.return) if (above.flags & 4098) return false;
+    while (fiber?.return) fiber = fiber.return;
+    const root =
+      fiber?.tag === 3 ? (fiber.stateNode as { current: { memoizedState: { isDehydrated: boolean } } }) : null;
+    return root !== null && !root.current.memoizedState.isDehydrated;
+  };
   /** With a value it was chosen or typed, without one pressed. */
   const held: { on: HTMLElement; at: number; value: string | null }[] = [];
   let again = false;
-  /** What a person has entered last, and where. */
-  const last = new WeakMap<Element, Event>();
 
-  const enter = (on: Entry, value: string, tries = 5): void => {
+  const enter = (on: Entry, value: string): void => {
     const known = Object.getOwnPropertyDescriptor(Object.getPrototypeOf(on), 'value')!;
     // A file stays chosen. For the rest React compares with what it has seen last: that goes back to how the server drew it, and then
     // comes what was entered.
     const chosen = on.type === 'file';
-    again = true;
     if (!chosen && 'defaultValue' in on) on.value = on.defaultValue;
     if (!chosen) known.set!.call(on, value);
     on.dispatchEvent(new Event(chosen || on.matches('select') ? 'change' : 'input', { bubbles: true }));
-    again = false;
-    // React, taking over just then, may have put back what a list showed: it is chosen again until it stands or the person has gone on.
-    // A text is entered once: a form that was sent meanwhile is empty again, and meant to be.
-    const before = last.get(on);
-    const stands = () =>
-      !on.matches('select') || on.value === value || last.get(on) !== before || tries === 0 || !on.isConnected;
-    setTimeout(() => stands() || enter(on, value, tries - 1), 60);
     // Left before the page listened: many fields keep what was typed when they are left.
     const left = () => on !== document.activeElement && on.dispatchEvent(new FocusEvent('focusout', { bubbles: true }));
     setTimeout(left);
@@ -71,7 +74,6 @@ export function holdEarlyPresses(): void {
   const entered = (event: Event) => {
     const on = event.target as Entry;
     if (again || !on.matches('select, textarea, input:not([type=checkbox]):not([type=radio])')) return;
-    last.set(on, event);
     const before = held.findIndex((one) => one.on === on && one.value !== null);
     // Once it listens, what stands there is taken by itself.
     if (listens(on)) {
