@@ -111,6 +111,9 @@ export function testServer(
 
 let studio: TestServer | null = null;
 
+/** Whether several tests of this worker use the server at an address. */
+export const isShared = (url: string) => url === studio?.url;
+
 /**
  * The one server of a test worker, for tests that neither kill it nor need a studio of their own: started by the first that asks,
  * ended with the worker. Tests that share it use clients of their own and leave the settings as they were.

@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { planItem as plainItem } from '@/core/fixtures';
 import { conditionIds } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
+import { isShared } from './server';
 
 const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -47,8 +48,18 @@ export async function expectAccessible(page: Page, where: string) {
   expect(found, where).toEqual([]);
 }
 
+const taken = new Set<string>();
+
+/** On a shared studio nobody is called like another test's client: what is asked for by name would sometimes find two. */
+function takeName(url: string, name: string) {
+  if (!isShared(url)) return;
+  expect([...taken], `Another test of this studio has a client called ${name}.`).not.toContain(name);
+  taken.add(name);
+}
+
 /** Adds a client and begins today's visit, as a new coach would. */
 export async function addClient(page: Page, url: string, name: string) {
+  takeName(url, name);
   await page.goto(`${url}/clients/new`);
   await page.getByLabel('Name').fill(name);
   await page.getByRole('button', { name: 'Add and begin today’s visit' }).click();
@@ -65,6 +76,7 @@ export async function seedClient(
   /** Questions answered yes, with their details; null when nobody asked any but those of pregnancy and birth. */
   yes: Record<string, object> | null = {},
 ) {
+  takeName(url, name);
   const [clientId, visitId] = [uuid(), uuid()];
   const fact = (key: string, value: unknown) => ({
     kind: 'fact.add',
