@@ -37,9 +37,16 @@ test('Track shows rate, hold and ease over visits, in both themes, and Screen ho
   }
 });
 
-test('the find box finds a client and goes there', async ({ page }) => {
+test('a page asks for no other page until somebody goes there; the find box finds a client and goes there', async ({
+  page,
+}) => {
+  const pages: string[] = [];
+  page.on('request', (request) => {
+    if (request.isNavigationRequest() || 'rsc' in request.headers()) pages.push(new URL(request.url()).pathname);
+  });
   await page.goto('/settings');
   await expectAccessible(page, 'Settings');
+  expect(pages).toEqual(['/settings']);
   await page.keyboard.press('Control+k');
   await page.keyboard.type('fenw');
   await expect(page.getByRole('option', { name: 'Tamsin Fenwreath' })).toBeVisible();

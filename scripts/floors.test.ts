@@ -37,6 +37,7 @@ const wrong = [
   ['src/core/x/a.ts', 'export const luck = Math.random();'],
   ['src/core/x/a.ts', 'export const width = window.innerWidth;'],
   ['src/parts/A.tsx', "import '@/store';"],
+  ['src/parts/A.tsx', "import 'next/link';"],
   ['src/parts/A.tsx', "import '@/stations/look/LookStation';"],
   ['src/stations/look/A.tsx', "import '@/store';"],
   ['src/stations/look/A.tsx', "import '../../store/schema';"],

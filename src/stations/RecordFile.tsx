@@ -5,7 +5,7 @@ export function RecordFile({ table, id, what }: { table: string; id: string; wha
   return (
     <LinkButton
       look="quiet"
-      prefetch={false}
+
       href={`/api/records/${table}/${encodeURIComponent(id)}`}
       download={`record-${table}.json`}
     >

@@ -1,7 +1,7 @@
 'use client';
 
 import { Lock as LockSign } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { createPortal } from 'react-dom';
 import { type FormEvent, type ReactNode, createContext, useContext, useEffect, useRef, useState } from 'react';
 import { askAccess, isPresent, onShut, setWriter } from '@/keep';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { usePathname, useRouter } from 'next/navigation';
 import { Lock } from 'lucide-react';
 import { useEffect } from 'react';

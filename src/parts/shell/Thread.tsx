@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { type StationId } from '@/core/safety';
 
 /** The visit so far in short sentences, each leading to its record. */

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { type ReactNode } from 'react';
 import { type StationId } from '@/core/safety';
 import { CommandBox } from './CommandBox';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { type Drill, drills as builtIn, families, familyIds, positionIds, propList } from '@/core/catalogue';

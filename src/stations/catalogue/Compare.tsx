@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { type Drill } from '@/core/catalogue';
 import { axes, axisIds, clashes, everydayRules } from '@/core/schools';
 import { openedRegions } from '@/core/sequence';

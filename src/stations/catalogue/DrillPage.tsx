@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
 import { type Drill, type PositionId, correctionLadder, faults, movementInWords, positions } from '@/core/catalogue';

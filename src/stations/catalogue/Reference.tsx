@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import {
   type Drill,
   correctionLadder,

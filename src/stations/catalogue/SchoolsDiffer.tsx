@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { type Drill } from '@/core/catalogue';
 import { capital } from '@/core/reasons';
 import { axes, axisIds, contradictions, schoolIds, schools } from '@/core/schools';

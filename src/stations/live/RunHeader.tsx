@@ -1,7 +1,7 @@
 'use client';
 
 import { ArrowLeft, TriangleAlert, Volume2, VolumeX } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { capital } from '@/core/reasons';
 import { type TouchConsent } from '@/core/safety';
 import { LockButton } from '@/parts/shell/Lock';

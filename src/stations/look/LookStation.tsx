@@ -1,7 +1,7 @@
 'use client';
 
 import { Check } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { useSearchParams } from 'next/navigation';
 import { type ReactNode } from 'react';
 import {

@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { diaryWith, timeIn, weekdayName } from '@/core/diary';
 import { type HomeAnswer, type Payload, type Said, dayIn, dayInWords, homeAnswers, saidSince } from '@/core/record';
 import { newId, send, useSaid } from '@/keep';

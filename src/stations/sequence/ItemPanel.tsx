@@ -1,7 +1,7 @@
 'use client';
 
 import { ArrowLeft, ArrowRight, Lock, LockOpen } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { type MeasuredBreath, type Phase } from '@/core/cadence';
 import { positions, propsInWords } from '@/core/catalogue';
 import { durationInWords } from '@/core/dose';

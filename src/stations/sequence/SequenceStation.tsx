@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { type Phase } from '@/core/cadence';
 import { findDrill } from '@/core/catalogue';

@@ -1,7 +1,7 @@
 'use client';
 
 import { OctagonX, TriangleAlert } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { type Booking, type DayVisit, type NextNote, timeIn } from '@/core/diary';

@@ -1,7 +1,7 @@
 'use client';
 
 import { ChevronLeft, ChevronRight } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
 import { type Booking, timeOf, visitsOfBookings, weekdayName, freeOn, openOn } from '@/core/diary';

@@ -36,7 +36,7 @@ export function EverythingKept({ clientId }: { clientId: string }) {
         <Button disabled={making} onClick={() => void toRead()}>
           {making ? 'Making it…' : 'To read (PDF)'}
         </Button>
-        <LinkButton prefetch={false} href={`/api/clients/${clientId}/record`} download="record.zip">
+        <LinkButton href={`/api/clients/${clientId}/record`} download="record.zip">
           Everything (ZIP: JSON, tables, pictures)
         </LinkButton>
       </div>

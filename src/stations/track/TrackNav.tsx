@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 
 const pages = [
   { id: 'visit', path: 'track', name: 'This visit' },

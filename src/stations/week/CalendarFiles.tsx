@@ -52,7 +52,7 @@ export function CalendarFiles({ rooms, bookings }: { rooms: Rooms; bookings: rea
           Bookings of the last four weeks and all to come, as iCalendar. They carry names: keep the file as you keep
           your records.
         </p>
-        <LinkButton href="/api/calendar" prefetch={false} download="bookings.ics">
+        <LinkButton href="/api/calendar" download="bookings.ics">
           Save as a file
         </LinkButton>
         <p className="text-ink2">What another calendar knows is shown first; nothing is booked before you say so.</p>

@@ -2,7 +2,7 @@
 
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { TriangleAlert } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { Fragment, useRef, useState } from 'react';
 import {
   type Booking,

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { useState } from 'react';
 import { type Booking, type RecheckDue, type Rooms, type Waiting, offerFor, timeOf, weekdayName } from '@/core/diary';
 import { type WishId, addDays, dayIn, dayInWords, wishIds } from '@/core/record';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/parts/Link';
 import { LinkButton } from '@/parts/Button';
 import { TextInput } from '@/parts/Field';
 import { EmptyState } from '@/parts/Notice';
