@@ -5,19 +5,18 @@ const port = Number(process.env.KOKYU_TEST_PORT ?? 4310);
 
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  // A machine that is busy elsewhere is slow, not wrong: what comes late is waited for, and nothing is tried twice.
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   fullyParallel: false,
   workers: 2,
-  // Real servers, real sound, two cores: a second try is allowed, and the end of npm test says when one was needed.
-  retries: 1,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   globalSetup: './e2e/support/demo-server.ts',
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/London',
-    actionTimeout: 8_000,
+    actionTimeout: 30_000,
     trace: 'off',
     screenshot: 'only-on-failure',
     launchOptions: {

@@ -19,7 +19,7 @@ async function signIn(page: Page, { name, passphrase }: typeof wren, url = serve
   await page.getByLabel('Name').fill(name);
   await page.getByLabel('Passphrase', { exact: true }).fill(passphrase);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
-  await expect(page.getByRole('link', { name, exact: true })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('link', { name, exact: true })).toBeVisible();
 }
 
 /** A browser of somebody's own. */
@@ -50,14 +50,14 @@ test('the first start asks whether there is to be a passphrase; an easy one is r
   }
   await page.getByLabel('Passphrase', { exact: true }).fill(wren.passphrase);
   await page.getByRole('button', { name: 'Set it' }).click();
-  await expect(page.getByTestId('code')).toHaveText(/^([2-9A-Z]{4}-){5}[2-9A-Z]{4}$/, { timeout: 15_000 });
+  await expect(page.getByTestId('code')).toHaveText(/^([2-9A-Z]{4}-){5}[2-9A-Z]{4}$/);
   await expectAccessible(page, 'the printed code');
   await page.getByRole('button', { name: 'It is kept' }).click();
   await expect(page.getByRole('heading', { name: wren.name })).toBeVisible();
   await page.getByLabel('Their name').fill(kit.name);
   await page.getByLabel('Their first passphrase', { exact: true }).fill(kitsFirst);
   await page.getByRole('button', { name: 'Take them in' }).click();
-  await expect(page.getByText(`the passphrase of ${kit.name}`)).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText(`the passphrase of ${kit.name}`)).toBeVisible();
   await page.getByRole('button', { name: 'It is kept' }).click();
   await expect(page.getByText(kit.name, { exact: true })).toBeVisible();
   await expectAccessible(page, 'who may come in');
@@ -84,7 +84,7 @@ test('a stranger gets nothing, wherever they ask; who guesses waits', async ({ p
     await page.getByLabel('Passphrase', { exact: true }).fill('not this one at all');
     await page.getByRole('button', { name: 'Sign in', exact: true }).click();
     const why = page.getByText('don’t go together');
-    await expect(why).toBeVisible({ timeout: 15_000 });
+    await expect(why).toBeVisible();
     words.push(await why.innerText());
     await expect(page.getByLabel('Name')).toHaveValue(name);
   }
@@ -111,7 +111,7 @@ test('whoever was taken in sets a passphrase of their own before anything opens'
   await page.getByLabel('Name').fill(kit.name);
   await page.getByLabel('Passphrase', { exact: true }).fill(kitsFirst);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
-  await expect(page.getByText('whoever took you in knows the passphrase')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('whoever took you in knows the passphrase')).toBeVisible();
   await expectAccessible(page, 'the first passphrase of one’s own');
   await page.goto(`${server.url}/clients`);
   await expect(page).toHaveURL(`${server.url}/settings/access`);
@@ -123,7 +123,7 @@ test('whoever was taken in sets a passphrase of their own before anything opens'
   await page.getByLabel('The one you came in with', { exact: true }).fill(kitsFirst);
   await page.getByLabel('Your own', { exact: true }).fill(kit.passphrase);
   await page.getByRole('button', { name: 'Set it' }).click();
-  await expect(page.getByText('The studio is empty.')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('The studio is empty.')).toBeVisible();
 });
 
 test('a second coach does not see a client who is not theirs, by no page, list, file or command', async ({
@@ -228,14 +228,14 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   expect((await page.request.get(`${server.url}/api/clients`)).status()).toBe(423);
   // Behind the lock it is paced on: set up first, then in, then out.
   for (const phase of ['inhale', 'exhale']) {
-    await page.locator(`[data-phase="${phase}"]`).waitFor({ state: 'attached', timeout: 20_000 });
+    await page.locator(`[data-phase="${phase}"]`).waitFor({ state: 'attached' });
   }
   await page.getByLabel('Passphrase', { exact: true }).fill('wrong words here now');
   await page.getByRole('button', { name: 'Unlock' }).click();
-  await expect(page.getByText('This is not your passphrase.')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('This is not your passphrase.')).toBeVisible();
   await page.getByLabel('Passphrase', { exact: true }).fill(wren.passphrase);
   await page.getByRole('button', { name: 'Unlock' }).click();
-  await expect(page.getByRole('dialog', { name: 'Locked' })).toHaveCount(0, { timeout: 15_000 });
+  await expect(page.getByRole('dialog', { name: 'Locked' })).toHaveCount(0);
   await expect(tab.getByRole('dialog', { name: 'Locked' })).toHaveCount(0);
   // Breaths given meanwhile are in the run.
   await expect.poll(events).toBeGreaterThan(before);
@@ -250,7 +250,7 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   await expect(tab.getByRole('dialog')).toHaveCount(1);
   await tab.getByLabel('Passphrase', { exact: true }).fill(wren.passphrase);
   await tab.getByRole('button', { name: 'Unlock' }).click();
-  await expect(tab.getByRole('dialog', { name: 'Locked' })).toHaveCount(0, { timeout: 15_000 });
+  await expect(tab.getByRole('dialog', { name: 'Locked' })).toHaveCount(0);
   await expect(tab.getByRole('dialog')).toBeVisible();
   await tab.goto(`${server.url}/clients`);
   // A page asked for while it is locked is there once it is unlocked.
@@ -259,7 +259,7 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   await expect(tab.getByRole('heading', { name: 'Locked' })).toBeVisible();
   await tab.getByLabel('Passphrase', { exact: true }).fill(wren.passphrase);
   await tab.getByRole('button', { name: 'Unlock' }).click();
-  await tab.waitForURL(`${server.url}/week`, { timeout: 15_000 });
+  await tab.waitForURL(`${server.url}/week`);
   await page.context().close();
 });
 

@@ -10,7 +10,6 @@ test.beforeAll(() => server.start());
 test.afterAll(() => server.close());
 
 test('the catalogue is browsed, searched and compared, and every page of it is accessible', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto(server.url);
   await page.getByRole('link', { name: 'Catalogue' }).click();
   const status = page.getByRole('status').filter({ hasText: /drills?$|drills?,/ });
@@ -47,7 +46,6 @@ test('the catalogue is browsed, searched and compared, and every page of it is a
 test('a drill of one’s own: copied, changed, kept through a closed tab, mended, planned with, taken out and brought back', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await page.goto(`${server.url}/catalogue/towel-hug`);
   await page.getByRole('link', { name: 'Copy and change' }).click();
   await page.getByLabel('Name').fill('Hug by the harbour');

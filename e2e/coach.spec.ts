@@ -31,7 +31,6 @@ test('three items by an injected clock: faults, a swap, a stop and a killed serv
   page,
   context,
 }) => {
-  test.setTimeout(150_000);
   await page.clock.install();
   const clientId = await seedPlan(page, server.url, 'Tamsin Reed', threeItems);
   await openRunOf(page, server.url, clientId);

@@ -42,7 +42,6 @@ for (const { id, who, plan } of [
   { id: 'heldInInhale', who: 'Tobin Reedwater', plan: /Long exhale, heels on the wall.*Hook-lying stack/s },
 ] as const) {
   test(`${nameOf(id)}: read, and planned by its first answers`, async ({ page }) => {
-    test.setTimeout(120_000);
     const clientId = await seedLooks(page, who, constructed.find((one) => one.id === id)!.seen);
     await page.goto(`${server.url}/clients/${clientId}/read`);
     await expect(page.getByText(/^Suggested by/)).toContainText(nameOf(id));

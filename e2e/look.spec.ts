@@ -16,7 +16,6 @@ const nameOf = (id: string) => patterns.find((pattern) => pattern.id === id)!.na
 const { id, who, seen, expected } = constructed.find((person) => person.id === 'heldInInhale')!;
 
 test(`${who} is read as ${expected.map(nameOf).join(' or ')}`, async ({ page }) => {
-  test.setTimeout(120_000);
   await page.clock.install();
   const clientId = await seedClient(page, server.url, `Constructed ${id}`);
   await takeLooks(page, server.url, clientId, seen);

@@ -8,7 +8,6 @@ test.beforeAll(() => server.start());
 test.afterAll(() => server.close());
 
 test('a new coach takes a new client from the first question to a measured change', async ({ page }) => {
-  test.setTimeout(180_000);
   await page.goto(server.url);
   await expect(page.getByText('The studio is empty.')).toBeVisible();
   await expect(page.getByText('Kokyu is a coaching aid.')).toBeVisible();

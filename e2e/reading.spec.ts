@@ -12,7 +12,6 @@ const lookAt = (page: Page, clientId: string, protocol: string) =>
 test('a look is arranged for the visit, half-done looks stay, and the pictures and forms are accessible', async ({
   page,
 }) => {
-  test.setTimeout(150_000);
   const clientId = await seedClient(page, server.url, 'Wenna Cordwainer');
   await page.goto(`${server.url}/clients/${clientId}/look`);
   await page.getByRole('radio', { name: 'Full' }).click();
