@@ -49,6 +49,7 @@ test('a page asks for no other page until somebody goes there; the find box find
   expect(pages).toEqual(['/settings']);
   await page.keyboard.press('Control+k');
   await page.keyboard.type('fenw');
+  await expect(page.getByPlaceholder('A name, or where to go')).toHaveValue('fenw');
   await expect(page.getByRole('option', { name: 'Tamsin Fenwreath' })).toBeVisible();
   await expectAccessible(page, 'the find box');
   await page.keyboard.press('Enter');

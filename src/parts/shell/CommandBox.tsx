@@ -17,11 +17,14 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
   const [here, setHere] = useState(false);
   const anchor = useRef<HTMLButtonElement>(null);
   const [words, setWords] = useState('');
-  // What is typed before the box has come: on a slow machine it is fetched while fingers go on.
+  // What is typed before the box has come, or before its field has the focus: on a slow machine fingers go on meanwhile.
   useEffect(() => {
-    if (!open || here) return;
+    if (!open) return;
     const gather = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
+      const field = document.querySelector<HTMLElement>('[cmdk-input]');
+      if (here && field && (event.target as Element).closest('[role=dialog]')) return;
+      if (here) field?.focus();
       if (event.key === 'Escape') setOpen(false);
       else if (event.key === 'Backspace') setWords((before) => before.slice(0, -1));
       else if (event.key.length === 1) setWords((before) => before + event.key);

@@ -44,6 +44,16 @@ test('what is typed before the box has come is in it', async () => {
   expect(went).toEqual(['/clients/Tamsin Fenwreath']);
 });
 
+test('what is typed while the box is open and something else has the focus is in it', async () => {
+  render(<CommandBox />);
+  key('k', { ctrlKey: true });
+  const field = (await input()) as HTMLInputElement;
+  field.blur();
+  for (const letter of ['f', 'e', 'n', 'w']) fireEvent.keyDown(document.body, { key: letter });
+  expect(field.value).toBe('fenw');
+  expect(document.activeElement).toBe(field);
+});
+
 test('who is found is chosen when they come, though a place was first until then', async () => {
   render(<CommandBox />);
   key('k', { ctrlKey: true });
