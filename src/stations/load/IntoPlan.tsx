@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { drillOfLoad, drillUnderLoad } from '@/core/catalogue';
 import { type DrillLoad, movementOf } from '@/core/load';
 import { leadSchoolFor } from '@/core/read';
@@ -90,14 +90,18 @@ export function KeepAsDrill({ load }: { load: DrillLoad | null }) {
   const keep = useKeep();
   const [kept, setKept] = useState<{ id: string; name: string } | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
-  const [at, setAt] = useState(0);
+  const asKept = useRef('');
   const save = async () => {
-    const now = Date.now();
-    if (!load || now - at < sameTapMs) return;
-    setAt(now);
+    // However often it is pressed, the same movement is one drill.
+    const asItStands = JSON.stringify(load);
+    if (!load || asItStands === asKept.current) return;
+    asKept.current = asItStands;
     const drill = drillUnderLoad(ownId(), load);
     const outcome = await keep('drill.save', { drill, revision: 0 });
-    if (outcome.state === 'refused') return setRefused(outcome.why);
+    if (outcome.state === 'refused') {
+      asKept.current = '';
+      return setRefused(outcome.why);
+    }
     setRefused(null);
     setKept({ id: drill.id, name: drill.name });
   };
