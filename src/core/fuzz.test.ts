@@ -13,7 +13,7 @@ import {
 } from './coach';
 import { idOf, visitOf } from './fixtures';
 import { generator, seeded } from './fixtures/generate';
-import { baseMap, bestGrades, lookResult, protocolIds, protocols, rawComponents, rawSchemas, rateOf } from './look';
+import { baseMap, bestGrades, lookResult, protocolIds, rawComponents, rawSchemas, rateOf, versionOf } from './look';
 import { judgeFindings, likelyPatterns, readFindings, scorePatterns, snapshotOf } from './read';
 import { type StoredLook } from './record';
 import {
@@ -69,7 +69,7 @@ test.each(protocolIds.map((id, seed) => [id, seed] as const))('looks of %s, up t
     const looks = (['before', 'after'] as const).flatMap((moment, i): StoredLook[] => {
       const value = raw();
       if (value === null) return [];
-      const record = { id: idOf(n * 2 + i), visitId: 'visit', protocol, version: protocols[protocol].version, moment };
+      const record = { id: idOf(n * 2 + i), visitId: 'visit', protocol, version: versionOf(protocol), moment };
       return [{ ...record, takenAt: `${day}T10:0${i}:00.000Z`, revision: 1, raw: value } as StoredLook];
     });
     made += looks.length;

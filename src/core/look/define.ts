@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { type Provenance } from '../reasons';
-import { type Component, type ConditionId } from '../safety';
+import { type Component } from '../safety';
 import { type Field } from './fields';
 import { type FoundHere } from './finding';
 import { type LookPosition, lookPositions } from './positions';
@@ -17,7 +17,6 @@ export interface LookResult {
 /** What is told about a protocol before it is taken. */
 interface About {
   name: string;
-  version: number;
   /** What to set up and say, in one or two sentences. */
   setUp: string;
   /** What the result means and what it does not. */
@@ -58,13 +57,6 @@ export interface Followed<R> {
   pairedAcrossLooks?: true;
 }
 
-/** A caution that gates although nobody told it on Screen. */
-export interface CautionFound<R> {
-  condition: ConditionId;
-  words: string;
-  there: (raw: R) => boolean;
-}
-
 type Shape = Record<string, z.ZodMiniType>;
 type Fields = Record<string, Field>;
 
@@ -77,9 +69,8 @@ type RecordOf<F extends Fields, S extends Shape> = z.infer<
 
 interface Definition<F extends Fields, S extends Shape, Id extends string, Measure extends string> extends Omit<
   About,
-  'version' | 'components'
+  'components'
 > {
-  version?: number;
   components?: readonly Component[];
   /** Entered one by one from a list. */
   fields?: F;
@@ -97,7 +88,6 @@ interface Definition<F extends Fields, S extends Shape, Id extends string, Measu
   findings?: Readonly<Record<Id, string>>;
   /** What one record says of findings, its own or others’. */
   reads?: (raw: RecordOf<F, S>) => FoundHere;
-  cautions?: readonly CautionFound<NoInfer<RecordOf<F, S>>>[];
   follows?: Readonly<Record<Measure, Followed<NoInfer<RecordOf<F, S>>>>>;
 }
 
@@ -114,16 +104,7 @@ export function protocol<
   const Measure extends string = never,
 >(definition: Definition<F, S, Id, Measure>) {
   type R = RecordOf<F, S>;
-  const {
-    fields = {} as F,
-    kept = {} as S,
-    refuses,
-    blank = {},
-    findings,
-    follows,
-    cautions = [],
-    ...rest
-  } = definition;
+  const { fields = {} as F, kept = {} as S, refuses, blank = {}, findings, follows, ...rest } = definition;
   const asked = Object.fromEntries(Object.entries(fields).map(([key, { schema }]) => [key, schema]));
   const plain = z.object({ ...place, ...asked, ...kept }) as unknown as z.ZodMiniType<R>;
   const schema = plain.check(
@@ -133,14 +114,12 @@ export function protocol<
     }),
   );
   return {
-    version: 1,
     components: [] as readonly Component[],
     contains: (): readonly Component[] => [],
     ...rest,
     fields,
     schema,
     blank: blank as Partial<R>,
-    cautions,
     findings: (findings ?? {}) as Readonly<Record<Id, string>>,
     follows: (follows ?? {}) as Readonly<Record<Measure, Followed<R>>>,
   };

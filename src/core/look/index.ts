@@ -42,7 +42,7 @@ export {
   thoraxOffsetPercent,
 } from './angles';
 export { weightedKappa } from './kappa';
-export { type MarkerMeasure, markerMeasureIds, markerMeasures } from './markers';
+export { type MarkerMeasure, markerMeasureIds, markerMeasures, markerSetUp } from './markers';
 export { type LookPosition, lookPositions } from './positions';
 export { type Severity, type Found, type FoundHere } from './finding';
 export { type FormField } from './fields';
@@ -57,7 +57,8 @@ export {
   protocols,
 } from './protocols';
 export { tiltComponents } from './protocols/postureSearch';
-export { bestGrades } from './protocols/regionMap';
+export { bestGrades } from './bestGrades';
+export { versionOf } from './versions';
 export { type TapeLevel, tapeLevels } from './protocols/tape';
 export {
   type LookRecord,

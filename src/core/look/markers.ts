@@ -16,6 +16,10 @@ interface Marker {
   components: readonly Component[];
 }
 
+/** What is set up before a marker is asked for. */
+export const markerSetUp =
+  'Chosen before the work and repeated after it: same position, same words, two readings each time.';
+
 const sideBend = (side: 'left' | 'right'): Marker => ({
   name: `side bend to the ${side}`,
   ask: `Slide the ${side} hand down the leg. Fingertip to floor, twice, standing the same way.`,

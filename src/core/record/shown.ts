@@ -1,4 +1,4 @@
-import { type LookRecord, cautionsSeen, countsAmong, protocols } from '../look';
+import { type LookRecord, cautionsSeen, countsAmong, versionOf } from '../look';
 import {
   type CountedRate,
   type Fact,
@@ -100,7 +100,7 @@ const handlers: { [K in (typeof laidOver)[number]]: Handler<K> } = {
       id: lookId,
       visitId,
       protocol,
-      version: protocols[protocol].version,
+      version: versionOf(protocol),
       moment,
       takenAt,
       raw,

@@ -1,10 +1,10 @@
 import * as z from 'zod/mini';
 import { nameTrouble } from './clientName';
 import { type ConditionId, conditionIds } from './conditions';
-import { signContextsOf } from './conditionRules';
-import { type Answer, type Profile, type SignsAnswer, emptyProfile, surgerySites } from './profile';
+import { type Fact, type FactKey, type KnownClient, complaintPlaces, foldFacts } from './known';
+import { surgerySites } from './profile';
 import { emergencySignIds, redFlagIds } from './signs';
-import { type Symptoms, mostLeaks, symptomIds } from './symptoms';
+import { mostLeaks, symptomIds } from './symptoms';
 
 const text = (max: number, what: string) =>
   z
@@ -57,24 +57,6 @@ const clearanceSchema = z.object({
     .check(z.trim(), z.minLength(5, 'Say in a few words why going on is all right.'), z.maxLength(2000)),
 });
 
-/** Where a complaint is felt. */
-export const complaintPlaces = [
-  'head',
-  'neck',
-  'shoulder blade',
-  'ribs',
-  'mid-back',
-  'low back',
-  'belly',
-  'pelvis',
-] as const;
-export type ComplaintPlace = (typeof complaintPlaces)[number];
-
-/** Where it is and how much of it there is, 0 none to 10 as bad as can be; null where it was not asked. */
-export interface Complaint {
-  places: readonly ComplaintPlace[];
-  level: number | null;
-}
 const complaintSchema = z.object({
   places: z.array(z.enum(complaintPlaces)).check(z.maxLength(complaintPlaces.length)),
   level: z.nullable(z.number().check(z.minimum(0, 'From 0 to 10.'), z.maximum(10, 'From 0 to 10.'))),
@@ -119,136 +101,19 @@ export const factSchemas = {
     `answer:${ConditionId}`,
     typeof answerValueSchema
   >),
-};
-
-export type FactKey = keyof typeof factSchemas;
-export const factKeys = Object.keys(factSchemas) as [FactKey, ...FactKey[]];
-
-/** One thing said of a client on a day. Facts are only ever added; the newest of a key counts. */
-export interface Fact {
-  id: string;
-  key: FactKey;
-  value: unknown;
-  /** UTC, ISO */
-  at: string;
-  /** The calendar day in the studio's zone, yyyy-mm-dd. */
-  day: string;
-}
-
-/** What is known of a client now, in plain fields. */
-export interface KnownClient {
-  profile: Profile;
-  texts: Record<'name' | 'goal' | 'complaint' | 'clinician' | 'medicines', string>;
-  complaint: Complaint;
-  /** As it was told last; of which day is in `latest`. */
-  symptoms: Symptoms;
-  /** Sits for long spells on most days. */
-  longDesk: 'yes' | 'no' | 'unknown';
-  /** The newest fact of each key, for showing when it was said and for noticing edits in another window. */
-  latest: Partial<Record<FactKey, Fact>>;
-}
-
-const nothingKnown: KnownClient = {
-  profile: emptyProfile,
-  texts: { name: '', goal: '', complaint: '', clinician: '', medicines: '' },
-  complaint: { places: [], level: null },
-  symptoms: { leaks: null, signs: null },
-  longDesk: 'unknown',
-  latest: {},
-};
+} satisfies { readonly [K in FactKey]: z.ZodMiniType };
 
 /**
- * Folds facts, oldest first, into what is known. A sign once present stays open until a clinician's word is recorded:
- * a later "none today" does not clear it. Values that no longer fit their schema are passed over, never guessed.
+ * Folds facts, oldest first, into what is known. Values that no longer fit their schema are passed over, never guessed.
  *
  * @param before what was known already, to go on from
  * @example knownClient([]).profile.touch // 'unknown'
  */
-export function knownClient(facts: readonly Fact[], before: KnownClient = nothingKnown): KnownClient {
-  const profile: Profile = { ...before.profile, answers: { ...before.profile.answers } };
-  const texts = { ...before.texts };
-  const latest = { ...before.latest };
-  let { complaint, symptoms, longDesk } = before;
-
-  for (const fact of facts) {
-    const parsed = factSchemas[fact.key]?.safeParse(fact.value);
-    if (!parsed?.success) continue;
-    latest[fact.key] = fact;
-    if (fact.key.startsWith('answer:')) {
-      profile.answers[fact.key.slice('answer:'.length) as ConditionId] = answerOf(fact);
-      continue;
-    }
-    switch (fact.key) {
-      case 'name':
-      case 'goal':
-      case 'complaint':
-      case 'clinician':
-      case 'medicines':
-        texts[fact.key] = parsed.data as string;
-        break;
-      case 'complaintDetail':
-        complaint = parsed.data as Complaint;
-        break;
-      case 'symptoms':
-        symptoms = parsed.data as Symptoms;
-        break;
-      case 'longDesk':
-        longDesk = parsed.data as KnownClient['longDesk'];
-        break;
-      case 'birthDay':
-        profile.birthDay = parsed.data as string | null;
-        break;
-      case 'touch':
-        profile.touch = parsed.data as Profile['touch'];
-        break;
-      case 'guardian':
-        profile.guardianConsent = parsed.data as boolean;
-        break;
-      case 'whatChanged':
-        profile.whatChanged = { day: fact.day, ...(parsed.data as { changed: 'nothing' | 'something' }) };
-        break;
-      case 'screened':
-        profile.screenedOn = fact.day;
-        break;
-      case 'emergency':
-      case 'redFlags':
-        profile[fact.key] = nextSigns(profile[fact.key], fact, signContextsOf(profile.answers));
-        break;
-      case 'emergencyClearance':
-        profile.emergency = cleared(profile.emergency, fact);
-        break;
-      case 'redFlagClearance':
-        profile.redFlags = cleared(profile.redFlags, fact);
-        break;
-      case 'rateClearance':
-        profile.rateClearance = { ...clearanceSchema.parse(fact.value), day: fact.day, recordId: fact.id };
-        break;
-    }
-  }
-  return { profile, texts, complaint, symptoms, longDesk, latest };
-}
-
-function answerOf(fact: Fact): Answer {
-  const { value, ...detail } = answerValueSchema.parse(fact.value);
-  return { value, day: fact.day, recordId: fact.id, detail };
-}
-
-function nextSigns(before: SignsAnswer | null, fact: Fact, contexts: SignsAnswer['contexts']): SignsAnswer {
-  const { present } = fact.value as { present: string[] };
-  const stillOpen = before && before.present.length > 0 && !before.clearance ? before.present : [];
-  if (stillOpen.length === 0) return { day: fact.day, since: fact.day, recordId: fact.id, present, contexts };
-  if (present.length === 0) return before!;
-  return {
-    day: fact.day,
-    since: fact.day,
-    recordId: fact.id,
-    present: [...new Set([...stillOpen, ...present])],
-    contexts,
-  };
-}
-
-function cleared(before: SignsAnswer | null, fact: Fact): SignsAnswer | null {
-  if (!before || before.present.length === 0) return before;
-  const value = clearanceSchema.parse(fact.value);
-  return { ...before, day: fact.day, clearance: { ...value, day: fact.day, recordId: fact.id } };
-}
+export const knownClient = (facts: readonly Fact[], before?: KnownClient): KnownClient =>
+  foldFacts(
+    facts.flatMap((fact) => {
+      const parsed = factSchemas[fact.key]?.safeParse(fact.value);
+      return parsed?.success ? [{ fact, value: parsed.data }] : [];
+    }),
+    before,
+  );

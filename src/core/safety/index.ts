@@ -60,8 +60,6 @@ export {
   type FactKey,
   type KnownClient,
   complaintPlaces,
-  dayString,
   factKeys,
-  factSchemas,
-  knownClient,
-} from './facts';
+} from './known';
+export { dayString, factSchemas, knownClient } from './facts';

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { cadencesInWords, doseInWords, stateOf } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
-import { newest, protocols, testVerdict } from '@/core/look';
+import { markerMeasureIds, markerMeasures, markerSetUp, newest, testVerdict } from '@/core/look';
 import { type StoredRun } from '@/core/record';
 import { checkPlan, drillOf, planTotals } from '@/core/sequence';
 import { type Repeats } from '@/core/track';
@@ -122,7 +122,7 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
   const visit = view.visit!;
   const plan = visit.plan!.plan;
   const off = checkPlan(plan, view.gates).filter(({ level }) => level === 'off');
-  const markerAllowed = testVerdict(view.gates, protocols.marker.components).allowed;
+  const markerAllowed = markerMeasureIds.some((id) => testVerdict(view.gates, markerMeasures[id].components).allowed);
   const hasMarker = newest(visit.looks, 'marker', 'before') !== null;
   const hasMap = newest(visit.looks, 'regionMap', 'before') !== null;
 
@@ -160,7 +160,7 @@ function StartRun({ view, again }: { view: ClientView; again: boolean }) {
           <h2 id="marker" className="text-lg">
             Today’s marker, before
           </h2>
-          <p className="mb-4 text-ink2">{protocols.marker.setUp}</p>
+          <p className="mb-4 text-ink2">{markerSetUp}</p>
           <Marker view={view} />
         </section>
       )}

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { positions } from '@/core/catalogue';
-import { type Raw, protocols, rawComponents, testVerdict } from '@/core/look';
+import { type Raw, rawComponents, testVerdict, versionOf } from '@/core/look';
 import { type Payload, firstSentence, parseRaw } from '@/core/record';
 import { refusalInWords } from '@/core/safety';
 import { type Store } from '../file';
@@ -54,7 +54,7 @@ export const lookDoors: Looks = {
       const raw = rawOrRefuse(payload);
       const existing = storedLook(store, lookId);
       if (!existing) {
-        const { version } = protocols[protocol];
+        const version = versionOf(protocol);
         store.insert(looks).values({ id: lookId, visitId, protocol, version, moment, takenAt, raw, revision: 1 }).run();
         return { revision: 1 };
       }

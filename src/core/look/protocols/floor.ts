@@ -1,17 +1,9 @@
 import { protocol } from '../define';
 import { answers, choice, ticks } from '../fields';
 import { type FoundHere, type Severity, fromAnswers, ifThere } from '../finding';
+import { leaksWithEffort } from '../leaks';
 
 const softensInWords = { yes: 'softens', no: 'does not soften', 'can’t feel': 'can’t be felt' } as const;
-
-/**
- * Whether leaking goes with effort; with nothing but an urge, on the way, it does not. Null where it was not asked.
- *
- */
-function leaksWithEffort(raw: { leaks: string; leaksWith: readonly string[] }): boolean | null {
-  if (raw.leaks === 'not observed') return null;
-  return raw.leaks === 'yes' && !(raw.leaksWith.length > 0 && raw.leaksWith.every((what) => what === 'urge'));
-}
 
 /** What can't be felt is not known: neither fine nor a fault. */
 const known = <T extends string>(answer: T) =>
@@ -110,16 +102,4 @@ export const floor = protocol({
     }
     return found;
   },
-  cautions: [
-    {
-      condition: 'holdingFloor',
-      words: 'a floor that won’t let go, found in Look',
-      there: ({ softens, letsGo, pain }) => softens === 'no' || letsGo === 'no' || pain === 'yes',
-    },
-    {
-      condition: 'leaking',
-      words: 'leaking with effort, found in Look',
-      there: (raw) => leaksWithEffort(raw) === true,
-    },
-  ],
 });

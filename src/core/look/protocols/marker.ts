@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { protocol, type Followed } from '../define';
-import { type MarkerMeasure, markerMeasureIds, markerMeasures } from '../markers';
+import { type MarkerMeasure, markerMeasureIds, markerMeasures, markerSetUp } from '../markers';
 import { anywhere } from '../positions';
 
 interface Marked {
@@ -19,10 +19,9 @@ const follows = Object.fromEntries(
 
 export const marker = protocol({
   name: 'Today’s marker',
-  version: 2,
   minutes: 0.7,
   positions: anywhere,
-  setUp: 'Chosen before the work and repeated after it: same position, same words, two readings each time.',
+  setUp: markerSetUp,
   means: 'Whether today’s work changed something. Within noise it is called no clear change.',
   kept: {
     measure: z._default(z.enum(markerMeasureIds), 'ease'),

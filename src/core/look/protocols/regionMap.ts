@@ -1,18 +1,9 @@
 import * as z from 'zod/mini';
-import { type Grades, gradeSchema, gradesSchema, regionIds, ringInWords, unobserved } from '../../trunk';
+import { gradeSchema, gradesSchema, ringInWords, unobserved } from '../../trunk';
+import { bestGrades } from '../bestGrades';
 import { protocol } from '../define';
 import { yesNo } from '../fields';
 import { anywhere } from '../positions';
-
-/** The better of quiet and deep a part: one that opens on a deep breath is available. Null where neither was seen. */
-export function bestGrades(raw: { quiet: Partial<Grades>; deep: Partial<Grades> }): Grades {
-  const best = unobserved();
-  for (const id of regionIds) {
-    const [quiet, deep] = [raw.quiet[id] ?? null, raw.deep[id] ?? null];
-    best[id] = quiet === null ? deep : deep === null ? quiet : Math.max(quiet, deep);
-  }
-  return best;
-}
 
 /** What it finds is read from all maps of a day together, in the room `read`: a part is held against its position and the rest. */
 export const regionMap = protocol({
