@@ -44,6 +44,7 @@ export function FindBox({
   useEffect(() => onHere(), [onHere]);
   const [{ hits, of }, setHits] = useState<{ hits: Hit[]; of: string | null }>({ hits: [], of: null });
   const going = useRef(false);
+  const field = useRef<HTMLInputElement>(null);
 
   useEffect(() => {
     if (!open) return;
@@ -96,6 +97,12 @@ export function FindBox({
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
         <Dialog.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            // The dialog would choose what stands in the field already, and the next letter would take its place.
+            event.preventDefault();
+            field.current?.focus();
+            field.current?.setSelectionRange(words.length, words.length);
+          }}
           onCloseAutoFocus={(event) => {
             event.preventDefault();
             // Where we went has a focus of its own.
@@ -112,6 +119,7 @@ export function FindBox({
             onValueChange={(next) => setChosen({ at, value: next })}
           >
             <Command.Input
+              ref={field}
               value={words}
               onValueChange={setWords}
               placeholder="A name, or where to go"

@@ -38,7 +38,11 @@ test('what is typed before the box has come is in it', async () => {
   render(<CommandBox />);
   key('k', { ctrlKey: true });
   for (const letter of ['f', 'e', 'x', 'Backspace', 'n', 'w']) key(letter);
-  expect(((await input()) as HTMLInputElement).value).toBe('fenw');
+  const field = (await input()) as HTMLInputElement;
+  expect(field.value).toBe('fenw');
+  // The next letter comes after it, and does not take its place.
+  await act(async () => {});
+  expect([document.activeElement === field, field.selectionStart, field.selectionEnd]).toEqual([true, 4, 4]);
   await answers.at(-1)!.give(['Tamsin Fenwreath']);
   await enter();
   expect(went).toEqual(['/clients/Tamsin Fenwreath']);
