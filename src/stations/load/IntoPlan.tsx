@@ -12,9 +12,6 @@ import { firstRequest } from '../firstRequest';
 import { usePlan, usePlanContext } from '../usePlan';
 import { type ClientView } from '../view';
 
-/** A second tap within so long is the same one. Ours. */
-const sameTapMs = 800;
-
 /** A set as it stands above, put into today's plan: it is sequenced, coached and taken home from there like any other drill. */
 export function IntoPlan({
   view,
@@ -30,7 +27,7 @@ export function IntoPlan({
   const { plan, change, error } = usePlan(view);
   const context = usePlanContext(view);
   const [refused, setRefused] = useState<string | null>(null);
-  const [at, setAt] = useState(0);
+  const last = useRef<{ asItStood: string; before: typeof plan; itemId: string } | null>(null);
   const reading = view.visit?.reading ?? null;
   if (!view.visit || !reading)
     return (
@@ -39,9 +36,11 @@ export function IntoPlan({
       </p>
     );
   const put = () => {
-    const now = Date.now();
-    if (!load || now - at < sameTapMs) return;
-    setAt(now);
+    if (!load) return;
+    // However slowly it is pressed again, a set as it stands goes in once, for as long as it is in the plan.
+    const asItStands = JSON.stringify([load, sets, times]);
+    const stillIn = plan === last.current?.before || plan?.items.some(({ id }) => id === last.current?.itemId);
+    if (asItStands === last.current?.asItStood && stillIn) return;
     const request =
       plan?.request ?? firstRequest(view, leadSchoolFor(reading.patterns, view.settings.homeSchool).school);
     const drill = drillOfLoad(load);
@@ -52,6 +51,7 @@ export function IntoPlan({
     });
     if ('refused' in made) return setRefused(made.refused);
     setRefused(null);
+    last.current = { asItStood: asItStands, before: plan, itemId: made.item.id };
     // Whoever puts it in has the weight at hand.
     const asked = { ...request, propsAtHand: [...new Set([...request.propsAtHand, ...made.item.props])] };
     change({ ...(plan ?? { proven: false, refusals: [] }), request: asked, items: made.items });

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { gatesOfPerson } from '@/core/fixtures';
 import { type Drill } from '@/core/catalogue';
 import { type Lift } from '@/core/load';
@@ -227,6 +227,7 @@ test('a set goes into today’s plan once, with its weight and repetitions; with
   };
   render(<ClientLoad view={clientView({ facts: [...signs, ...answers()], visit: { reading: reading as never } })} />);
   await press('Put it into today’s plan');
+  await act(() => new Promise((slowly) => setTimeout(slowly, 850)));
   await press('Put it into today’s plan');
   const plans = sent.filter(({ kind }) => kind === 'plan.save').map(({ payload }) => (payload as { plan: Plan }).plan);
   expect(plans).toHaveLength(1);
