@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { Suspense, act, use, useState } from 'react';
+import { Suspense, act, use, useState, useSyncExternalStore } from 'react';
 import { hydrateRoot } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
 import { holdEarlyPresses } from './earlyPresses';
@@ -7,13 +7,21 @@ import { holdEarlyPresses } from './earlyPresses';
 (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
 
 const pressed: string[] = [];
+const never = () => () => {};
 function Form() {
+  // As much of the app: drawn once as the server had it, and once more at once as it is here.
+  const here = useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );
   const [ticked, setTicked] = useState(false);
   const [count, setCount] = useState(0);
   const [name, setName] = useState('Ada');
   const [side, setSide] = useState('left');
   return (
     <form
+      data-here={here}
       onSubmit={(event) => {
         event.preventDefault();
         pressed.push('sent');
@@ -132,6 +140,29 @@ test('what is done while a part of the page beside it has not come is done once 
   await act(async () => come());
   await wait(300);
   expect([count.textContent, box.querySelector('output')!.textContent]).toEqual(['pressed 1', 'Ada Quay, left']);
+});
+
+test('what is chosen in the very moment the page begins to listen stands', async () => {
+  const box = drawn();
+  const side = box.querySelector('select')!;
+  await act(async () => {
+    hydrateRoot(box, <Form />);
+    side.value = 'right';
+    for (const kind of ['input', 'change']) side.dispatchEvent(new Event(kind, { bubbles: true }));
+  });
+  await wait(300);
+  expect([side.value, box.querySelector('output')!.textContent]).toEqual(['right', 'Ada, right']);
+});
+
+test('a field left in the moment the page listens keeps what was typed before it did', async () => {
+  const box = drawn();
+  const name = box.querySelector<HTMLInputElement>('[aria-label=name]')!;
+  name.value = 'Ada Quay';
+  name.dispatchEvent(new Event('input', { bubbles: true }));
+  await listen(box);
+  await act(async () => void name.dispatchEvent(new Event('change', { bubbles: true })));
+  await wait(300);
+  expect([name.value, box.querySelector('output')!.textContent]).toEqual(['Ada Quay', 'Ada Quay, left']);
 });
 
 test('whoever types on while it is entered again keeps what they have typed', async () => {

@@ -75,10 +75,14 @@ export function holdEarlyPresses(): void {
     const on = event.target as Entry;
     if (again || !on.matches('select, textarea, input:not([type=checkbox]):not([type=radio])')) return;
     const before = held.findIndex((one) => one.on === on && one.value !== null);
-    // Once it listens, what stands there is taken by itself.
     if (listens(on)) {
-      if (before >= 0) held.splice(before, 1);
-    } else if (before >= 0) held[before]!.value = on.value;
+      // Typed or chosen anew: that is taken by itself. A change alone says that the field was left.
+      if (before >= 0 && event.type === 'input') held.splice(before, 1);
+      return;
+    }
+    // At the sight of it React would take this part over at once, and put back what the server drew before the change is told.
+    event.stopImmediatePropagation();
+    if (before >= 0) held[before]!.value = on.value;
     else hold(on, on.value);
   };
   document.addEventListener('input', entered, true);
