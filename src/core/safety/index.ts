@@ -53,13 +53,7 @@ export {
   symptomInWords,
   symptomsInWords,
 } from './symptoms';
-export {
-  type Complaint,
-  type ComplaintPlace,
-  type Fact,
-  type FactKey,
-  type KnownClient,
-  complaintPlaces,
-  factKeys,
-} from './known';
-export { dayString, factSchemas, knownClient } from './facts';
+export { type Complaint, type ComplaintPlace, type Fact, type FactKey, complaintPlaces, factKeys } from './factKeys';
+export { factFits } from './factFits';
+export { dayString, factSchemas } from './factSchemas';
+export { type KnownClient, knownClient } from './known';

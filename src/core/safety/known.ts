@@ -1,60 +1,9 @@
 import { signContextsOf } from './conditionRules';
-import { type ConditionId, conditionIds } from './conditions';
+import { type ConditionId } from './conditions';
+import { factFits } from './factFits';
+import { type Complaint, type Fact, type FactKey } from './factKeys';
 import { type Answer, type Profile, type SignsAnswer, emptyProfile } from './profile';
 import { type Symptoms } from './symptoms';
-
-/** Where a complaint is felt. */
-export const complaintPlaces = [
-  'head',
-  'neck',
-  'shoulder blade',
-  'ribs',
-  'mid-back',
-  'low back',
-  'belly',
-  'pelvis',
-] as const;
-export type ComplaintPlace = (typeof complaintPlaces)[number];
-
-/** Where it is and how much of it there is, 0 none to 10 as bad as can be; null where it was not asked. */
-export interface Complaint {
-  places: readonly ComplaintPlace[];
-  level: number | null;
-}
-/** What can be recorded of a client. The shape of each value stands in `facts`. */
-export const factKeys = [
-  'name',
-  'birthDay',
-  'goal',
-  'complaint',
-  'complaintDetail',
-  'symptoms',
-  'longDesk',
-  'clinician',
-  'medicines',
-  'touch',
-  'guardian',
-  'whatChanged',
-  'screened',
-  'emergency',
-  'redFlags',
-  'emergencyClearance',
-  'redFlagClearance',
-  'rateClearance',
-  ...conditionIds.map((id): `answer:${ConditionId}` => `answer:${id}`),
-] as const;
-export type FactKey = (typeof factKeys)[number];
-
-/** One thing said of a client on a day. Facts are only ever added; the newest of a key counts. */
-export interface Fact {
-  id: string;
-  key: FactKey;
-  value: unknown;
-  /** UTC, ISO */
-  at: string;
-  /** The calendar day in the studio's zone, yyyy-mm-dd. */
-  day: string;
-}
 
 /** What is known of a client now, in plain fields. */
 export interface KnownClient {
@@ -78,42 +27,36 @@ const nothingKnown: KnownClient = {
   latest: {},
 };
 
-/** Who said that going on is all right, and why. */
-interface Clearance {
-  clinician: string;
-  reason: string;
-}
-
 /**
- * Folds facts, oldest first, into what is known. A sign once present stays open until a clinician's word is recorded:
- * a later "none today" does not clear it.
+ * Folds facts, oldest first, into what is known. Values that do not fit their key are passed over, never guessed. A sign once present
+ * stays open until a clinician's word is recorded: a later "none today" does not clear it.
  *
- * @param facts each with its value, which was checked against its key
  * @param before what was known already, to go on from
- * @example foldFacts([]).profile.touch // 'unknown'
+ * @example knownClient([]).profile.touch // 'unknown'
  */
-export function foldFacts(
-  facts: readonly { fact: Fact; value: unknown }[],
-  before: KnownClient = nothingKnown,
-): KnownClient {
+export function knownClient(facts: readonly Fact[], before: KnownClient = nothingKnown): KnownClient {
   const profile: Profile = { ...before.profile, answers: { ...before.profile.answers } };
   const texts = { ...before.texts };
   const latest = { ...before.latest };
   let { complaint, symptoms, longDesk } = before;
 
-  for (const { fact, value } of facts) {
-    latest[fact.key] = fact;
-    if (fact.key.startsWith('answer:')) {
-      profile.answers[fact.key.slice('answer:'.length) as ConditionId] = answerOf(fact, value);
+  for (const fact of facts) {
+    const { key, value } = fact;
+    if (!factFits(key, value)) continue;
+    latest[key] = fact;
+    if (key.startsWith('answer:')) {
+      profile.answers[key.slice('answer:'.length) as ConditionId] = answerOf(fact, value);
       continue;
     }
-    switch (fact.key) {
+    switch (key) {
       case 'name':
+        texts.name = (value as string).trim();
+        break;
       case 'goal':
       case 'complaint':
       case 'clinician':
       case 'medicines':
-        texts[fact.key] = value as string;
+        texts[key] = value as string;
         break;
       case 'complaintDetail':
         complaint = value as Complaint;
@@ -141,21 +84,21 @@ export function foldFacts(
         break;
       case 'emergency':
       case 'redFlags':
-        profile[fact.key] = nextSigns(
-          profile[fact.key],
+        profile[key] = nextSigns(
+          profile[key],
           fact,
           (value as { present: string[] }).present,
           signContextsOf(profile.answers),
         );
         break;
       case 'emergencyClearance':
-        profile.emergency = cleared(profile.emergency, fact, value as Clearance);
+        profile.emergency = cleared(profile.emergency, fact);
         break;
       case 'redFlagClearance':
-        profile.redFlags = cleared(profile.redFlags, fact, value as Clearance);
+        profile.redFlags = cleared(profile.redFlags, fact);
         break;
       case 'rateClearance':
-        profile.rateClearance = { ...(value as Clearance), day: fact.day, recordId: fact.id };
+        profile.rateClearance = clearanceOf(fact);
         break;
     }
   }
@@ -185,7 +128,10 @@ function nextSigns(
   };
 }
 
-function cleared(before: SignsAnswer | null, fact: Fact, value: Clearance): SignsAnswer | null {
-  if (!before || before.present.length === 0) return before;
-  return { ...before, day: fact.day, clearance: { ...value, day: fact.day, recordId: fact.id } };
-}
+const clearanceOf = ({ id, day, value }: Fact): NonNullable<SignsAnswer['clearance']> => {
+  const { clinician, reason } = value as { clinician: string; reason: string };
+  return { clinician: clinician.trim(), reason: reason.trim(), day, recordId: id };
+};
+
+const cleared = (before: SignsAnswer | null, fact: Fact): SignsAnswer | null =>
+  before && before.present.length > 0 ? { ...before, day: fact.day, clearance: clearanceOf(fact) } : before;

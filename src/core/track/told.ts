@@ -1,5 +1,5 @@
 import { lowered } from '../reasons';
-import { type Fact, factSchemas, symptomInWords } from '../safety';
+import { type Complaint, type Fact, type Symptoms, factFits, symptomInWords } from '../safety';
 import { type Change, changeOf } from './change';
 
 /** What was told on a day: at Screen, by a code from home, or as a run was stopped. */
@@ -45,14 +45,10 @@ export function toldOver({
   const at = (day: string): Told =>
     byDay.get(day) ?? { day, where: 'at a visit', complaint: null, leaks: null, symptoms: [] };
   for (const { key, value, day } of facts) {
-    if (key === 'complaintDetail') {
-      const parsed = factSchemas.complaintDetail.safeParse(value);
-      if (parsed.success) byDay.set(day, { ...at(day), complaint: parsed.data.level });
-    }
+    if (!factFits(key, value)) continue;
+    if (key === 'complaintDetail') byDay.set(day, { ...at(day), complaint: (value as Complaint).level });
     if (key === 'symptoms') {
-      const parsed = factSchemas.symptoms.safeParse(value);
-      if (!parsed.success) continue;
-      const { leaks, signs } = parsed.data;
+      const { leaks, signs } = value as Symptoms;
       byDay.set(day, { ...at(day), leaks, symptoms: (signs ?? []).map(symptomInWords) });
     }
   }
