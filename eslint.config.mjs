@@ -145,6 +145,30 @@ const unheeded = [
   `CallExpression[callee.property.name=/^(catch|finally)$/][callee.object.callee.name='keep']`,
 ].map((selector) => ({ selector, message: heeded }));
 
+/** A key counts as things stand when it is pressed. */
+const ownKeys = [
+  {
+    selector:
+      "CallExpression[callee.object.name='window'][callee.property.name='addEventListener'][arguments.0.value='keydown']",
+    message: 'Keys of the whole page are heard by useKeyDown: an effect comes a moment after what is drawn.',
+  },
+];
+
+/** What the server drew of a part stays until its script has come; React throws it away when anything round it is drawn anew meanwhile. */
+const lateParts = [
+  {
+    selector: "CallExpression[callee.name='dynamic']:not(:has(Property[key.name=/^(ssr|loading)$/]))",
+    message:
+      'A part that comes late has a place of its own to wait in: loading, or ssr: false. Without one the whole page waits.',
+  },
+  {
+    selector:
+      ":not(CallExpression[callee.name='memo']) > CallExpression[callee.name='dynamic']:not(:has(Property[key.name='ssr']))",
+    message:
+      'A part that the server draws and that comes late stands in memo(): else it goes and comes again, and a press on it is lost.',
+  },
+];
+
 const coreRoomDoor = {
   regex: '^@/core/[^/]+/.+',
   message: 'Use the door of the room: @/core/<room>.',
@@ -193,7 +217,7 @@ export default tseslint.config(
   },
   {
     files: ['src/stations/**/*.{ts,tsx}', 'src/parts/**/*.{ts,tsx}'],
-    rules: { 'no-restricted-syntax': ['error', ...unheeded, ...ownDates] },
+    rules: { 'no-restricted-syntax': ['error', ...unheeded, ...ownDates, ...ownKeys, ...lateParts] },
   },
   { files: ['src/app/**/*.{ts,tsx}', 'src/phone/**/*.ts'], rules: { 'no-restricted-syntax': ['error', ...ownDates] } },
   {

@@ -1,6 +1,15 @@
 import { expect, test } from '@playwright/test';
 import { sharedStudio } from './support/server';
-import { addClient, allSaved, expectAccessible, gradeRing, screenClear, seedClient } from './support/walk';
+import {
+  addClient,
+  allSaved,
+  expectAccessible,
+  gradeRing,
+  planItem,
+  screenClear,
+  seedClient,
+  seedCoached,
+} from './support/walk';
 
 const server = sharedStudio();
 
@@ -123,6 +132,32 @@ test('what is pressed and typed while a page is drawn and does not listen yet is
   await page.reload();
   await expect(own).toBeChecked();
   await expect(goal).toHaveValue('A full breath');
+});
+
+test('a part of a page whose script comes late stands as it was drawn until then, and what is pressed in it is done', async ({
+  page,
+}) => {
+  const { clientId } = await seedCoached(page, server.url, 'Jory Sandbanks', [planItem('quiet-nose', {})]);
+  const address = `${server.url}/clients/${clientId}/coach`;
+  const first = await (await page.request.get(address)).text();
+  // The page's own scripts come at once; those of its late parts once the page listens and has been drawn anew.
+  let come = () => {};
+  const late = new Promise<void>((resolve) => (come = resolve));
+  await page.route('**/_next/static/chunks/*.js', async (route) => {
+    const own = first.includes(`<script src="${new URL(route.request().url()).pathname}"`);
+    if (!own) await late;
+    await route.continue();
+  });
+  await page.goto(address, { waitUntil: 'commit' });
+  const sign = page.getByRole('button', { name: 'Sign and end the visit' });
+  const drawn = await sign.elementHandle();
+  await page.getByRole('button', { name: 'Switch to the dark theme' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await sign.click();
+  await page.getByRole('button', { name: /^Touch: ask first/ }).click();
+  expect(await drawn!.evaluate((button) => button.isConnected)).toBe(true);
+  come();
+  await expect(page.getByText(/^Signed /)).toBeVisible();
 });
 
 test('the whole way from a name to a plan by keyboard alone', async ({ page }) => {

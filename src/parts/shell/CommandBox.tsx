@@ -2,10 +2,11 @@
 
 import dynamic from 'next/dynamic';
 import { Search } from 'lucide-react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { type StationId } from '@/core/safety';
 import { opener } from '../Beside';
 import { actFor } from './keys';
+import { useKeyDown } from './useKeyDown';
 import { patiently } from '../patiently';
 
 // What opens over the page is fetched once the page stands.
@@ -18,9 +19,8 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
   const anchor = useRef<HTMLButtonElement>(null);
   const [words, setWords] = useState('');
   // What is typed before the box has come, or before its field has the focus: on a slow machine fingers go on meanwhile.
-  useEffect(() => {
-    if (!open) return;
-    const gather = (event: KeyboardEvent) => {
+  useKeyDown(
+    (event) => {
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       const field = document.querySelector<HTMLElement>('[cmdk-input]');
       if (here && field && (event.target as Element).closest('[role=dialog]')) return;
@@ -31,22 +31,16 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
       else if (event.key !== 'Enter') return;
       event.preventDefault();
       event.stopImmediatePropagation();
-    };
-    window.addEventListener('keydown', gather, true);
-    return () => window.removeEventListener('keydown', gather, true);
-  }, [open, here]);
+    },
+    { first: true, active: open },
+  );
   const onHere = useCallback(() => setHere(true), []);
-  useEffect(() => {
-    const act = actFor('anywhere', { find: () => setOpen((shown) => !shown), help: undefined });
-    const listen = (event: KeyboardEvent) => {
-      const find = act(event);
-      if (!find) return;
-      event.preventDefault();
-      find();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+  useKeyDown((event) => {
+    const find = actFor('anywhere', { find: () => setOpen((shown) => !shown), help: undefined })(event);
+    if (!find) return;
+    event.preventDefault();
+    find();
+  });
   return (
     <>
       <button

@@ -1,9 +1,10 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { opener } from '../Beside';
 import { actFor, isTyping } from './keys';
+import { useKeyDown } from './useKeyDown';
 import { patiently } from '../patiently';
 
 const KeyPage = dynamic(() => patiently(() => import('./KeyPage')).then(({ KeyPage }) => KeyPage), { ssr: false });
@@ -12,14 +13,9 @@ const KeyPage = dynamic(() => patiently(() => import('./KeyPage')).then(({ KeyPa
 export function KeyHelp() {
   const [open, setOpen] = useState(false);
   const anchor = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    const act = actFor('anywhere', { help: () => setOpen(true), find: undefined });
-    const listen = (event: KeyboardEvent) => {
-      if (!isTyping(event.target)) act(event)?.();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+  useKeyDown((event) => {
+    if (!isTyping(event.target)) actFor('anywhere', { help: () => setOpen(true), find: undefined })(event)?.();
+  });
   return (
     <>
       <button

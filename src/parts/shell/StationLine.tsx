@@ -3,9 +3,9 @@
 import { Link } from '@/parts/Link';
 import { usePathname, useRouter } from 'next/navigation';
 import { Lock } from 'lucide-react';
-import { useEffect } from 'react';
 import { type StationId } from '@/core/safety';
 import { actFor, isTyping } from './keys';
+import { useKeyDown } from './useKeyDown';
 import { stationList } from './stations';
 
 /** The stations as one ruled line; keys 1 to 7 go there, N to what comes next on the page. A station that is closed today is told so, not linked. */
@@ -23,27 +23,23 @@ export function StationLine({
   const path = usePathname();
   const current = path.split('/')[3];
 
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      const typing = isTyping(event.target);
-      // No slider answers to it: from there too it leads on.
-      const free = !typing || (event.target as HTMLElement).matches('[role=slider]');
-      actFor('client', {
-        onward:
-          event.repeat || !free
-            ? undefined
-            : () => document.querySelector<HTMLElement>('main [data-way-on]:not(:disabled)')?.click(),
-        station: typing
+  useKeyDown((event) => {
+    const typing = isTyping(event.target);
+    // No slider answers to it: from there too it leads on.
+    const free = !typing || (event.target as HTMLElement).matches('[role=slider]');
+    actFor('client', {
+      onward:
+        event.repeat || !free
           ? undefined
-          : (digit) => {
-              const station = stationList.find(({ number }) => String(number) === digit);
-              if (station && open.includes(station.id)) router.push(`/clients/${clientId}/${station.id}`);
-            },
-      })(event)?.();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, [router, clientId, open]);
+          : () => document.querySelector<HTMLElement>('main [data-way-on]:not(:disabled)')?.click(),
+      station: typing
+        ? undefined
+        : (digit) => {
+            const station = stationList.find(({ number }) => String(number) === digit);
+            if (station && open.includes(station.id)) router.push(`/clients/${clientId}/${station.id}`);
+          },
+    })(event)?.();
+  });
 
   return (
     <nav aria-label="Stations" className="screen-only border-b border-rule px-4 lg:px-7">

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { cadencesInWords, doseInWords, stateOf } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
 import { markerMeasureIds, markerMeasures, markerSetUp, newest, testVerdict } from '@/core/look';
@@ -24,15 +24,31 @@ import { type ClientView } from '../view';
 import { closeRun } from '../live/closeRun';
 import { patiently } from '@/parts/patiently';
 
-// What stands there after a run is no burden before it.
-const Recheck = dynamic(() => patiently(() => import('./Recheck')).then(({ Recheck }) => Recheck));
-const RunSummary = dynamic(() => patiently(() => import('./RunSummary')).then(({ RunSummary }) => RunSummary));
-const Close = dynamic(() => patiently(() => import('../Close')).then(({ Close }) => Close));
+// What stands there after a run is no burden before it. Each keeps what the server drew of it until its script has come, whatever
+// changes round it meanwhile: hence the memo, with the place it waits in inside it.
+const coming = (what: string) => <p className="text-ink2">{what} …</p>;
+const Recheck = memo(
+  dynamic(() => patiently(() => import('./Recheck')).then(({ Recheck }) => Recheck), {
+    loading: () => coming('The recheck'),
+  }),
+);
+const RunSummary = memo(
+  dynamic(() => patiently(() => import('./RunSummary')).then(({ RunSummary }) => RunSummary), {
+    loading: () => coming('What was done'),
+  }),
+);
+const Close = memo(
+  dynamic(() => patiently(() => import('../Close')).then(({ Close }) => Close), {
+    loading: () => coming('The close'),
+  }),
+);
+
+const noRepeats: Repeats = {};
 
 /** Coach: the plan ready to run, the marker before it, and the recheck after it. */
 export function CoachStation({
   view: served,
-  repeats = {},
+  repeats = noRepeats,
 }: {
   view: ClientView;
   /** Repeats of all visits, for the client's own noise. */
@@ -91,9 +107,9 @@ export function CoachStation({
           <Close view={view} repeats={repeats} />
         </Fence>
       )}
-      {done.map(({ run, state }) => (
+      {done.map(({ run }) => (
         <Fence key={run.id} what="What was done">
-          <RunSummary state={state} who={visit.clientId} />
+          <RunSummary run={run} who={visit.clientId} />
         </Fence>
       ))}
     </>

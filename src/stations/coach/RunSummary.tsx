@@ -1,8 +1,9 @@
 'use client';
 
 import { faults, type FaultId } from '@/core/catalogue';
-import { type RunState, summariseRun } from '@/core/coach';
+import { stateOf, summariseRun } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
+import { type StoredRun } from '@/core/record';
 import { drillOf } from '@/core/sequence';
 
 /** The length of a breath as it was planned; paced otherwise or tapped along only where it was. */
@@ -16,8 +17,8 @@ function cyclesInWords({ planned, paced, tapped }: ReturnType<typeof summariseRu
 }
 
 /** What was done in a run, drill by drill, of one of those who took part. */
-export function RunSummary({ state, who }: { state: RunState; who: string }) {
-  const { items, plannedSeconds, activeSeconds, symptoms, settledSeconds, notes } = summariseRun(state, who);
+export function RunSummary({ run, who }: { run: StoredRun; who: string }) {
+  const { items, plannedSeconds, activeSeconds, symptoms, settledSeconds, notes } = summariseRun(stateOf(run), who);
   return (
     <section aria-label="What was done" className="mt-7 border-t border-ink pt-4">
       <h2 className="text-lg">

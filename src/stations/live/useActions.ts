@@ -1,9 +1,10 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { type Gesture, type RemoteAct, lastMark, modeOf } from '@/core/coach';
 import { faults } from '@/core/catalogue';
 import { actFor, isControl, isTyping } from '@/parts/shell/keys';
+import { useKeyDown } from '@/parts/shell/useKeyDown';
 import { say } from '@/parts/say';
 import { type Naming, type Neighbours, type useCues } from './useCoaching';
 import { type LiveRun } from './useRun';
@@ -166,18 +167,13 @@ type RunKeys = Parameters<typeof actFor<'run'>>[1];
 
 /** Listens to the keys of the run; never while something is typed, and Space never beside a focused control of a panel. */
 export function useKeys(keys: RunKeys, may: (press: string) => boolean) {
-  useEffect(() => {
-    const act = actFor('run', keys);
-    const listen = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || event.repeat) return;
-      const action = act(event);
-      if (!action || !may(event.key)) return;
-      const panel = event.target instanceof HTMLElement && event.target.closest('[data-panel]') !== null;
-      if (panel && (isControl(event.target) || event.key.startsWith('Arrow')) && event.key !== 'Escape') return;
-      event.preventDefault();
-      action();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, [keys, may]);
+  useKeyDown((event) => {
+    if (isTyping(event.target) || event.repeat) return;
+    const action = actFor('run', keys)(event);
+    if (!action || !may(event.key)) return;
+    const panel = event.target instanceof HTMLElement && event.target.closest('[data-panel]') !== null;
+    if (panel && (isControl(event.target) || event.key.startsWith('Arrow')) && event.key !== 'Escape') return;
+    event.preventDefault();
+    action();
+  });
 }

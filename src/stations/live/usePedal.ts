@@ -1,8 +1,9 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { type Gesture, type PedalState, type PedalStep, idlePedal, pedalMove, pedalTime } from '@/core/coach';
 import { isTyping } from '@/parts/shell/keys';
+import { useKeyDown } from '@/parts/shell/useKeyDown';
 
 /**
  * A presenter or pedal, which is a keyboard with few keys: short, long and double presses of the learnt keys.
@@ -12,35 +13,35 @@ import { isTyping } from '@/parts/shell/keys';
  */
 export function usePedal(keys: readonly string[], on: (gesture: Gesture) => void, active = true) {
   const act = useRef(on);
-  useEffect(() => {
+  useLayoutEffect(() => {
     act.current = on;
   });
-  useEffect(() => {
-    if (!active || keys.length === 0) return;
-    let state: PedalState = idlePedal;
-    let timer: ReturnType<typeof setTimeout> | null = null;
-    const take = ({ state: next, gesture, waitMs }: PedalStep) => {
-      state = next;
-      if (waitMs !== null) {
-        if (timer) clearTimeout(timer);
-        timer = setTimeout(() => take(pedalTime(state, performance.now())), waitMs + 5);
-      }
-      if (gesture) act.current(gesture);
-    };
-    const listen = (event: KeyboardEvent) => {
+  const state = useRef<PedalState>(idlePedal);
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  const take = ({ state: next, gesture, waitMs }: PedalStep) => {
+    state.current = next;
+    if (waitMs !== null) {
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => take(pedalTime(state.current, performance.now())), waitMs + 5);
+    }
+    if (gesture) act.current(gesture);
+  };
+  useEffect(
+    () => () => {
+      clearTimeout(timer.current);
+      state.current = idlePedal;
+    },
+    [keys, active],
+  );
+  // Before the keys of the page: a pedal may well send Space or an arrow.
+  useKeyDown(
+    (event) => {
       if (!keys.includes(event.key) || isTyping(event.target)) return;
       event.preventDefault();
       event.stopImmediatePropagation();
       if (event.repeat) return;
-      take(pedalMove(state, { move: event.type === 'keydown' ? 'down' : 'up', atMs: performance.now() }));
-    };
-    // Before the keys of the page: a pedal may well send Space or an arrow.
-    window.addEventListener('keydown', listen, true);
-    window.addEventListener('keyup', listen, true);
-    return () => {
-      if (timer) clearTimeout(timer);
-      window.removeEventListener('keydown', listen, true);
-      window.removeEventListener('keyup', listen, true);
-    };
-  }, [keys, active]);
+      take(pedalMove(state.current, { move: event.type === 'keydown' ? 'down' : 'up', atMs: performance.now() }));
+    },
+    { first: true, up: true, active: active && keys.length > 0 },
+  );
 }

@@ -5,6 +5,7 @@ import { type Phase } from '@/core/cadence';
 import { type PlanItem } from '@/core/sequence';
 import { say } from '@/parts/say';
 import { actFor, isTyping } from '@/parts/shell/keys';
+import { useKeyDown } from '@/parts/shell/useKeyDown';
 import { type ScoreEdits } from './ScoreEditor';
 import { moved, withBreaths } from '../usePlan';
 
@@ -55,16 +56,12 @@ export function useEdits({
 }
 
 export function useUndoKeys(undo: (() => void) | null, redo: (() => void) | null) {
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (isTyping(event.target) && !(event.target as HTMLElement).matches('[role="slider"]')) return;
-      const nothing = () => undefined;
-      const act = actFor('score', { undo: undo ?? nothing, redo: redo ?? nothing })(event);
-      if (!act) return;
-      event.preventDefault();
-      act();
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, [undo, redo]);
+  useKeyDown((event) => {
+    if (isTyping(event.target) && !(event.target as HTMLElement).matches('[role="slider"]')) return;
+    const nothing = () => undefined;
+    const act = actFor('score', { undo: undo ?? nothing, redo: redo ?? nothing })(event);
+    if (!act) return;
+    event.preventDefault();
+    act();
+  });
 }

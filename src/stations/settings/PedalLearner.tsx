@@ -1,9 +1,10 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { type Gesture } from '@/core/coach';
 import { send } from '@/keep';
 import { Button } from '@/parts/Button';
+import { useKeyDown } from '@/parts/shell/useKeyDown';
 import { usePedal } from '../live/usePedal';
 
 const keyWords: Record<string, string> = {
@@ -36,23 +37,17 @@ export function PedalLearner({ keys: saved }: { keys: readonly string[] }) {
     setKeys(next);
     send('settings.change', { pedalKeys: [...next] });
   };
-  const learn = useRef(change);
-  useEffect(() => {
-    learn.current = change;
-  });
-  useEffect(() => {
-    if (!learning) return;
-    const listen = (event: KeyboardEvent) => {
+  useKeyDown(
+    (event) => {
       event.preventDefault();
       event.stopImmediatePropagation();
       setLearning(false);
       // Tab and Escape must keep what they do, or nobody could leave.
       if (event.key === 'Tab' || event.key === 'Escape' || keys.includes(event.key)) return;
-      learn.current([...keys, event.key].slice(-mostKeys));
-    };
-    window.addEventListener('keydown', listen, true);
-    return () => window.removeEventListener('keydown', listen, true);
-  }, [learning, keys]);
+      change([...keys, event.key].slice(-mostKeys));
+    },
+    { first: true, active: learning },
+  );
 
   return (
     <div className="max-w-xl space-y-5">

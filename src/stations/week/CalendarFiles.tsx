@@ -10,8 +10,9 @@ import { patiently } from '@/parts/patiently';
 import { useShield } from '@/parts/shield';
 
 // What reads calendar files is heavy, and seldom wanted; a file is read against the server, so it must be there anyway.
-const CalendarReading = dynamic(() =>
-  patiently(() => import('./CalendarReading')).then(({ CalendarReading }) => CalendarReading),
+const CalendarReading = dynamic(
+  () => patiently(() => import('./CalendarReading')).then(({ CalendarReading }) => CalendarReading),
+  { ssr: false },
 );
 
 /** Bookings out to other calendars, and in from them. */
