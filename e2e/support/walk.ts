@@ -11,6 +11,8 @@ const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/
 
 /** Fails with what axe found, in words. */
 export async function expectAccessible(page: Page, where: string) {
+  // The title comes with what the page is made of, which can be after its first lines.
+  await expect(page).toHaveTitle(/\S/);
   // A message that comes or goes is half see-through for a moment, also one that goes while
   // the checker reads: what stands is judged.
   await page.evaluate(() => {

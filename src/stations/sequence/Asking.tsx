@@ -100,11 +100,12 @@ export function LeftOut({
 
 /**
  * Why drills are absent: as the planner told it when it made the plan, else asked anew, since it follows from the rest and is not
- * kept with the plan.
+ * kept with the plan. Until that is answered what was told last stands: a list that is open stays open.
  */
 function useRefusals(plan: Plan, context: PlanContext, planner: () => Remote<PlanWorker>): Plan['refusals'] {
-  const [asked, setAsked] = useState<{ of: Plan['request']; refusals: Plan['refusals'] } | null>(null);
+  const [known, setKnown] = useState(plan.refusals);
   const told = plan.refusals.length > 0;
+  if (told && known !== plan.refusals) setKnown(plan.refusals);
   const { request } = plan;
   const latest = useRef({ plan, context });
   useEffect(() => {
@@ -118,13 +119,13 @@ function useRefusals(plan: Plan, context: PlanContext, planner: () => Remote<Pla
     void planner()
       .plan(request, known, locked)
       .then(({ refusals }) => {
-        if (!over) setAsked({ of: request, refusals });
+        if (!over) setKnown(refusals);
       });
     return () => {
       over = true;
     };
   }, [told, request, planner]);
-  return told ? plan.refusals : asked?.of === request ? asked.refusals : [];
+  return known;
 }
 
 /** What only lost against others can be priced; what is off has no price. */

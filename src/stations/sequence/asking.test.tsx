@@ -1,0 +1,41 @@
+/** @jest-environment jsdom */
+import { act, fireEvent, render, screen } from '@testing-library/react';
+import { allDrills, makePlan } from '@/core/sequence';
+import { planContext } from '../usePlan';
+import { answers, clientView, signs } from '../view.fixtures';
+import { LeftOut } from './Asking';
+
+jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => undefined }) }));
+
+let made = 0;
+test('what is read of the drills left out stays open while a changed plan is asked about anew', async () => {
+  const view = clientView({ facts: [...Object.values(answers()), ...signs] });
+  const context = planContext(view);
+  const request = {
+    intent: 'lowerBreath' as const,
+    side: null,
+    minutes: 12,
+    propsAtHand: [],
+    leadSchool: 'openAllRegions' as const,
+  };
+  const plan = makePlan(request, context, () => `item-${(made += 1)}`);
+  let tell = (_: object) => {};
+  const planner = () => ({ plan: () => new Promise((resolve) => (tell = resolve)) }) as never;
+  const drills = allDrills(context);
+  const shown = (now: typeof plan) => (
+    <LeftOut plan={now} view={view} drills={drills} context={context} planner={planner} />
+  );
+  const { rerender } = render(shown(plan));
+  const list = () => screen.getByText(/^Left out: \d+ drills/).closest('details')!;
+  list().open = true;
+  fireEvent(list(), new Event('toggle'));
+  const rows = screen.getAllByRole('listitem').length;
+  const before = list();
+  // As it comes back from the server: another object, without what was left out.
+  rerender(shown({ ...plan, request: { ...request }, refusals: [] }));
+  expect(list()).toBe(before);
+  expect(screen.getAllByRole('listitem')).toHaveLength(rows);
+  await act(async () => tell({ refusals: plan.refusals.slice(0, 3) }));
+  expect(list()).toBe(before);
+  expect(screen.getAllByRole('listitem')).toHaveLength(3);
+});
