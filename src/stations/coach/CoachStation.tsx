@@ -18,15 +18,19 @@ import { ItemFigure } from '../ItemFigure';
 import { PathStop } from '../PathStop';
 import { shownWeek } from '../shownWeek';
 import { StationHead } from '../StationHead';
-import { Marker } from '../taking/Marker';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 import { closeRun } from '../live/closeRun';
 import { patiently } from '@/parts/patiently';
 
-// What stands there after a run is no burden before it. Each keeps what the server drew of it until its script has come, whatever
+// A look loads every look there is, and what stands there after a run is no burden before it. Each keeps what the server drew of it until its script has come, whatever
 // changes round it meanwhile: hence the memo, with the place it waits in inside it.
-const coming = (what: string) => <p className="text-ink2">{what} …</p>;
+const coming = (what: string, room = '') => <p className={`text-ink2 ${room}`}>{what} …</p>;
+const Marker = memo(
+  dynamic(() => patiently(() => import('../taking/Marker')).then(({ Marker }) => Marker), {
+    loading: () => coming('The marker', 'min-h-60'),
+  }),
+);
 const Recheck = memo(
   dynamic(() => patiently(() => import('./Recheck')).then(({ Recheck }) => Recheck), {
     loading: () => coming('The recheck'),
