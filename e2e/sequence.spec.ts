@@ -19,6 +19,7 @@ async function planned(page: Page, name: string, reading = {}) {
   await page.getByRole('button', { name: 'Make the plan' }).click();
   await expect(page.getByLabel('Totals')).toBeVisible();
   await expect(page.getByText('Nothing better exists for these minutes, props and limits.')).toBeVisible();
+  await expect(bars(page)).not.toHaveCount(0);
   return clientId;
 }
 
@@ -172,7 +173,7 @@ test('a contradiction is shown at once with the way out, and only a deliberate c
   });
   await page.goto(`${server.url}/clients/${other}/sequence`);
   await page.getByRole('button', { name: 'Make the plan' }).click();
-  await expect(page.getByLabel('Totals')).toBeVisible();
+  await expect(bars(page)).not.toHaveCount(0);
   if (!(await names(page)).some((name) => name.includes('Hook-lying stack'))) {
     await page.getByRole('button', { name: 'Add', exact: true }).click();
     await page.getByLabel('Find among these').fill('Hook-lying stack');

@@ -330,10 +330,10 @@ describe('Sequence', () => {
     expect(html(<SequenceStation view={clientView({ visit: { reading } })} />)).toContain('Make the plan');
   });
 
-  test('shows the plan with totals, reasons and refusals', () => {
+  test('shows the plan with totals, reasons and refusals', async () => {
     const plan = planned(clientView());
     const view = clientView({ visit: { reading, plan } });
-    const markup = html(<SequenceStation view={view} />);
+    const markup = await whole(<SequenceStation view={view} />);
     expect(markup).toContain('aria-label="Totals"');
     expect(markup).toContain('First: settling comes before everything.');
     const planner = (): never => {

@@ -123,7 +123,9 @@ export function usePlan(view: ClientView) {
   const edit = useCallback(
     (make: (items: PlanItem[]) => PlanItem[]) => {
       const { plan: current } = now.current;
-      if (current) change({ ...current, items: make(current.items) });
+      if (!current) return;
+      const items = make(current.items);
+      if (items !== current.items) change({ ...current, items });
     },
     [change],
   );

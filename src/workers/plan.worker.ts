@@ -4,9 +4,11 @@ import {
   type PlanContext,
   type PlanItem,
   type PlanRequest,
+  allDrills,
   alternatives,
   makePlan,
   priceOf,
+  putIn,
   weighPlan,
   whatWouldChange,
 } from '@/core/sequence';
@@ -19,6 +21,13 @@ const api = {
   whatIf: (request: PlanRequest, context: PlanContext) => whatWouldChange(request, context),
   prices: (drillIds: string[], request: PlanRequest, context: PlanContext, locked: PlanItem[]) =>
     priceOf(drillIds, request, context, locked),
+  /** With a drill in it, at its place; or why not. */
+  putIn: (drillId: string, request: PlanRequest, context: PlanContext, items: PlanItem[]) => {
+    const drill = allDrills(context).find(({ id }) => id === drillId);
+    return drill
+      ? putIn(drill, request, context, items, uuid())
+      : { refused: 'This drill is not in the catalogue any more.' };
+  },
   weigh: (items: PlanItem[], request: PlanRequest, context: PlanContext) => weighPlan(items, request, context),
 };
 

@@ -21,10 +21,10 @@ import { gainOn, setUpEffects } from './gains';
 import { newThings, toLearn } from './newThings';
 import { isFirstLine } from './orderOfWork';
 import { type PlanItem, type PlanRequest } from './planSchema';
-import { drillOf, itemComponents, startCadences, startStay } from './plan';
+import { allDrills, drillOf, itemComponents, startCadences, startStay } from './plan';
 import { laterFromLevel, newFromLevel } from './rules';
 import { because } from './reasonRules';
-import { type PlanContext, type Setting, type Wanted, allDrills, settingOf } from './setting';
+import { type PlanContext, type Setting, type Wanted, settingOf } from './setting';
 import { type WorthPart, worthParts } from './worth';
 
 /** A drill in a position with props and a dose, ready to be chosen, with what it would gain. */

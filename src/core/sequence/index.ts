@@ -8,15 +8,15 @@ export { type DrillHistory, isOwned, prescribedBreaths } from './history';
 export { firstAnswers } from './firstLine';
 export { orderOfWorkFor } from './orderOfWork';
 export { openedRegions, positionEffects, seenEffects, setUpEffects } from './gains';
-export { layOut, talkOf } from './layOut';
+export { layOut } from './layOut';
 export { likenessOf } from './alike';
 export { newThings, thingsAsked, toLearn } from './newThings';
 export { phaseLimits, withPhase } from './limits';
 export { makePlan, secondsWithTalk, solve } from './makePlan';
 export { type PlanningItem, type PlanningProblem, diminishing, gainSteps, tally } from './problem';
-export { mostItems, usualTalkSeconds } from './rules';
+export { mostItems, talkOf, usualTalkSeconds } from './rules';
 export { contextOf } from './contextOf';
-export { type PlanContext, allDrills } from './setting';
+export { type PlanContext } from './setting';
 export { canBePriced } from './reasonRules';
 export { type Suit, suitOf } from './suits';
 export { search } from './search';
@@ -30,6 +30,7 @@ export {
   planSchema,
 } from './planSchema';
 export {
+  allDrills,
   cueWords,
   drillOf,
   itemComponents,

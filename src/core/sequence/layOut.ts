@@ -15,7 +15,7 @@ import {
   mostItems,
   mostLevelRise,
   mostNewDrills,
-  usualTalkSeconds,
+  talkOf,
 } from './rules';
 import { because } from './reasonRules';
 import { type PlanContext, settingOf } from './setting';
@@ -88,9 +88,6 @@ export function layOut(
     },
   };
 }
-
-/** Seconds of talk and correction beside each drill. */
-export const talkOf = ({ talkSeconds }: PlanRequest) => talkSeconds ?? usualTalkSeconds;
 
 /** The problem over some candidates in the order they stand in, without rules on which may meet. */
 export function problemOf(

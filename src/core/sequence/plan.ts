@@ -5,6 +5,7 @@ import {
   type PropId,
   changeSeconds,
   componentsOf,
+  drills,
   findDrill,
   inProps,
   pauses,
@@ -143,6 +144,16 @@ export function weightOf(item: PlanItem): number | null {
   const { load, props } = drillOf(item);
   if (!load) return null;
   return item.kg ?? (props.includes('weight') && load.kg > 0 ? load.kg : null);
+}
+
+/**
+ * All drills a plan may choose from. A drill of the coach's own takes the place of a built-in one of the same id.
+ *
+ * @example allDrills({}).some(({ id }) => id === 'quiet-nose') // true
+ */
+export function allDrills({ ownDrills = [] }: { ownDrills?: readonly Drill[] | undefined }): Drill[] {
+  const taken = new Set(ownDrills.map(({ id }) => id));
+  return [...drills.filter(({ id }) => !taken.has(id)), ...ownDrills];
 }
 
 /** The cadences a drill starts with: one, or the rungs of its ladder. */

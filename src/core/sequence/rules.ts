@@ -1,3 +1,5 @@
+import { type PlanRequest } from './planSchema';
+
 /** Everything the planner weighs and limits, in one place. Common practice, the sizes ours; docs/planner.md says why. */
 
 /** Most items in a visit, by minutes: attention is the limit, not the clock. @example mostItems(20) // 6 */
@@ -28,6 +30,13 @@ export const firstAnswersFrom = [
 
 /** Talk, showing and correction beside what a drill takes by itself, in seconds a drill, unless the coach says otherwise. */
 export const usualTalkSeconds = 30;
+
+/**
+ * Seconds of talk and correction beside each drill of a plan.
+ *
+ * @example talkOf({ ...request, talkSeconds: 45 }) // 45
+ */
+export const talkOf = ({ talkSeconds }: Pick<PlanRequest, 'talkSeconds'>): number => talkSeconds ?? usualTalkSeconds;
 
 /** From this level on a drill is for later visits: it is built on others, which are learned first. */
 export const laterFromLevel = 5;

@@ -1,9 +1,10 @@
-import { type Drill, drills } from '../catalogue';
+import { type Drill } from '../catalogue';
 import { type ConfirmedFinding, type SkillId, wantedFor } from '../read';
 import { type ConditionId, type Gates } from '../safety';
 import { type RegionId, type Shares, type TrunkEffect, predictShares } from '../trunk';
 import { type DrillHistory } from './history';
 import { thingsKnown } from './newThings';
+import { allDrills } from './plan';
 import { type PlanRequest } from './planSchema';
 
 /** What the planner knows besides the request. */
@@ -66,10 +67,4 @@ export function settingOf(request: PlanRequest, context: PlanContext): Setting {
       return shares;
     },
   };
-}
-
-/** All drills a plan may choose from. A drill of the coach's own takes the place of a built-in one of the same id. */
-export function allDrills({ ownDrills = [] }: Pick<PlanContext, 'ownDrills'>): Drill[] {
-  const taken = new Set(ownDrills.map(({ id }) => id));
-  return [...drills.filter(({ id }) => !taken.has(id)), ...ownDrills];
 }

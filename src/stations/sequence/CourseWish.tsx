@@ -46,7 +46,7 @@ export function RungWish({
   rung: NextRung;
   items: readonly PlanItem[];
   /** Why it can't be put in, in one sentence; null where it is in. */
-  onPut: (drillId: string) => string | null;
+  onPut: (drillId: string) => Promise<string | null>;
 }) {
   const [refused, setRefused] = useState<string | null>(null);
   const there = items.some(({ drillId }) => drillId === rung.drillId);
@@ -57,7 +57,7 @@ export function RungWish({
           Rung {rung.number} of {rung.of} from the mat into life: {rung.name}, {findDrill(rung.drillId)?.name}
           {there ? '; it is in this plan.' : '.'}
         </span>
-        {!there && <Button onClick={() => setRefused(onPut(rung.drillId))}>Put it in</Button>}
+        {!there && <Button onClick={() => void onPut(rung.drillId).then(setRefused)}>Put it in</Button>}
       </p>
       {refused && !there && (
         <p role="alert" className="font-semibold">

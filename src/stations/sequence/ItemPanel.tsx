@@ -17,6 +17,7 @@ import { LateBody } from '@/parts/figures/body/LateBody';
 import { partsToTint } from '@/parts/figures/body/tint';
 import { type ClientView } from '../view';
 import { BreathEditor } from './BreathEditor';
+import { type ScoreEdits } from './ScoreEditor';
 import { shownWeek } from '../shownWeek';
 
 /** One item of the plan: everything about it that can be turned by hand, why it is there, and how it is done. */
@@ -28,12 +29,8 @@ export function ItemPanel({
   measured,
   phase,
   clashes,
+  edits,
   onPhase,
-  onMove,
-  onRemove,
-  onSwap,
-  onLock,
-  onChange,
 }: {
   view: ClientView;
   plan: Plan;
@@ -43,13 +40,10 @@ export function ItemPanel({
   phase: Phase | null;
   /** It contradicts another everyday rule, or is marked to. */
   clashes: boolean;
+  edits: ScoreEdits;
   onPhase: (phase: Phase) => void;
-  onMove: (to: number) => void;
-  onRemove: () => void;
-  onSwap: () => void;
-  onLock: () => void;
-  onChange: (change: Partial<PlanItem>) => void;
 }) {
+  const onChange = (change: Partial<PlanItem>) => edits.turn(item.id, change);
   const drill = drillOf(item);
   // Of the drill as it is written: a stay that was taken out can be put back.
   const stay = plainDrill(item)?.stay ?? null;
@@ -74,18 +68,18 @@ export function ItemPanel({
           </p>
         </div>
         <div className="flex flex-wrap gap-2">
-          <Button disabled={index === 0} onClick={() => onMove(index - 1)}>
+          <Button disabled={index === 0} onClick={() => edits.place(item.id, index - 1)}>
             <ArrowLeft size={18} aria-hidden /> Earlier
           </Button>
-          <Button disabled={index === plan.items.length - 1} onClick={() => onMove(index + 1)}>
+          <Button disabled={index === plan.items.length - 1} onClick={() => edits.place(item.id, index + 1)}>
             Later <ArrowRight size={18} aria-hidden />
           </Button>
-          <Button aria-pressed={item.locked ?? false} onClick={onLock}>
+          <Button aria-pressed={item.locked ?? false} onClick={() => edits.lock(item.id)}>
             {item.locked ? <Lock size={17} aria-hidden /> : <LockOpen size={17} aria-hidden />}
             {item.locked ? 'Locked' : 'Lock'}
           </Button>
-          <Button onClick={onSwap}>Swap</Button>
-          <Button onClick={onRemove}>Take out</Button>
+          <Button onClick={() => edits.swap(item.id)}>Swap</Button>
+          <Button onClick={() => edits.takeOut(item.id)}>Take out</Button>
         </div>
       </div>
 

@@ -1,41 +1,10 @@
 'use client';
 
-import { useMemo } from 'react';
 import { type Totals } from '@/core/dose';
 import { capital } from '@/core/reasons';
-import { type Plan, type PlanItem, type BrokenRule, weighPlan } from '@/core/sequence';
+import { type PlanItem, type BrokenRule } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
-import { type planContext } from '../usePlan';
-
-/** How good the plan is: the best there is, how much better one could be, or how a plan changed by hand compares. */
-export function WorthLine({
-  plan,
-  context,
-  provenSince,
-}: {
-  plan: Plan;
-  context: ReturnType<typeof planContext>;
-  provenSince: number | null;
-}) {
-  const worth = useMemo(() => weighPlan(plan.items, plan.request, context).points, [plan, context]);
-  const { points, proven, atMostBetter = 0, items, request } = plan;
-  const begin = `${items.length} ${items.length === 1 ? 'drill' : 'drills'} for ${request.minutes} minutes. `;
-  if (points === undefined) return <>{begin}Put together by you.</>;
-  if (Math.abs(worth - points) > 0.5) {
-    return (
-      <>
-        {begin}Changed by hand: worth {Math.round((100 * worth) / points)} % of the best the planner found.
-      </>
-    );
-  }
-  if (proven || provenSince === points) return <>{begin}Nothing better exists for these minutes, props and limits.</>;
-  return (
-    <>
-      {begin}At most {Math.max(1, Math.ceil(atMostBetter * 100))} % better is possible; the search goes on.
-    </>
-  );
-}
 
 const figure = (value: string, unit: string) => (
   <div className="flex items-baseline gap-1.5">

@@ -6,6 +6,7 @@ import { Lock, TriangleAlert } from 'lucide-react';
 import { type KeyboardEvent, type PointerEvent, memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type Phase } from '@/core/cadence';
 import { durationInWords } from '@/core/dose';
+import { type PlanItem } from '@/core/sequence';
 import { ScoreBar, type ScoreItem, lanes, secondsOf } from '@/parts/figures/score/ScoreBar';
 import { actFor } from '@/parts/shell/keys';
 import { phaseOfItem, placeCarried, stretchedBreaths } from '@/parts/figures/score/score.geometry';
@@ -29,6 +30,8 @@ export interface ScoreEdits {
   lock: (id: string) => void;
   swap: (id: string) => void;
   takeOut: (id: string) => void;
+  /** Changes an item by hand. */
+  turn: (id: string, change: Partial<PlanItem>) => void;
 }
 
 /** The plan as a score that is edited on: drag a bar, pull its right end, tap a phase. Every move has its key. */

@@ -4,7 +4,6 @@ import dynamic from 'next/dynamic';
 import { Link } from '@/parts/Link';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { type Phase } from '@/core/cadence';
-import { findDrill } from '@/core/catalogue';
 import { intentInWords, leadSchoolFor } from '@/core/read';
 import {
   type Alternative,
@@ -17,7 +16,6 @@ import {
   inTodaysForm,
   knownDrill,
   planTotals,
-  putIn,
   talkOf,
 } from '@/core/sequence';
 import { openStations } from '@/core/safety';
@@ -35,17 +33,35 @@ import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 import { CourseWish, type NextRung, RungWish, type Wish } from './CourseWish';
-import { ItemPanel } from './ItemPanel';
 import { RequestBar } from './RequestBar';
-import { Problems, TotalsLine, WorthLine } from './PlanLines';
-import { ScoreEditor } from './ScoreEditor';
+import { Problems, TotalsLine } from './PlanLines';
 import { firstRequest } from '../firstRequest';
 import { useEdits, useUndoKeys } from './useEdits';
 import { useMeasuredBreath, usePlan, usePlanContext, usePlanner, withBreaths } from '../usePlan';
 import { scoreItems } from './words';
 import { patiently } from '@/parts/patiently';
 
-// What stands under the score is fetched once the score is there: nobody begins with it.
+// The score and what stands under it are worked on by hand, which weighs as much as the page: the page listens before they do, and what
+// the server drew of them stands until then. Where there is no plan yet they are fetched all the same, to be there once there is one.
+const ScoreEditor = memo(
+  dynamic(() => patiently(() => import('./ScoreEditor')).then(({ ScoreEditor }) => ScoreEditor), {
+    loading: () => <p className="min-h-72 text-ink2">The score …</p>,
+  }),
+);
+const ItemPanel = memo(
+  dynamic(() => patiently(() => import('./ItemPanel')).then(({ ItemPanel }) => ItemPanel), {
+    loading: () => <div className="min-h-96" />,
+  }),
+);
+
+// What the plan is worth, which the planner's own tables tell.
+const Worth = memo(
+  dynamic(() => patiently(() => import('./WorthLine')).then(({ WorthLine }) => WorthLine), {
+    loading: () => <>Worth …</>,
+  }),
+);
+
+// What stands further down is fetched once the score is there: nobody begins with it.
 const Absent = memo(dynamic(() => patiently(() => import('./Asking')).then(({ LeftOut }) => LeftOut), { ssr: false }));
 const Changes = memo(
   dynamic(() => patiently(() => import('./WhatWouldChange')).then(({ WhatWouldChange }) => WhatWouldChange), {
@@ -60,7 +76,6 @@ const Offers = dynamic(() => patiently(() => import('./Offers')).then(({ Offers 
 
 // What stands round the score is drawn anew after it, when nobody is pressing: an edit answers at once.
 const Request = memo(RequestBar);
-const Worth = memo(WorthLine);
 
 const { bar, anywhere } = keyGroups;
 const keysInShort =
@@ -238,6 +253,22 @@ function Planning({ view, wish, rung }: { view: ClientView; wish: Wish | null; r
     setSelectedId(items[0]?.id ?? null);
   }, []);
 
+  const put = async (drillId: string) => {
+    if (!plan) return null;
+    const made = await planner().putIn(drillId, plan.request, context, plan.items);
+    if ('refused' in made) return made.refused;
+    const after = made.items[made.items.indexOf(made.item) + 1]?.id;
+    edit((items) => {
+      // Pressed twice, it is in once; what was edited meanwhile stands.
+      if (items.some((item) => item.drillId === drillId)) return items;
+      const found = items.findIndex(({ id }) => id === after);
+      const at = found < 0 ? items.length : found;
+      return [...items.slice(0, at), made.item, ...items.slice(at)];
+    });
+    setSelectedId(made.item.id);
+    return null;
+  };
+
   const takeFix = (fix: PlanItem) => edit((items) => items.map((item) => (item.id === fix.id ? fix : item)));
 
   const edits = useEdits({
@@ -248,6 +279,10 @@ function Planning({ view, wish, rung }: { view: ClientView; wish: Wish | null; r
     swap: (id) => void offer('swap', id),
   });
   useUndoKeys(undo, redo);
+  useEffect(
+    () => void patiently(() => Promise.all([import('./ScoreEditor'), import('./ItemPanel'), import('./WorthLine')])),
+    [],
+  );
 
   return (
     <>
@@ -302,19 +337,7 @@ function Planning({ view, wish, rung }: { view: ClientView; wish: Wish | null; r
                 }
               />
             )}
-            {rung && (
-              <RungWish
-                rung={rung}
-                items={shown.items}
-                onPut={(drillId) => {
-                  const made = putIn(findDrill(drillId)!, shown.request, context, shown.items, newId());
-                  if ('refused' in made) return made.refused;
-                  change({ ...shown, items: made.items });
-                  setSelectedId(made.item.id);
-                  return null;
-                }}
-              />
-            )}
+            {rung && <RungWish rung={rung} items={shown.items} onPut={put} />}
             {(shown.notes ?? []).map((note) => (
               <p key={note} className="mt-2 border-l-4 border-ink pl-3">
                 {note}
@@ -368,16 +391,8 @@ function Planning({ view, wish, rung }: { view: ClientView; wish: Wish | null; r
                   Boolean(selected.contrast) ||
                   problems.some(({ itemId, code }) => itemId === selected.id && code === 'contradicts')
                 }
+                edits={edits}
                 onPhase={setPhase}
-                onMove={(to) => edits.place(selected.id, to)}
-                onRemove={() => edits.takeOut(selected.id)}
-                onSwap={() => void offer('swap', selected.id)}
-                onLock={() => edits.lock(selected.id)}
-                onChange={(turned) =>
-                  edit((items) =>
-                    items.map((item) => (item.id === selected.id ? { ...item, ...turned, byHand: true } : item)),
-                  )
-                }
               />
             )}
             {late && late.items.length > 0 && (

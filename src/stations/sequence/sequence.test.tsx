@@ -9,7 +9,8 @@ import { scoreSheetSvg } from '@/parts/figures/score/scoreSheet';
 import { lossInWords } from './Asking';
 import { BreathEditor } from './BreathEditor';
 import { Offers, priceInWords } from './Offers';
-import { Problems, TotalsLine, WorthLine } from './PlanLines';
+import { Problems, TotalsLine } from './PlanLines';
+import { WorthLine } from './WorthLine';
 import { moved, withBreaths } from '../usePlan';
 import { scoreItems } from './words';
 

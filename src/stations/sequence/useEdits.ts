@@ -51,6 +51,7 @@ export function useEdits({
         edit((items) => items.filter((item) => item.id !== id));
         say('Taken out. Undo brings it back.');
       },
+      turn: (id, change) => one(id, (item) => ({ ...item, ...change, byHand: true })),
     };
   }, [edit, select, setPhase, preview]);
 }
