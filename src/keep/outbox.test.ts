@@ -72,6 +72,21 @@ beforeEach(async () => {
   server.seen = [];
 });
 
+test('what is said waits from that very moment: nothing tells of an earlier saving while it is written down', async () => {
+  const told: number[] = [];
+  await outbox.keep('client.create', client('first'));
+  expect(outbox.keepState()).toMatchObject({ waiting: 0, lastSavedAt: '2026-11-23T10:42:00.000Z' });
+  const off = outbox.onKeepState(() => told.push(outbox.keepState().waiting));
+  const answered = outbox.keep('client.create', client('second'));
+  expect(outbox.keepState().waiting).toBe(1);
+  await answered;
+  off();
+  // Not for a moment was nothing waiting, until the server had it.
+  expect(told[0]).toBe(1);
+  expect(told.slice(told.indexOf(0)).filter((waiting) => waiting > 0)).toEqual([]);
+  expect(told.at(-1)).toBe(0);
+});
+
 test('a command is sent, answered, and no longer waits', async () => {
   const outcome = await outbox.keep('client.create', client('Ned'));
   expect(outcome).toEqual({ state: 'saved', at: '2026-11-23T10:42:00.000Z' });

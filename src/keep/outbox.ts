@@ -326,6 +326,8 @@ export function send<K extends CommandKind>(kind: K, payload: Payload<K>): void 
 function commandOf<K extends CommandKind>(kind: K, payload: Payload<K>): Waiting {
   const command: Waiting = { id: newId(), kind, payload, at: new Date().toISOString(), by: writer };
   ownUnwritten.add(command.id);
+  onTheWay.add(command.id);
+  countStored(stored);
   putDown(command);
   remember(command);
   if (!ofNoUse.includes(kind)) otherTabs()?.postMessage({ said: command } satisfies Heard);
@@ -345,7 +347,18 @@ async function writeDown(command: Waiting) {
     memory.push(command);
     setState({ memoryOnly: true });
   }
-  setState({ waiting: state.waiting + 1 });
+  onTheWay.delete(command.id);
+  countStored(stored + 1);
+}
+
+/** Said, and not written down yet: it waits from the very moment it is said, or the page would tell of an earlier saving. */
+const onTheWay = new Set<string>();
+/** How many wait where they are kept. */
+let stored = 0;
+
+function countStored(count: number, more: Partial<KeepState> = {}) {
+  stored = count;
+  setState({ ...more, waiting: stored + onTheWay.size });
 }
 
 /** Sends what waits, oldest first. One tab at a time sends, so that the order holds. */
@@ -372,7 +385,7 @@ async function withLock(work: () => Promise<void>): Promise<void> {
 async function sendAll(): Promise<void> {
   for (;;) {
     const batch = await oldest();
-    setState({ waiting: await countWaiting() });
+    countStored(await countWaiting());
     if (batch.length === 0) {
       if (memory.length === 0 && state.memoryOnly && (await openOutbox())) setState({ memoryOnly: false });
       return;
@@ -444,7 +457,7 @@ async function countWaiting(): Promise<number> {
 }
 
 /** How much of what was said here has not reached the server. */
-export const waitingCount = countWaiting;
+export const waitingCount = async (): Promise<number> => onTheWay.size + (await countWaiting());
 
 /** What came back for a batch: answers as far as it went, and what stood in the way of the rest. */
 type Answer = { outcomes: Outcome[] } & (
@@ -537,10 +550,7 @@ async function settle(key: number, command: Waiting, outcome: Outcome) {
   // A refusal that nobody is there to show any more is kept aside, with what was typed in it, before anything else happens.
   if (outcome.state === 'refused' && !waiter?.here()) await keepRefused({ ...command, why: outcome.why });
   await remove(key, command);
-  setState({
-    waiting: Math.max(0, state.waiting - 1),
-    ...(outcome.state === 'refused' ? {} : { lastSavedAt: outcome.at }),
-  });
+  countStored(Math.max(0, stored - 1), outcome.state === 'refused' ? {} : { lastSavedAt: outcome.at });
   tellOf({ command, outcome });
 }
 
@@ -581,7 +591,7 @@ function otherTabs(): BroadcastChannel | null {
       }
       if (waiters.get(data.command.id)?.here() && data.outcome.state === 'refused') void dropRefused(data.command.id);
       if (data.outcome.state !== 'refused') setState({ lastSavedAt: data.outcome.at });
-      void countWaiting().then((waiting) => setState({ waiting, reachable: true }));
+      void countWaiting().then((count) => countStored(count, { reachable: true }));
       hear(data);
     };
     (channel as { unref?: () => void }).unref?.();
