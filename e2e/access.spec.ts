@@ -36,6 +36,7 @@ test('the first start asks whether there is to be a passphrase; an easy one is r
   await page.goto(server.url);
   await page.getByRole('button', { name: 'Understood' }).click();
   await page.getByRole('link', { name: 'Set a passphrase' }).click();
+  await expect(page.getByLabel('Your name')).toBeVisible();
   await expectAccessible(page, 'the first passphrase');
   await page.getByLabel('Your name').fill(wren.name);
   for (const [typed, why] of [

@@ -11,8 +11,6 @@ const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/
 
 /** Fails with what axe found, in words. */
 export async function expectAccessible(page: Page, where: string) {
-  // The title comes with what the page is made of, which can be after its first lines.
-  await expect(page).toHaveTitle(/\S/);
   // A message that comes or goes is half see-through for a moment, also one that goes while
   // the checker reads: what stands is judged.
   await page.evaluate(() => {
@@ -30,6 +28,8 @@ export async function expectAccessible(page: Page, where: string) {
   });
   // The page's own policy allows nothing from outside; the checker is brought in through the debugger.
   await page.evaluate(axeSource);
+  // Going from page to page the old title goes a moment before the new one comes.
+  await expect(page).toHaveTitle(/\S/);
   const found = await page.evaluate(async () => {
     // Scrolled, something always lies half under the strip on top and would count as small.
     window.scrollTo(0, 0);
