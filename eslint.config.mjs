@@ -221,7 +221,7 @@ export default tseslint.config(
   },
   { files: ['src/app/**/*.{ts,tsx}', 'src/phone/**/*.ts'], rules: { 'no-restricted-syntax': ['error', ...ownDates] } },
   {
-    files: ['{src,bench,demo,scripts}/**/*.test.{ts,tsx}'],
+    files: ['{src,bench,demo,scripts}/**/*.test.{ts,tsx}', 'e2e/**/*.spec.ts'],
     rules: { 'no-restricted-syntax': ['error', ...unmet] },
   },
   {

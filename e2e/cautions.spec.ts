@@ -1,4 +1,5 @@
 import { type Page, expect, test } from '@playwright/test';
+import { allMet, met } from './support/met';
 import { sharedStudio } from './support/server';
 import { allSaved, expectAccessible, openRunOf, planItem, seedPlan, seedReading, tapsPast } from './support/walk';
 
@@ -9,6 +10,7 @@ import { allSaved, expectAccessible, openRunOf, planItem, seedPlan, seedReading,
  */
 const server = sharedStudio();
 test.beforeAll(() => server.start());
+allMet('e2e/cautions.spec.ts');
 
 interface Person {
   name: string;
@@ -114,7 +116,7 @@ for (const person of people) {
       await page.keyboard.press('n');
       await expect(page.locator('[data-step]')).toBeVisible();
       await safe(`drill ${drill + 1}`, `${live} > div:nth-of-type(1)`);
-      if (drill === 1) {
+      if (met(drill === 1)) {
         // The same fault twice: the correction, then what is done when it fails.
         for (let times = 0; times < 2; times += 1) {
           await page.keyboard.press('f');
@@ -127,9 +129,9 @@ for (const person of people) {
           await expect(page.getByText(new RegExp(`(for|still) ${fault}`))).toBeVisible();
           await safe(`correction ${times + 1}`, '[data-cue]');
         }
-        if (instead === undefined) await expectAccessible(page, `${name}, live`);
+        if (met(instead === undefined)) await expectAccessible(page, `${name}, live`);
         const easier = page.getByRole('button', { name: /^Easier/ });
-        if (await easier.isEnabled()) {
+        if (met(await easier.isEnabled())) {
           await page.keyboard.press('e');
           // The one that came begins with its set-up.
           await expect(page.locator('[data-step]')).toHaveCount(0);
@@ -149,7 +151,7 @@ for (const person of people) {
     // What is off is named as off, and nowhere else.
     const text = (await note.inputValue()).replace(/^Off limits:.*$/m, '');
     expect.soft(text.match(never)?.[0] ?? null, text).toBeNull();
-    if (instead) expect([...read, text].join('\n')).toMatch(instead);
+    if (met(instead)) expect([...read, text].join('\n')).toMatch(instead);
   });
 }
 

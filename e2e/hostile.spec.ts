@@ -1,10 +1,12 @@
 import { expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
+import { allMet, met } from './support/met';
 import { testServer } from './support/server';
 import { planItem, seedCoached } from './support/walk';
 
 const server = testServer(4357);
 test.beforeAll(() => server.start());
+allMet('e2e/hostile.spec.ts');
 test.afterAll(() => server.close());
 
 /** What would run if it were taken for more than words, in a page, an attribute, an address, a script, a drawing, a template. */
@@ -13,9 +15,8 @@ const script = `"><img src=x onerror="hacked=1"><script>hacked=1</script><svg on
 test('a script written into every text field is words wherever it is read', async ({ page, context }) => {
   const words = (text: string, most: number) => text.slice(0, most);
   const name = words(`Ilse ${script}`, 80);
-  const { clientId, visitId } = await seedCoached(page, server.url, name, [
-    planItem('quiet-nose', { position: 'sitting', breaths: 3 }),
-  ]);
+  const item = planItem('quiet-nose', { position: 'sitting', breaths: 3 });
+  const { clientId, visitId } = await seedCoached(page, server.url, name, [item]);
   const fact = (key: string, value: unknown) => ({
     kind: 'fact.add',
     payload: { factId: uuid(), clientId, key, value, basedOn: null },
@@ -29,6 +30,26 @@ test('a script written into every text field is words wherever it is read', asyn
     fact('medicines', script),
     fact('answer:asthma', { value: 'yes', note: script }),
     { kind: 'note.save', payload: { visitId, text: script, home: [], revision: 0 } },
+    {
+      kind: 'home.save',
+      payload: {
+        visitId,
+        revision: 0,
+        plan: {
+          from: tomorrow.slice(0, 10),
+          days: 14,
+          wakes: '07:00',
+          sleeps: '22:30',
+          sits: null,
+          items: [
+            { id: 'one', item, cue: words(script, 120), feels: words(script, 160), notMeant: words(script, 160) },
+          ],
+          moreReason: words(script, 200),
+          goes: [{ id: uuid(), itemId: 'one', at: '08:00', with: words(script, 40) }],
+          calledOff: [],
+        },
+      },
+    },
     { kind: 'nextTime.add', payload: { noteId: uuid(), clientId, text: words(script, 300) } },
     {
       kind: 'waiting.add',
@@ -50,7 +71,7 @@ test('a script written into every text field is words wherever it is read', asyn
   const answer = await page.request.post(`${server.url}/api/commands`, { data: { commands } });
   const { outcomes } = (await answer.json()) as { outcomes: { state: string; why?: string }[] };
   // Taken in as words; a field with words of its own may refuse them.
-  expect(outcomes.filter(({ state }) => state !== 'refused').length).toBeGreaterThanOrEqual(8);
+  expect(outcomes.filter(({ state }) => state !== 'refused').length).toBeGreaterThanOrEqual(9);
   const ran: string[] = [];
   page.on('dialog', (dialog) => (ran.push(dialog.message()), void dialog.dismiss()));
   const blocked: string[] = [];
@@ -93,11 +114,11 @@ test('a script written into every text field is words wherever it is read', asyn
 
   // What goes out: the record to be read, tables, the file for the phone.
   const phone = await page.request.get(`${server.url}/api/visits/${visitId}/phone`);
-  if (phone.ok()) {
-    const file = await context.newPage();
-    await file.setContent(await phone.text());
-    expect(await file.evaluate('typeof hacked')).toBe('undefined');
-  }
+  expect(phone.status()).toBe(200);
+  const file = await context.newPage();
+  await file.setContent(await phone.text());
+  await expect(file.getByText(words(script, 40)).first()).toBeVisible();
+  expect(await file.evaluate('typeof hacked')).toBe('undefined');
   const { text } = (await (await page.request.get(`${server.url}/api/clients/${clientId}/record/text`)).json()) as {
     text: string;
   };
@@ -180,7 +201,7 @@ test('asked on purpose: a sentence each, nothing of the inside, and nothing writ
     expect([what, /node_modules|\bat [\w.]+ \(|SqliteError|\/src\//.test(text)]).toEqual([what, false]);
     expect([what, typeof (JSON.parse(text) as { why?: unknown }).why]).toEqual([what, 'string']);
     // From a page of somebody else nothing is done, whatever it is.
-    if (method === 'POST') {
+    if (met(method === 'POST')) {
       const foreign = await page.request.post(server.url + path, {
         data: {},
         headers: { origin: 'http://elsewhere.example', 'sec-fetch-site': 'cross-site' },

@@ -34,6 +34,6 @@ export function met<T>(condition: T): condition is Exclude<T, null | undefined |
   return Boolean(condition);
 }
 
-/** Where a condition was asked for and never met. */
-export const neverMet = (): string[] =>
-  [...places.values()].filter((place) => !place.met).map(({ where }) => where.trim());
+/** Where a condition was asked for and never met; with a file, in that one alone. */
+export const neverMet = (file = ''): string[] =>
+  [...places.values()].filter(({ where, met: once }) => !once && where.includes(file)).map(({ where }) => where.trim());
