@@ -219,7 +219,21 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   const tab = await page.context().newPage();
   await tab.goto(`${server.url}/clients`);
   await expect(tab.getByRole('button', { name: 'Lock' })).toBeVisible();
+  // One that is drawn and does not listen yet is told once it does.
+  const slow = await page.context().newPage();
+  let come = () => {};
+  const scripts = new Promise<void>((resolve) => (come = resolve));
+  await slow.route('**/_next/static/chunks/*.js', async (route) => {
+    await scripts;
+    await route.continue();
+  });
+  await slow.goto(`${server.url}/clients`, { waitUntil: 'commit' });
+  await expect(slow.getByRole('button', { name: 'Lock' })).toBeVisible();
   await page.getByRole('button', { name: 'Lock', exact: true }).click();
+  await expect(page.getByRole('dialog', { name: 'Locked' })).toBeVisible();
+  come();
+  await expect(slow.getByRole('dialog', { name: 'Locked' })).toBeVisible();
+  await slow.close();
   for (const one of [tab, page]) {
     await expect(one.getByRole('dialog', { name: 'Locked' })).toBeVisible();
     await expect(one.locator('#main')).toBeHidden();

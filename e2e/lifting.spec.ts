@@ -158,8 +158,16 @@ test('a rung not kept at two visits goes one back; the rung below is put into th
   ]);
   await page.goto(`${server.url}/clients/${clientId}/sequence`);
   await expect(page.getByText('Rung 4 of 9 from the mat into life: walking, Walk with it.')).toBeVisible();
-  await page.getByRole('button', { name: 'Put it in' }).click();
+  // Pressed by a quick finger twice, it is in once, and undone once it is out.
+  await page.getByRole('button', { name: 'Put it in' }).evaluate((button: HTMLButtonElement) => {
+    button.click();
+    button.click();
+  });
   await expect(page.getByText(/walking, Walk with it; it is in this plan\./)).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Drills in order' }).getByText('Walk with it')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Put it in' })).toBeVisible();
+  await page.getByRole('button', { name: 'Redo', exact: true }).click();
   await allSaved(page);
 });
 

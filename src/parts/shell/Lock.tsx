@@ -26,6 +26,10 @@ const tellEveryMs = 60_000;
 const lookEveryMs = 5_000;
 /** Where every tab of this browser notes when somebody was last there. */
 const seenKey = 'kokyu.seen';
+/** Where a browser notes when it was locked; nothing where it was opened since. */
+const lockedKey = 'kokyu.locked';
+/** Notes that this browser was opened again. */
+export const noteOpen = () => localStorage.removeItem(lockedKey);
 const signs = ['pointerdown', 'keydown', 'wheel', 'touchstart'] as const;
 
 function lastSeen(): number {
@@ -60,10 +64,17 @@ export function Lock({ who, children }: { who: SignedIn | null; children: ReactN
         if (!told.ok && told.status === 401) location.assign('/sign-in');
       });
     };
+    // Locked after this page was asked for and before it listened, or while it was one to go back to: nobody told it.
+    const heed = () => {
+      if (Number(localStorage.getItem(lockedKey) ?? 0) > performance.timeOrigin) setLocked(true);
+    };
+    const soon = setTimeout(heed);
+    addEventListener('pageshow', heed);
     for (const sign of signs) addEventListener(sign, present, { passive: true, capture: true });
     const look = setInterval(() => {
       if (isPresent()) return present();
       if (Date.now() - lastSeen() >= minutes * 60_000) {
+        localStorage.setItem(lockedKey, String(Date.now()));
         setLocked(true);
         void askAccess('lock', {});
       }
@@ -71,6 +82,8 @@ export function Lock({ who, children }: { who: SignedIn | null; children: ReactN
     const stop = onShut((how) => (how === 'locked' ? setLocked(true) : location.assign('/sign-in')));
     return () => {
       for (const sign of signs) removeEventListener(sign, present, { capture: true });
+      removeEventListener('pageshow', heed);
+      clearTimeout(soon);
       clearInterval(look);
       stop();
       channel?.close();
@@ -83,6 +96,7 @@ export function Lock({ who, children }: { who: SignedIn | null; children: ReactN
     channel.close();
   };
   const lock = () => {
+    localStorage.setItem(lockedKey, String(Date.now()));
     setLocked(true);
     tellTabs('lock');
     void askAccess('lock', {});
@@ -97,6 +111,7 @@ export function Lock({ who, children }: { who: SignedIn | null; children: ReactN
             name={who.name}
             onOpen={() => {
               localStorage.setItem(seenKey, String(Date.now()));
+              noteOpen();
               setLocked(false);
               tellTabs('open');
             }}

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { askAccess, waitingCount } from '@/keep';
 import { Button } from '@/parts/Button';
+import { noteOpen } from '@/parts/shell/Lock';
 import { AccessForm, CodeShown, KnownPassphrase, NameField, NewPassphrase } from './passphrase';
 import { Field, TextInput } from '@/parts/Field';
 
@@ -16,7 +17,10 @@ async function signOutOther() {
 export function SignIn({ lockedFor, to }: { lockedFor: string | null; to: string }) {
   const [lost, setLost] = useState(false);
   const [code, setCode] = useState<string | null>(null);
-  const goOn = () => location.assign(to);
+  const goOn = () => {
+    noteOpen();
+    location.assign(to);
+  };
   if (code !== null) return <CodeShown code={code} whose="this name" onKept={goOn} />;
   if (lockedFor !== null) {
     return (

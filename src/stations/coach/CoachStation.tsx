@@ -23,8 +23,8 @@ import { type ClientView } from '../view';
 import { closeRun } from '../live/closeRun';
 import { patiently } from '@/parts/patiently';
 
-// A look loads every look there is, and what stands there after a run is no burden before it. Each keeps what the server drew of it until its script has come, whatever
-// changes round it meanwhile: hence the memo, with the place it waits in inside it.
+// A look loads every look there is, and what stands there after a run is no burden before it. Each keeps what the server drew of it until
+// its script has come, whatever changes round it meanwhile: hence the memo, with the place it waits in inside it.
 const coming = (what: string, room = '') => <p className={`text-ink2 ${room}`}>{what} …</p>;
 const Marker = memo(
   dynamic(() => patiently(() => import('../taking/Marker')).then(({ Marker }) => Marker), {

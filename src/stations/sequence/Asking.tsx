@@ -30,7 +30,11 @@ export function LeftOut({
 }) {
   const stopped = new Map(view.stopped.map(({ drillId, runId }) => [drillId, runId]));
   const byId = new Map(drills.map((drill) => [drill.id, drill]));
-  const [prices, setPrices] = useState<Record<string, Loss>>({});
+  const locked = plan.items.filter((item) => item.locked);
+  // A price is one of this plan: asked otherwise, or with other drills locked, it is another.
+  const priced = JSON.stringify([plan.request, locked]);
+  const [losses, setLosses] = useState<{ of: string; byDrill: Record<string, Loss> }>({ of: priced, byDrill: {} });
+  const prices = losses.of === priced ? losses.byDrill : {};
   const [open, setOpen] = useState(false);
   const refusals = useRefusals(plan, context, planner);
   if (refusals.length === 0) return null;
@@ -41,13 +45,9 @@ export function LeftOut({
   const expected = absent.filter(({ drillId }) => isExpected(drillId));
   const others = absent.filter(({ drillId }) => !isExpected(drillId));
   const price = async (drillId: string) => {
-    const [loss] = await planner().prices(
-      [drillId],
-      plan.request,
-      context,
-      plan.items.filter(({ locked }) => locked),
-    );
-    if (loss) setPrices((all) => ({ ...all, [drillId]: loss }));
+    const [loss] = await planner().prices([drillId], plan.request, context, locked);
+    if (!loss) return;
+    setLosses(({ of, byDrill }) => ({ of: priced, byDrill: { ...(of === priced ? byDrill : {}), [drillId]: loss } }));
   };
   const rows = (list: Plan['refusals']) => (
     <ul>

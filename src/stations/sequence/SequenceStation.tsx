@@ -258,14 +258,19 @@ function Planning({ view, wish, rung }: { view: ClientView; wish: Wish | null; r
     const made = await planner().putIn(drillId, plan.request, context, plan.items);
     if ('refused' in made) return made.refused;
     const after = made.items[made.items.indexOf(made.item) + 1]?.id;
+    let there = made.item.id;
     edit((items) => {
       // Pressed twice, it is in once; what was edited meanwhile stands.
-      if (items.some((item) => item.drillId === drillId)) return items;
+      const before = items.find((item) => item.drillId === drillId);
+      if (before) {
+        there = before.id;
+        return items;
+      }
       const found = items.findIndex(({ id }) => id === after);
       const at = found < 0 ? items.length : found;
       return [...items.slice(0, at), made.item, ...items.slice(at)];
     });
-    setSelectedId(made.item.id);
+    setSelectedId(there);
     return null;
   };
 

@@ -20,7 +20,11 @@ test('what is read of the drills left out stays open while a changed plan is ask
   };
   const plan = makePlan(request, context, () => `item-${(made += 1)}`);
   let tell = (_: object) => {};
-  const planner = () => ({ plan: () => new Promise((resolve) => (tell = resolve)) }) as never;
+  const planner = () =>
+    ({
+      plan: () => new Promise((resolve) => (tell = resolve)),
+      prices: () => Promise.resolve([{ part: 0.04, pushesOut: [] }]),
+    }) as never;
   const drills = allDrills(context);
   const shown = (now: typeof plan) => (
     <LeftOut plan={now} view={view} drills={drills} context={context} planner={planner} />
@@ -38,4 +42,11 @@ test('what is read of the drills left out stays open while a changed plan is ask
   await act(async () => tell({ refusals: plan.refusals.slice(0, 3) }));
   expect(list()).toBe(before);
   expect(screen.getAllByRole('listitem')).toHaveLength(3);
+
+  // A price is of the plan it was asked for.
+  rerender(shown(plan));
+  await act(async () => screen.getAllByText('What would it cost?')[0]!.click());
+  expect(screen.getAllByText(/^Costs 4 %/)).toHaveLength(1);
+  rerender(shown({ ...plan, request: { ...request, minutes: 30 } }));
+  expect(screen.queryAllByText(/^Costs/)).toEqual([]);
 });
