@@ -41,7 +41,8 @@ export function inOrder(parts: readonly (readonly Sample[])[]): number[] {
   const left = new Set(parts.map((_, at) => at));
   const order: number[] = [];
   while (left.size > 0) {
-    let best = -1;
+    // One comes in every turn, whatever the measures are: a figure drawn wrong is seen, one that never ends takes the page with it.
+    let [best] = left as Iterable<number> as [number];
     let least = Infinity;
     for (const one of left) {
       // What it would wrongly be painted under, if it came now.
