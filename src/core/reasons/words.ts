@@ -22,3 +22,10 @@ const blankSigns = /[\u034f\u115f\u1160\u17b4\u17b5\u180b-\u180f\u2800\u3164\ufe
  * @example showsSomething('\u200b\u200b') // false
  */
 export const showsSomething = (text: string) => /[\p{L}\p{N}\p{P}\p{S}]/u.test(text.replace(blankSigns, ''));
+
+/**
+ * So many of something, which has a plain plural.
+ *
+ * @example counted(1, 'drill') // '1 drill'
+ */
+export const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;

@@ -1,3 +1,4 @@
+import { counted } from '../reasons';
 import { stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
 import { calmHold, countingLooks, isOf, newest, rateBand, rateOf } from '../look';
@@ -32,7 +33,7 @@ export function visitStory(known: KnownClient, gates: Gates, visit: VisitRecord 
     const { intent, side, ownLine } = visit.reading;
     tell('Intent', `${intentInWords(intent, side ?? undefined)}. ${shortened(ownLine) ?? ''}`.trim(), 'read');
   }
-  if (visit.plan) tell('Planned', `${visit.plan.plan.items.length} drills.`, 'sequence');
+  if (visit.plan) tell('Planned', `${counted(visit.plan.plan.items.length, 'drill')}.`, 'sequence');
   tell('Done', done(visit), 'coach');
   tell('Changed', changed(visit), 'track');
   return lines;

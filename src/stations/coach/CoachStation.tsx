@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@/core/reasons';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { memo, useState } from 'react';
@@ -81,7 +82,7 @@ export function CoachStation({
         title="Coach"
         line={
           plan
-            ? `${plan.items.length} drills, ${durationInWords(planTotals(plan.items).whole.seconds)} with the recheck.`
+            ? `${counted(plan.items.length, 'drill')}, ${durationInWords(planTotals(plan.items).whole.seconds)} with the recheck.`
             : 'In a group, on another’s plan.'
         }
       >

@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@/core/reasons';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { groupForm, itemsOff, mostInGroup } from '@/core/coach';
@@ -70,7 +71,7 @@ export function GroupStart({
           value={leaderId}
           choices={planners.map(({ clientId, name, items }) => [
             clientId,
-            `${name}: ${items.length} drills, ${durationInWords(planTotals(items).whole.seconds)}`,
+            `${name}: ${counted(items.length, 'drill')}, ${durationInWords(planTotals(items).whole.seconds)}`,
           ])}
           onChange={(next) => next && setLeaderId(next)}
         />

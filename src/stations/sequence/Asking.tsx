@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { type Drill } from '@/core/catalogue';
 import { durationInWords } from '@/core/dose';
-import { listed } from '@/core/reasons';
+import { counted, listed } from '@/core/reasons';
 import { canBePriced, type Loss, type Plan, type PlanContext, recheckSeconds } from '@/core/sequence';
 import { newId, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
@@ -77,7 +77,7 @@ export function LeftOut({
   return (
     <details className="mt-3 border-t border-rule pt-3" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
-        Left out: {absent.length} drills, each with its reason
+        Left out: {counted(absent.length, 'drill')}, each with its reason
       </summary>
       {open && expected.length > 0 && (
         <>

@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@/core/reasons';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { itemsOf, planFile, templateOf } from '@/core/formats';
@@ -103,7 +104,7 @@ export function HandOn({
             {templates.map(({ id, name: called, template }) => (
               <li key={id} className="flex flex-wrap items-center gap-x-3 border-t border-rule">
                 <span className="grow">
-                  {called} <span className="text-ink2">({template.items.length} drills)</span>
+                  {called} <span className="text-ink2">({counted(template.items.length, 'drill')})</span>
                 </span>
                 <Button look="quiet" onClick={() => onItems(itemsOf(template, newId))}>
                   Begin from it <span className="sr-only">{called}</span>

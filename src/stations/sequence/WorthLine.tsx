@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@/core/reasons';
 import { useMemo } from 'react';
 import { type Plan, weighPlan } from '@/core/sequence';
 import { type planContext } from '../usePlan';
@@ -16,7 +17,7 @@ export function WorthLine({
 }) {
   const worth = useMemo(() => weighPlan(plan.items, plan.request, context).points, [plan, context]);
   const { points, proven, atMostBetter = 0, items, request } = plan;
-  const begin = `${items.length} ${items.length === 1 ? 'drill' : 'drills'} for ${request.minutes} minutes. `;
+  const begin = `${counted(items.length, 'drill')} for ${request.minutes} minutes. `;
   if (points === undefined) return <>{begin}Put together by you.</>;
   if (Math.abs(worth - points) > 0.5) {
     return (

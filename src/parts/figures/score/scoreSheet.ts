@@ -1,3 +1,4 @@
+import { counted } from '@/core/reasons';
 import { durationInWords } from '@/core/dose';
 import { escaped, wrapped } from '../paper';
 import { type ScoreItem, secondsOf } from './ScoreBar';
@@ -65,7 +66,7 @@ export function scoreSheetSvg(items: readonly ScoreItem[], { title, studio, minu
     text(
       page.margin,
       page.margin + 28,
-      `${studio}. ${items.length} drills, ${durationInWords(total)} of ${minutes} minutes, and a recheck.`,
+      `${studio}. ${counted(items.length, 'drill')}, ${durationInWords(total)} of ${minutes} minutes, and a recheck.`,
       {
         size: 9,
         fill: ink.soft,
