@@ -28,6 +28,23 @@ export default {
   maxWorkers: '100%',
   roots: ['<rootDir>/src', '<rootDir>/demo', '<rootDir>/scripts', '<rootDir>/bench'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
+  // What is never another thing in a test: handed to each module, it needn't be asked of the test's own world at every use, which takes a fifth of the time. Not those a package has a thing of its own by the name of (Boolean, Map, Set).
+  sandboxInjectedGlobals: [
+    'Array',
+    'Float64Array',
+    'Int32Array',
+    'JSON',
+    'Math',
+    'Number',
+    'Object',
+    'Promise',
+    'Reflect',
+    'RegExp',
+    'String',
+    'Symbol',
+    'Uint8Array',
+    'WeakMap',
+  ],
   setupFilesAfterEnv: ['<rootDir>/scripts/metInTests.ts'],
   transform: {
     '/src/core/[^/]+/index\\.ts$': plain(behindDoors),

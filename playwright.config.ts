@@ -1,9 +1,14 @@
 import { defineConfig } from '@playwright/test';
+import { bundleCore } from './e2e/support/core';
 import { chromium } from './scripts/chromium.mjs';
 
 const port = Number(process.env.KOKYU_TEST_PORT ?? 4310);
 
+// Once for the run: its workers read this file too.
+if (!process.env.TEST_WORKER_INDEX) bundleCore();
+
 export default defineConfig({
+  tsconfig: './e2e/tsconfig.json',
   testDir: 'e2e',
   // A machine that is busy elsewhere is slow, not wrong: what comes late is waited for, and nothing is tried twice.
   timeout: 240_000,

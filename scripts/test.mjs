@@ -16,9 +16,21 @@ mkdirSync(results);
 
 must(bin('next'), ['typegen'], { stdio: 'ignore' });
 await Promise.all([
-  step('lint', bin('eslint'), ['.', '--max-warnings', '0']),
-  step('layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
-  step('types', bin('tsc'), ['--noEmit']),
+  // A file that was in order under these very rules needn't be read again.
+  step('lint', bin('eslint'), [
+    '.',
+    '--max-warnings',
+    '0',
+    '--cache',
+    '--cache-strategy',
+    'content',
+    '--cache-location',
+    'node_modules/.cache/eslint/',
+  ]),
+  // Its newer way of running reads and parses side by side: the same verdict in two thirds of the time.
+  step('layout', bin('prettier'), ['--experimental-cli', '--check', '--log-level', 'warn', '.']),
+  // By the compiler's native seventh version; the linter and two tests still read the fifth's syntax trees.
+  step('types', process.execPath, [join(root, 'node_modules/typescript-7/bin/tsc'), '--noEmit']),
   step('dead code', bin('knip'), ['--no-progress']),
   driverReady,
   browserReady,
