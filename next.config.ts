@@ -5,7 +5,11 @@ const nextConfig: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   // The server would read them as it starts: half a second and 70 MB, for lines only a developer looks up. KOKYU_MAPS=yes builds with them.
-  experimental: { turbopackSourceMaps: process.env.KOKYU_MAPS === 'yes' },
+  experimental: {
+    turbopackSourceMaps: process.env.KOKYU_MAPS === 'yes',
+    // A build after a change takes a third of the time.
+    turbopackFileSystemCacheForBuild: true,
+  },
   // Only this machine asks: packing what never leaves it costs more than it saves.
   compress: false,
   // Pictures are shown as they are: a copy made smaller would lie in a cache of its own.

@@ -1,6 +1,7 @@
 /** Everything that must hold before a change is kept: lint, types, unit tests, build, browser tests. */
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, chromiumPackage, hasSmallOne } from './chromium.mjs';
 import { bin, build, install, must, root } from './lib.mjs';
@@ -13,6 +14,12 @@ const counts = { passed: 0, failed: 0 };
 const results = join(root, 'test-results');
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results);
+
+// One zone wherever it runs, and one demo studio: several tests begin from a copy of it.
+process.env.TZ ??= 'Europe/London';
+const demo = mkdtempSync(join(tmpdir(), 'kokyu-demo-'));
+process.env.KOKYU_DEMO = join(demo, 'demo.db');
+process.once('exit', () => rmSync(demo, { recursive: true, force: true }));
 
 must(bin('next'), ['typegen'], { stdio: 'ignore' });
 await Promise.all([
@@ -32,7 +39,7 @@ await Promise.all([
   // By the compiler's native seventh version; the linter and two tests still read the fifth's syntax trees.
   step('types', process.execPath, [join(root, 'node_modules/typescript-7/bin/tsc'), '--noEmit']),
   step('dead code', bin('knip'), ['--no-progress']),
-  driverReady,
+  driverReady.then(() => step('demo', bin('tsx'), ['demo/load.ts'], { KOKYU_DATA: demo })),
   browserReady,
 ]);
 tally(
@@ -55,9 +62,9 @@ console.log(`\n${counts.passed} passed, ${counts.failed} failed`);
 process.exit(counts.failed === 0 ? 0 : 1);
 
 /** Runs a check beside others; what it printed comes out in one piece. */
-function step(name, command, args) {
+function step(name, command, args, env = {}) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: root });
+    const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env } });
     const printed = [];
     child.stdout.on('data', (data) => printed.push(data));
     child.stderr.on('data', (data) => printed.push(data));

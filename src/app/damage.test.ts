@@ -1,10 +1,10 @@
-import { mkdirSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { addDays, dayIn, dayInWords } from '@/core/record';
 import { chanceFrom } from '@/core/numbers';
 import { visitNote, visitStory } from '@/core/track';
 import { loadClient, loadFollowed, loadForPlanning, loadForScreen, planningAside, viewFor } from './load';
-import { loadDemo } from '../../demo/load';
+import { demoAt } from '../../demo/ready';
 import {
   type Unreadable,
   bookingsBetween,
@@ -31,6 +31,7 @@ import {
   searchClients,
   setAsideRecords,
   stoppedDrillsOf,
+  storePath,
   theStore,
   visitOfDay,
   visitsOfDay,
@@ -49,8 +50,7 @@ const before = process.env.KOKYU_DATA;
 
 beforeAll(() => {
   process.env.KOKYU_DATA = folder;
-  mkdirSync(folder, { recursive: true });
-  loadDemo(theStore(), now);
+  demoAt(storePath());
 });
 afterAll(() => {
   theStore().$client.close();

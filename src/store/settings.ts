@@ -3,8 +3,8 @@ import { type Store } from './file';
 import { type Unreadable } from './rows';
 import { settings } from './schema';
 
-/** The zone of this machine, until the coach sets one. */
-const machineZone = () => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+/** The zone of this machine, until the coach sets one: a process keeps the one it began in. */
+const machineZone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
 
 /** The studio's settings; a value that no longer fits falls back to its default, with a word on it, rather than stopping the app. */
 export function readSettings(store: Store, aside: Unreadable[] = []): Settings {
@@ -22,7 +22,7 @@ function settingsIn(store: Store, aside: Unreadable[]): Settings {
       .all()
       .map(({ key, value }) => [key, value]),
   );
-  const merged = { ...defaultSettings, timeZone: machineZone(), ...stored };
+  const merged = { ...defaultSettings, timeZone: machineZone, ...stored };
   const parsed = settingsSchema.safeParse(merged);
   if (parsed.success) return parsed.data;
   const bad = new Set(parsed.error.issues.map((issue) => String(issue.path[0])));
@@ -37,7 +37,7 @@ function settingsIn(store: Store, aside: Unreadable[]): Settings {
     }
   }
   const kept = Object.fromEntries(Object.entries(stored).filter(([key]) => !bad.has(key)));
-  return settingsSchema.parse({ ...defaultSettings, timeZone: machineZone(), ...kept });
+  return settingsSchema.parse({ ...defaultSettings, timeZone: machineZone, ...kept });
 }
 
 export function changeSettings(store: Store, changes: Partial<Settings>): void {
