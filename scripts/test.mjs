@@ -34,7 +34,7 @@ await Promise.all([
     '--cache-location',
     'node_modules/.cache/eslint/',
   ]),
-  // Its newer way of running reads and parses side by side: the same verdict in two thirds of the time.
+  // Its newer way of running remembers what was in order.
   step('layout', bin('prettier'), ['--experimental-cli', '--check', '--log-level', 'warn', '.']),
   // By the compiler's native seventh version; the linter and two tests still read the fifth's syntax trees.
   step('types', process.execPath, [join(root, 'node_modules/typescript-7/bin/tsc'), '--noEmit']),
