@@ -208,3 +208,24 @@ test('the whole way from a name to a plan by keyboard alone', async ({ page }) =
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await expectAccessible(page, 'the keys');
 });
+
+test('a page shows its larger parts with itself, not their names first', async ({ page }) => {
+  const clientId = await seedClient(page, server.url, 'Tamsin Weir');
+  // Two frames after the last of the page has come.
+  await page.addInitScript(() =>
+    addEventListener('DOMContentLoaded', () =>
+      requestAnimationFrame(() =>
+        requestAnimationFrame(() =>
+          Object.assign(window, { early: document.querySelector<HTMLElement>('main')?.innerText ?? '' }),
+        ),
+      ),
+    ),
+  );
+  for (const station of ['screen', 'look']) {
+    await page.goto(`${server.url}/clients/${clientId}/${station}`);
+    await page.waitForFunction(() => 'early' in window);
+    const early = await page.evaluate(() => (window as unknown as { early: string }).early);
+    expect(early).not.toBe('');
+    expect(early.split('\n').filter((line) => line.endsWith(' …'))).toEqual([]);
+  }
+});

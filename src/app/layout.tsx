@@ -4,6 +4,7 @@ import { headers } from 'next/headers';
 import './globals.css';
 import { DatesIn } from '@/parts/DatesIn';
 import { holdEarlyPresses } from '@/parts/earlyPresses';
+import { showAtOnce } from '@/parts/shownAtOnce';
 import { loadLook } from './load';
 
 export const metadata: Metadata = {
@@ -27,7 +28,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <script
           nonce={nonce}
           suppressHydrationWarning
-          dangerouslySetInnerHTML={{ __html: `(${String(holdEarlyPresses)})()` }}
+          dangerouslySetInnerHTML={{ __html: `(${String(showAtOnce)})();(${String(holdEarlyPresses)})()` }}
         />
       </head>
       <body>
