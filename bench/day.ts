@@ -2,9 +2,8 @@
  * A working day counted: how many presses and how much scrolling a visit costs, station by station, on a tablet of 1024 × 768 by touch, and
  * how many keys without a pointer. Walked in a browser on a studio of its own. Needs a build.
  */
-import { spawnSync } from 'node:child_process';
 import { type Locator, type Page, chromium } from '@playwright/test';
-import { testServer } from '../e2e/support/server';
+import { demoServer } from '../e2e/support/server';
 import { report } from './report';
 import { allSaved } from '../e2e/support/walk';
 import { chromium as chromiumPath } from '../scripts/chromium.mjs';
@@ -429,11 +428,7 @@ export async function day(only?: string): Promise<string> {
   try {
     for (const { name, by, walk, most, before } of walks.filter((one) => !only || one.name.includes(only))) {
       // Each on a studio as it is when it is loaded.
-      const server = testServer(4395, 'demo');
-      const loaded = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'demo/load.ts'], {
-        env: { ...process.env, KOKYU_DATA: server.dataDir, TZ: 'Europe/London' },
-      });
-      if (loaded.status !== 0) throw new Error('The demo can’t be loaded.');
+      const server = demoServer(4395);
       await server.start();
       const context = await browser.newContext({
         viewport: size,

@@ -2,14 +2,13 @@
  * Takes the pictures of docs/screenshots anew: a throwaway demo studio on a port of its own, one visit walked to its end,
  * one picture a view. Needs a build (npm run build).
  */
-import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Page, chromium } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { openStore } from '@/store';
 import { loadDemo } from '../demo/load';
-import { testServer } from '../e2e/support/server';
+import { demoServer, testServer } from '../e2e/support/server';
 import { allSaved, gradeRing } from '../e2e/support/walk';
 import { chromium as chromiumPath } from './chromium.mjs';
 
@@ -18,12 +17,7 @@ const size = { width: Number(process.argv[3] ?? 1280), height: Number(process.ar
 const theme = process.argv[5] ?? 'light';
 mkdirSync(folder, { recursive: true });
 
-const server = testServer(4390, 'demo');
-const loaded = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'demo/load.ts'], {
-  stdio: 'inherit',
-  env: { ...process.env, KOKYU_DATA: server.dataDir, TZ: 'Europe/London' },
-});
-if (loaded.status !== 0) process.exit(1);
+const server = demoServer(4390);
 await server.start();
 const browser = await chromium.launch({
   executablePath: chromiumPath(),

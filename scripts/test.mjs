@@ -16,7 +16,7 @@ rmSync(results, { recursive: true, force: true });
 mkdirSync(results);
 
 // One zone wherever it runs, and one demo studio: several tests begin from a copy of it.
-process.env.TZ ??= 'Europe/London';
+process.env.TZ = 'Europe/London';
 const demo = mkdtempSync(join(tmpdir(), 'kokyu-demo-'));
 process.env.KOKYU_DEMO = join(demo, 'demo.db');
 process.once('exit', () => rmSync(demo, { recursive: true, force: true }));

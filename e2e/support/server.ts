@@ -1,7 +1,8 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdirSync, rmSync } from 'node:fs';
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
+import { copyFileSync, mkdirSync, rmSync } from 'node:fs';
 import http from 'node:http';
 import https from 'node:https';
+import { basename, join } from 'node:path';
 import { scratchFolder } from '../../scripts/scratch';
 
 /** A production server of its own, on a data folder of its own, that a test may kill and start again. */
@@ -107,6 +108,24 @@ export function testServer(
       rmSync(dataDir, { recursive: true, force: true });
     },
   };
+}
+
+/** One of the demo studio as it is when it has just been loaded. */
+export function demoServer(port: number): TestServer {
+  const server = testServer(port, 'demo');
+  const loaded = process.env.KOKYU_DEMO;
+  // Loading it takes seconds: `npm test` has done it already.
+  if (loaded) copyFileSync(loaded, join(server.dataDir, basename(loaded)));
+  else loadDemoInto(server.dataDir);
+  return server;
+}
+
+function loadDemoInto(folder: string) {
+  const { status } = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'demo/load.ts'], {
+    stdio: 'inherit',
+    env: { ...process.env, KOKYU_DATA: folder, TZ: 'Europe/London' },
+  });
+  if (status !== 0) throw new Error('The demo could not be loaded.');
 }
 
 let studio: TestServer | null = null;
