@@ -1,4 +1,4 @@
-import { type PlanningProblem, diminishing } from './problem';
+import { type PlanningItem, type PlanningProblem, diminishing } from './problem';
 
 /** The problem laid out in flat arrays for the search. Indices only; nothing here is read by anyone else. */
 export interface Compiled {
@@ -40,6 +40,10 @@ export interface Compiled {
   rowOf: Int32Array;
   rowFactor: Float64Array;
   rowMost: Float64Array;
+  /** The same seen from what is charged: the rows each drill and kind stands in, those of k from `chargeStart[k]` on. */
+  chargeStart: Int32Array;
+  chargeRow: Int32Array;
+  chargeFactor: Float64Array;
   /** Where the prices stand in a set of them: of a tenth of each target, of each row, of what is limited as a whole. */
   prices: PriceList;
   /** Drills each drill may not meet, and drills each item needs before it. */
@@ -63,7 +67,7 @@ interface PriceList {
 }
 
 interface Row {
-  /** Places among what is charged. */
+  /** Places among what is charged, with a factor each; those past the list of factors have the last of it. */
   of: readonly number[];
   factors: readonly number[];
   most: number;
@@ -121,7 +125,7 @@ export function compile(problem: PlanningProblem): Compiled {
       const kind = alike === null ? undefined : kindIndex.get(alike);
       return kind === undefined ? free : drillIndex.size + kind;
     }),
-    ...laidInRows(rows, weights.length),
+    ...laidInRows(rows, weights.length, free + 1),
     placeOf: whole(({ position }) => placeIndex.get(position)!),
     stageOf: whole(({ stage }) => stage),
     levelOf: whole(({ level }) => level),
@@ -149,18 +153,40 @@ export function compile(problem: PlanningProblem): Compiled {
   };
 }
 
-function laidInRows(rows: readonly Row[], targets: number) {
+function laidInRows(rows: readonly Row[], targets: number, charged: number) {
   const rowStart = new Int32Array(rows.length + 1);
-  rows.forEach(({ of }, r) => (rowStart[r + 1] = rowStart[r]! + of.length));
+  const chargeStart = new Int32Array(charged + 1);
+  rows.forEach(({ of }, r) => {
+    rowStart[r + 1] = rowStart[r]! + of.length;
+    for (const k of of) chargeStart[k + 1]! += 1;
+  });
+  for (let k = 0; k < charged; k += 1) chargeStart[k + 1]! += chargeStart[k]!;
+  const entries = rowStart[rows.length]!;
+  const [rowOf, rowFactor] = [new Int32Array(entries), new Float64Array(entries)];
+  const [chargeRow, chargeFactor] = [new Int32Array(entries), new Float64Array(entries)];
+  const filled = chargeStart.slice();
+  rows.forEach(({ of, factors }, r) =>
+    of.forEach((k, i) => {
+      const factor = factors[i] ?? factors.at(-1)!;
+      rowOf[rowStart[r]! + i] = k;
+      rowFactor[rowStart[r]! + i] = factor;
+      const at = filled[k]!++;
+      chargeRow[at] = r;
+      chargeFactor[at] = factor;
+    }),
+  );
   const after = targets + rows.length;
   const count = after + 3;
   const signed = new Uint8Array(count);
   rows.forEach(({ exact }, r) => (signed[targets + r] = Number(exact)));
   return {
     rowStart,
-    rowOf: Int32Array.from(rows.flatMap(({ of }) => of)),
-    rowFactor: Float64Array.from(rows.flatMap(({ factors }) => factors)),
+    rowOf,
+    rowFactor,
     rowMost: Float64Array.from(rows, ({ most }) => most),
+    chargeStart,
+    chargeRow,
+    chargeFactor,
     prices: { rows: targets, second: after, holdSecond: after + 1, item: after + 2, count, signed },
   };
 }
@@ -193,21 +219,30 @@ function reachableItems(problem: PlanningProblem): Int32Array {
     for (const need of at === undefined ? [] : items[at]!.needs) if (!seen.has(need)) closure(need, seen);
     return seen;
   };
-  return Int32Array.from(
-    items.flatMap((item, i) => {
-      const needed = [...closure(item.drill, new Set())].map((drill) => first.get(drill));
-      if (needed.some((at) => at === undefined)) return [];
-      const own = needed.map((at) => items[at!]!);
-      const fresh = own.filter(({ isNew }) => isNew).length;
-      const steps = item.level - mostLevelRise;
-      const stepped =
-        item.level <= begin + mostLevelRise || own.some(({ drill, level }) => drill !== item.drill && level >= steps);
-      if (stepped) return fresh <= mostNew ? [i] : [];
-      const before = items.slice(0, i).filter(({ drill, level }) => drill !== item.drill && level >= steps);
-      if (before.length === 0) return [];
-      return fresh + Number(before.every(({ isNew }) => isNew)) <= mostNew ? [i] : [];
-    }),
-  );
+  const together = new Map<string, readonly PlanningItem[] | null>();
+  for (const drill of first.keys()) {
+    const needed = [...closure(drill, new Set())].map((id) => first.get(id));
+    together.set(drill, needed.includes(undefined) ? null : needed.map((at) => items[at!]!));
+  }
+  const reachable: number[] = [];
+  items.forEach(({ drill: own, level: hard }, i) => {
+    const needed = together.get(own)!;
+    if (!needed) return;
+    const fresh = needed.filter(({ isNew }) => isNew).length;
+    const steps = hard - mostLevelRise;
+    const nearly = ({ drill, level }: PlanningItem) => drill !== own && level >= steps;
+    if (hard <= begin + mostLevelRise || needed.some(nearly)) {
+      if (fresh <= mostNew) reachable.push(i);
+      return;
+    }
+    // The step before it is one thing more to learn, unless there is one that is known.
+    let least = Number.POSITIVE_INFINITY;
+    for (let at = 0; at < i && least > 0; at += 1) {
+      if (nearly(items[at]!)) least = Math.min(least, Number(items[at]!.isNew));
+    }
+    if (fresh + least <= mostNew) reachable.push(i);
+  });
+  return Int32Array.from(reachable);
 }
 
 function rowsOf(
@@ -236,20 +271,24 @@ function rowsOf(
   });
   // A hard thing wants something nearly as hard before it; what the day can begin with needs nothing.
   const begin = openingLevel(problem);
-  const levels = new Map(items.map(({ drill, level }) => [drillIndex.get(drill)!, level]));
-  for (const [drill, level] of levels) {
-    if (level <= begin + mostLevelRise) continue;
-    const latest = drillOf.lastIndexOf(drill);
-    const before = [...levels].filter(
-      ([other, own]) => other !== drill && own >= level - mostLevelRise && drillOf.indexOf(other) < latest,
-    );
-    rows.push({
-      of: [drill, ...before.map(([other]) => other)],
-      factors: [1, ...before.map(() => -1)],
-      most: 0,
-      exact: false,
-    });
-  }
+  const firstAt = new Int32Array(drillIndex.size).fill(items.length);
+  const lastAt = new Int32Array(drillIndex.size).fill(-1);
+  const levelOf = new Int32Array(drillIndex.size);
+  items.forEach(({ level }, i) => {
+    const drill = drillOf[i]!;
+    if (firstAt[drill] === items.length) firstAt[drill] = i;
+    lastAt[drill] = i;
+    levelOf[drill] = level;
+  });
+  levelOf.forEach((level, drill) => {
+    if (level <= begin + mostLevelRise || times[drill] === 0) return;
+    const of = [drill];
+    for (let other = 0; other < levelOf.length; other += 1) {
+      if (other !== drill && levelOf[other]! >= level - mostLevelRise && firstAt[other]! < lastAt[drill]!)
+        of.push(other);
+    }
+    rows.push({ of, factors: [1, -1], most: 0, exact: false });
+  });
   clashes.forEach((others, drill) => {
     for (const other of others) {
       if (other > drill && times[other]! > 0 && times[drill]! > 0) {

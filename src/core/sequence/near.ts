@@ -7,7 +7,17 @@ export interface Near {
   found: Found;
 }
 
-const textOf = ({ gains, needs, ...item }: PlanningItem) => [...Object.values(item), ...gains, '/', ...needs].join(' ');
+/** Each problem is held against many others: what its items say is put together once. */
+const texts = new WeakMap<PlanningItem, string>();
+
+function textOf(item: PlanningItem): string {
+  const known = texts.get(item);
+  if (known !== undefined) return known;
+  const { gains, needs, ...rest } = item;
+  const text = [...Object.values(rest), ...gains, '/', ...needs].join(' ');
+  texts.set(item, text);
+  return text;
+}
 
 /** Whether everything but the choice there is stays as it was. */
 const sameRules = (one: PlanningProblem, other: PlanningProblem) =>

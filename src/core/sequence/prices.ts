@@ -41,11 +41,14 @@ export function findPrices(
   tryPath: (path: readonly number[]) => number,
 ): Priced {
   const scratch: Scratch = scratchFor(c, items);
-  const count = new Float64Array(c.charged);
+  const left = new Float64Array(c.rowMost.length);
   const direction = new Float64Array(c.prices.count);
   const seen: { bound: number; prices: Prices }[] = [];
-  let prices = begin;
-  let centre = begin;
+  const live = binding(c, items, state);
+  // A rule that can't be broken any more costs nothing.
+  let prices: Prices = new Float64Array(c.prices.count);
+  for (const at of live) prices[at] = begin[at]!;
+  let centre = prices;
   let best = Number.POSITIVE_INFINITY;
   let stretch = 1;
   let stale = 0;
@@ -70,9 +73,9 @@ export function findPrices(
     if (Math.floor(best + 1e-6) <= floor || stretch < shortest) break;
     // Without a plan yet the aim is a tenth below the bound.
     const aim = Number.isFinite(floor) ? floor : bound - Math.abs(bound) / 10;
-    turn(c, direction, keeps, prices, state, items, path, count);
+    turn(c, direction, keeps, prices, state, items, path, live, left);
     keeps = momentum;
-    prices = stepped(c, prices, direction, stretch * Math.max(1, bound - aim));
+    prices = stepped(c, prices, direction, live, stretch * Math.max(1, bound - aim));
   }
   return { kept: seen.map((one) => one.prices), bound: best, rounds: done };
 }
@@ -98,21 +101,21 @@ function turn(
   state: State,
   items: Int32Array,
   path: readonly number[],
-  count: Float64Array,
+  live: Int32Array,
+  left: Float64Array,
 ) {
   const { mostItems, mostSeconds, mostHoldSeconds } = c.problem;
   const { rows, second, holdSecond, item } = c.prices;
   const put = (at: number, slack: number) => (direction[at] = keeps * direction[at]! + slack);
   const gains = state.gains.slice();
-  count.set(state.ofKind);
-  count.set(state.taken);
+  left.set(c.rowMost);
+  for (const i of state.chosen) countIn(c, i, left);
   let { seconds, holdSeconds } = state;
   let last = state.chosen.at(-1);
   for (const j of path) {
     const i = items[j]!;
     for (let g = c.gainStart[i]!; g < c.gainStart[i + 1]!; g += 1) gains[c.gainTarget[g]!]! += c.gainTenths[g]!;
-    count[c.drillOf[i]!]! += 1;
-    count[c.kindOf[i]!]! += 1;
+    countIn(c, i, left);
     seconds += c.seconds[i]!;
     if (last !== undefined) seconds += c.changeSeconds[c.placeOf[last]! * c.places + c.placeOf[i]!]!;
     holdSeconds += c.holdSeconds[i]!;
@@ -121,11 +124,7 @@ function turn(
   for (let t = 0; t < c.targets; t += 1) {
     put(t, (gains[t]! - Math.max(state.gains[t]!, wantedTenths(c, t, prices[t]!))) * scale.tenth);
   }
-  for (let r = 0; r < c.rowMost.length; r += 1) {
-    let left = c.rowMost[r]!;
-    for (let at = c.rowStart[r]!; at < c.rowStart[r + 1]!; at += 1) left -= c.rowFactor[at]! * count[c.rowOf[at]!]!;
-    put(rows + r, left);
-  }
+  for (const at of live) if (at >= rows && at < second) put(at, left[at - rows]!);
   const slack = (most: number, used: number) => (Number.isFinite(most) ? most - used : 0);
   put(second, slack(mostSeconds, seconds) * scale.second);
   put(holdSecond, slack(mostHoldSeconds, holdSeconds) * scale.holdSecond);
@@ -133,16 +132,16 @@ function turn(
 }
 
 /** Prices one step along a direction; a price that would fall below 0 stays at 0, and does not count for the length. */
-function stepped(c: Compiled, prices: Prices, direction: Float64Array, reach: number): Prices {
+function stepped(c: Compiled, prices: Prices, direction: Float64Array, live: Int32Array, reach: number): Prices {
   const { rows, second, holdSecond, item, count, signed } = c.prices;
   let square = 0;
-  for (let at = 0; at < count; at += 1) {
+  for (const at of live) {
     const along = direction[at]!;
     if (prices[at]! > 0 || along < 0 || signed[at] === 1) square += along * along;
   }
   const step = square === 0 ? 0 : reach / square;
   const next = new Float64Array(count);
-  for (let at = 0; at < count; at += 1) {
+  for (const at of live) {
     const size = at < rows ? scale.tenth : 1;
     const price = prices[at]! - step * direction[at]! * size;
     next[at] = price > 0 || signed[at] === 1 ? price : 0;
@@ -155,4 +154,43 @@ function stepped(c: Compiled, prices: Prices, direction: Float64Array, reach: nu
     next[at] = Math.max(0, prices[at]! - step * direction[at]! * size);
   }
   return next;
+}
+
+/**
+ * Where the prices stand that matter for what may follow a state: all but those of rules between drills that hold whatever is
+ * chosen, which are most of them further down.
+ */
+function binding(c: Compiled, items: Int32Array, state: State): Int32Array {
+  const { rows, second, count, signed } = c.prices;
+  const there = new Int32Array(c.charged);
+  for (const i of items) {
+    there[c.drillOf[i]!]! += 1;
+    there[c.kindOf[i]!]! += 1;
+  }
+  const left = c.rowMost.slice();
+  for (const i of state.chosen) countIn(c, i, left);
+  const live: number[] = [];
+  for (let at = 0; at < count; at += 1) {
+    const r = at - rows;
+    const whole = at < rows || at >= second || signed[at] === 1;
+    if (whole || mostMore(c, r, there) > left[r]!) live.push(at);
+  }
+  return Int32Array.from(live);
+}
+
+/** The most that the items there are can add to a row; what takes from it stands behind. */
+function mostMore(c: Compiled, row: number, there: Int32Array): number {
+  let most = 0;
+  for (let at = c.rowStart[row]!; at < c.rowStart[row + 1]! && c.rowFactor[at]! > 0; at += 1) {
+    most += c.rowFactor[at]! * there[c.rowOf[at]!]!;
+  }
+  return most;
+}
+
+/** Counts an item in wherever its drill or its kind stands: few rows know the handful that is chosen, and there can be thousands. */
+function countIn(c: Compiled, i: number, left: Float64Array) {
+  const { chargeStart, chargeRow, chargeFactor } = c;
+  const [drill, kind] = [c.drillOf[i]!, c.kindOf[i]!];
+  for (let at = chargeStart[drill]!; at < chargeStart[drill + 1]!; at += 1) left[chargeRow[at]!]! -= chargeFactor[at]!;
+  for (let at = chargeStart[kind]!; at < chargeStart[kind + 1]!; at += 1) left[chargeRow[at]!]! -= chargeFactor[at]!;
 }

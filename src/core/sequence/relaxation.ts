@@ -36,6 +36,8 @@ export interface Relaxation {
    */
   next: Float64Array[][];
   rowOf: Int32Array[][];
+  /** What {@link highsOf} worked out. */
+  highs: Float64Array[];
 }
 
 const never = -1e15;
@@ -130,7 +132,26 @@ export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: 
       rowOf[layer]!.push(index);
     }
   }
-  return { prices, items, worth, charge, ruleBase, aim, arc, from, next, rowOf };
+  return { prices, items, worth, charge, ruleBase, aim, arc, from, next, rowOf, highs: [] };
+}
+
+/** Items whose best goes by one number, so that what is not worth looking at is passed by together. */
+export const blockSize = 16;
+
+/** The best that goes on with one of each block of items, with at most k in all, coming from a place or, null, from none. */
+export function highsOf(c: Compiled, r: Relaxation, layer: number, k: number, place: number | null): Float64Array {
+  const { from, items, arc } = r;
+  const key = (layer * from[0]!.length + k) * (c.places + 1) + (place ?? c.places);
+  const known = r.highs[key];
+  if (known) return known;
+  const paths = from[layer]![k]!;
+  const highs = new Float64Array(Math.ceil(items.length / blockSize)).fill(never);
+  for (let j = 0; j < items.length; j += 1) {
+    const value = paths[j]! + (place === null ? 0 : arc[place * c.places + c.placeOf[items[j]!]!]!);
+    const block = Math.floor(j / blockSize);
+    if (value > highs[block]!) highs[block] = value;
+  }
+  return (r.highs[key] = highs);
 }
 
 /** What is certain at a state under a set of prices, without the path to come. */

@@ -2,7 +2,7 @@ import { type Compiled, compile } from './compile';
 import { leastSeconds } from './least';
 import { type PlanningProblem } from './problem';
 import { findPrices, firstPrices } from './prices';
-import { type Prices, type Relaxation, certain, layerOf, relax, worthKeeping } from './relaxation';
+import { type Prices, type Relaxation, blockSize, certain, highsOf, layerOf, relax, worthKeeping } from './relaxation';
 import { Incumbent, type State, complete, fits, nothingChosen, pointsOf, putBack, take, tooAlike } from './state';
 
 /** The search is cut off by nodes, not by time, so that the answer is the same on every machine. */
@@ -26,13 +26,15 @@ export interface Effort {
   known?: readonly number[];
 }
 
-/** Steps in search of prices: at the start, and again further down. */
-const firstRounds = 60;
+/** Steps in search of prices: three times at the start, and again further down. */
+const firstRounds = [60, 50, 50];
 const laterRounds = 25;
 /** Sets of prices kept for the way down. */
 const keepers = 2;
 /** Nodes given to the way down before prices are sought anew. */
 const patience = 4000;
+/** Nodes given to each way on with the prices there are, before it gets some of its own. */
+const glance = 100;
 const beamWidth = 12;
 
 interface Hunt {
@@ -62,7 +64,14 @@ export function search(problem: PlanningProblem, { nodes: cap = mostNodes, known
   const c = compile(problem);
   const best = new Incumbent(c);
   if (known) best.offer(known);
-  const hunt: Hunt = { c, state: nothingChosen(c), best, nodes: 0, cap, openBound: Number.NEGATIVE_INFINITY };
+  const hunt: Hunt = {
+    c,
+    state: nothingChosen(c),
+    best,
+    nodes: 0,
+    cap,
+    openBound: Number.NEGATIVE_INFINITY,
+  };
   // Where not even the musts fit into the minutes there is nothing to search.
   if (problem.musts.length === 0 || leastSeconds(problem) <= problem.mostSeconds) begin(hunt);
   const points = best.points > Number.NEGATIVE_INFINITY ? best.points : 0;
@@ -77,9 +86,9 @@ function begin(hunt: Hunt) {
   let items = c.reachable;
   let prices = firstPrices(c);
   let bound = Number.POSITIVE_INFINITY;
-  for (let phase = 0; phase < 3; phase += 1) {
+  for (const most of firstRounds) {
     const list = items;
-    const found = findPrices(c, list, state, prices, firstRounds, 1, (path) => {
+    const found = findPrices(c, list, state, prices, most, 1, (path) => {
       best.offer(
         repaired(
           c,
@@ -121,7 +130,11 @@ function explore(hunt: Hunt, items: Int32Array, from: Prices, ceiling: number) {
     if (!beats(ceilingHere, best.points)) return;
     const hardest = take(c, state, left[at]!);
     if (complete(c, state) && pointsOf(c, state) > best.points) best.offer(state.chosen);
-    if (state.chosen.length < c.problem.mostItems) {
+    // What is soon seen through needs no prices of its own.
+    if (
+      state.chosen.length < c.problem.mostItems &&
+      !descend(hunt, left, tables, Math.min(hunt.cap, hunt.nodes + glance), at + 1)
+    ) {
       explore(hunt, compatible(c, state, left.subarray(at + 1)), kept[0]!, ceilingHere);
     }
     putBack(c, state, hardest);
@@ -154,19 +167,26 @@ function options(
   const until = lastChance(c, state, items);
   const layer = layerOf(c, state);
   const found: { at: number; bound: number }[] = [];
-  for (let j = from; j < until; j += 1) {
-    const i = items[j]!;
-    let bound = endless;
-    for (let r = 0; r < tables.length; r += 1) {
-      const { from: paths, arc } = tables[r]!;
-      let value = basis[r]! + paths[layer]![places]![j]!;
-      if (last !== undefined) value += arc[c.placeOf[last]! * c.places + c.placeOf[i]!]!;
-      if (value < bound) {
-        bound = value;
-        if (!beats(bound, best.points)) break;
+  const lastPlace = last === undefined ? null : c.placeOf[last]!;
+  const [first] = tables as [Relaxation];
+  const highs = highsOf(c, first, layer, places, lastPlace);
+  for (let block = Math.floor(from / blockSize); block * blockSize < until; block += 1) {
+    if (!beats(basis[0]! + highs[block]!, best.points)) continue;
+    const end = Math.min(until, (block + 1) * blockSize);
+    for (let j = Math.max(from, block * blockSize); j < end; j += 1) {
+      const i = items[j]!;
+      let bound = endless;
+      for (let r = 0; r < tables.length; r += 1) {
+        const { from: paths, arc } = tables[r]!;
+        let value = basis[r]! + paths[layer]![places]![j]!;
+        if (lastPlace !== null) value += arc[lastPlace * c.places + c.placeOf[i]!]!;
+        if (value < bound) {
+          bound = value;
+          if (!beats(bound, best.points)) break;
+        }
       }
+      if (beats(bound, best.points) && fits(c, state, i)) found.push({ at: j, bound });
     }
-    if (beats(bound, best.points) && fits(c, state, i)) found.push({ at: j, bound });
   }
   return found.sort((a, b) => b.bound - a.bound || a.at - b.at);
 }
@@ -182,7 +202,7 @@ function lastChance(c: Compiled, state: State, items: Int32Array): number {
 }
 
 /** Depth first through the items in their order. False when the nodes ran out before everything was seen. */
-function descend(hunt: Hunt, items: Int32Array, tables: readonly Relaxation[], until: number): boolean {
+function descend(hunt: Hunt, items: Int32Array, tables: readonly Relaxation[], until: number, from = 0): boolean {
   const { c, state, best } = hunt;
   const visit = (from: number): boolean => {
     hunt.nodes += 1;
@@ -211,7 +231,7 @@ function descend(hunt: Hunt, items: Int32Array, tables: readonly Relaxation[], u
     return true;
   };
 
-  return visit(0);
+  return visit(from);
 }
 
 /** Makes a plan out of a relaxed path: what fits, in its order, with the end it needs. */
