@@ -345,6 +345,7 @@ export const standIns: Readonly<Record<string, object>> = {
     fit: fitOf(findDrill('exhale-restore')!, { position: '90/90', props: [], side: 'none' }, afterBirth),
   },
   'sequence/near.ts': { found: search(problem) },
+  'sequence/choiceRules.ts': { steps: problem.items },
   'track/found.ts': { visit: visitOf(testDay, { looks: [hands, ...maps], reading: oneSide as never }) },
   'track/lastTime.ts': { visit: visitOf(testDay, { looks: maps, reading: oneSide as never }) },
   'track/needs.ts': {

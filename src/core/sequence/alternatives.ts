@@ -4,7 +4,7 @@ import { clashingPairs, problemOf } from './layOut';
 import { talkOf } from './rules';
 import { type PlanItem, type PlanRequest } from './planSchema';
 import { knownDrill } from './plan';
-import { type Tally, tally } from './problem';
+import { type Tally, tally } from './tally';
 import { inShort } from './planRules';
 import { type PlanContext, settingOf } from './setting';
 

@@ -9,19 +9,20 @@ import {
   remade,
   substituteFor,
 } from '../catalogue';
-import { segmentsOf, totalsOf } from '../dose';
+import { isHold, segmentsOf, totalsOf } from '../dose';
 import { intents } from '../read';
 import { type Reason, lowered } from '../reasons';
 import { type Gate, type Gates, checkComponents, components, refusalInWords } from '../safety';
 import { type SchoolId, clashes, everydayRules, schools } from '../schools';
 import { likenessOf } from './alike';
+import { type Step } from './choiceRules';
 import { type DrillHistory, isOwned, prescribedBreaths } from './history';
 import { fitOf, formsInWords, refusalsOf } from './fit';
 import { gainOn, setUpEffects } from './gains';
 import { newThings, toLearn } from './newThings';
 import { isFirstLine } from './orderOfWork';
 import { type PlanItem, type PlanRequest } from './planSchema';
-import { allDrills, drillOf, itemComponents, startCadences, startStay } from './plan';
+import { allDrills, drillOf, startCadences, startStay } from './plan';
 import { laterFromLevel, newFromLevel } from './rules';
 import { because } from './reasonRules';
 import { type PlanContext, type Setting, type Wanted, settingOf } from './setting';
@@ -31,22 +32,13 @@ import { type WorthPart, worthParts } from './worth';
 export interface Candidate {
   item: Omit<PlanItem, 'id' | 'reasons' | 'byHand'>;
   drill: Drill;
-  stage: 0 | 1 | 2 | 3;
   dose: 'start' | 'prescribed' | 'kept';
+  /** What the rules look at in it. */
+  step: Step;
   /** Gain on each wanted thing, in tenths, by index into {@link Wanted}. */
   gains: number[];
-  /** Seconds and hold seconds, without the change into its position. */
-  seconds: number;
-  holdSeconds: number;
   value: number;
   valueParts: readonly WorthPart[];
-  holds: boolean;
-  /** Has to be learned. */
-  isNew: boolean;
-  /** What it is like to do: the same words for the same breath and shape. */
-  likeness: string;
-  /** Drills that must come before it, those that are owned left out. */
-  needs: readonly string[];
 }
 
 export interface Gathered {
@@ -57,7 +49,7 @@ export interface Gathered {
 
 /** Where a candidate stands in the one total order of a plan. */
 export const orderOf = (candidate: Candidate): readonly [number, number, number] => [
-  candidate.stage,
+  candidate.step.stage,
   placeInOrder(candidate.item.position),
   candidate.drill.level,
 ];
@@ -68,7 +60,7 @@ export function compareOrder(a: Candidate, b: Candidate): number {
     one[0] - other[0] ||
     one[1] - other[1] ||
     one[2] - other[2] ||
-    (a.drill.id < b.drill.id ? -1 : a.drill.id > b.drill.id ? 1 : a.seconds - b.seconds)
+    (a.drill.id < b.drill.id ? -1 : a.drill.id > b.drill.id ? 1 : a.step.seconds - b.step.seconds)
   );
 }
 
@@ -241,6 +233,33 @@ function sideFor(drill: Drill, request: PlanRequest): PlanItem['side'] {
   return request.intent === 'openOneSide' && request.side ? request.side : 'both';
 }
 
+/** What the rules on choices look at in an item, whoever made it. Its seconds are without the change into its position. */
+export function stepOf(
+  drill: Drill,
+  item: Candidate['item'],
+  { request, history, known }: Pick<Setting, 'request' | 'history' | 'known'>,
+): Step {
+  const own = history.get(drill.id);
+  const stage = stageOf(drill, request);
+  return {
+    drill: drill.id,
+    position: item.position,
+    stage,
+    level: drill.level,
+    ...secondsIn(item),
+    isNew: toLearn(drill, newThings(drill, own !== undefined, known)),
+    holds: item.cadences.some(isHold),
+    // The day is carried into as it is, however the visit went.
+    alike: stage === 3 ? null : likenessOf(drill, item),
+    needs: drill.prerequisites.filter((id) => !isOwned(own) && !isOwned(history.get(id))),
+  };
+}
+
+function secondsIn(item: Candidate['item']): Pick<Step, 'seconds' | 'holdSeconds'> {
+  const { seconds, holdSeconds } = totalsOf(segmentsOf(item));
+  return { seconds, holdSeconds };
+}
+
 /** A candidate out of an item as it stands, whoever made it. */
 export function candidateOf(
   drill: Drill,
@@ -248,27 +267,19 @@ export function candidateOf(
   setting: Setting,
   dose: Candidate['dose'],
 ): Candidate {
-  const { request, wanted, history } = setting;
+  const { request, wanted } = setting;
   const shares = setting.sharesUnder(setUpEffects(drill, item));
   const oneSided = request.intent === 'openOneSide';
   const gains = wanted.keys.map((key) => Math.round(10 * gainOn(key, drill, item, shares, oneSided)));
-  const { seconds, holdSeconds } = totalsOf(segmentsOf(item));
-  const own = history.get(drill.id);
   const valueParts = worthParts(drill, item, setting, settles(drill));
   return {
     item,
     drill,
-    stage: stageOf(drill, request),
     dose,
+    step: stepOf(drill, item, setting),
     gains,
-    seconds,
-    holdSeconds,
     value: valueParts.reduce((sum, { points }) => sum + points, 0),
     valueParts,
-    holds: itemComponents(item).includes('hold'),
-    isNew: toLearn(drill, newThings(drill, own !== undefined, setting.known)),
-    likeness: likenessOf(drill, item),
-    needs: drill.prerequisites.filter((id) => !isOwned(own) && !isOwned(history.get(id))),
   };
 }
 
@@ -294,7 +305,7 @@ function settles({ skills: { settle = 0 }, level, movement, family }: Drill): bo
 }
 
 /** 0 settles, 1 exhale first where the intent asks for it, 2 the work, 3 carries it into the day. */
-export function stageOf(drill: Drill, { intent }: PlanRequest): Candidate['stage'] {
+function stageOf(drill: Drill, { intent }: PlanRequest): Step['stage'] {
   if (drill.family === 'carry') return 3;
   // What opens the ribs waits for the exhale, however gentle it is.
   if (settles(drill) && !(intents[intent].exhaleFirst && drill.family === 'open')) return 0;

@@ -3,15 +3,15 @@ import { durationInWords, isHold } from '../dose';
 import { intents } from '../read';
 import { type Gates, refusalInWords } from '../safety';
 import { axes, clashes, everydayRules, schools } from '../schools';
-import { type DrillHistory, isOwned } from './history';
+import { stepOf } from './candidates';
+import { type Break, type Limits, breaksOf, choiceRules } from './choiceRules';
+import { type DrillHistory } from './history';
 import { refitted, refusalsOf } from './fit';
+import { clashingPairs, limitsOf } from './layOut';
+import { thingsKnown } from './newThings';
 import { type Plan, type PlanItem } from './planSchema';
-import { drillOf, knownDrill, planTotals } from './plan';
-import { likenessOf } from './alike';
-import { stageOf } from './candidates';
-import { newThings, thingsKnown, toLearn } from './newThings';
-import { type BrokenRule, type PlanRuleId, broken, planRules } from './planRules';
-import { mostAlike, mostBaseChanges, mostItems, mostLevelRise, mostNewDrills } from './rules';
+import { drillOf, knownDrill } from './plan';
+import { type BrokenRule, type ChoiceRuleId, type PlanRuleId, broken, planRules } from './planRules';
 
 /**
  * Checks a plan as it stands, whoever made it. Run on every hand edit, and again whenever the plan is opened, since gates
@@ -20,32 +20,100 @@ import { mostAlike, mostBaseChanges, mostItems, mostLevelRise, mostNewDrills } f
  * @returns all problems, `off` first; empty when the plan may be coached as it is
  */
 export function checkPlan(plan: Plan, gates: Gates, history: readonly DrillHistory[] = []): BrokenRule[] {
-  const perItem = plan.items.flatMap((item, i) => [
-    ...itemProblems(item, plan.items[i - 1] ?? null, gates, plan),
-    ...orderProblems(plan, i, history),
-    ...clashProblems(plan, i),
-  ]);
-  const { whole, baseChanges } = planTotals(plan.items);
-  const problems: BrokenRule[] = [...perItem];
-  const add = (code: PlanRuleId, what: string) => problems.push(broken(code, null, what));
-  const limit = plan.request.minutes * 60;
-  if (whole.seconds > limit) {
-    add(
-      'tooLong',
-      `${durationInWords(whole.seconds - limit)} longer than the ${plan.request.minutes} minutes there are.`,
-    );
-  }
-  if (baseChanges > mostBaseChanges) {
-    add('basesChange', `${baseChanges} changes between floor, chair and standing.`);
-  }
-  for (const [code, what] of wholeProblems(plan, history)) add(code, what);
-  if (whole.holdSeconds > gates.holdSeconds) {
-    add('holdsTooLong', `${Math.round(whole.holdSeconds)} s of holds; the cap is ${gates.holdSeconds} s.`);
-  }
+  const { rules, limits } = seenAs(plan, gates, history);
+  const told = rules.flatMap(({ code, breaks }) =>
+    breaks.flatMap((one) => wordsFor[code](one, plan, limits).map((what) => ({ code, at: placeOf(code, one), what }))),
+  );
+  const at = (place: number | null) => told.filter((one) => one.at === place);
+  const problems = [
+    ...plan.items.flatMap((item, i) => [
+      ...itemProblems(item, gates, plan),
+      ...at(i).map(({ code, what }) => broken(code, item.id, `${drillOf(item).name}: ${what}`)),
+      ...openingTooSoon(plan, i),
+      ...againstTheSchool(plan, i),
+    ]),
+    // One word for all that share it.
+    ...[...new Map(at(null).map((one) => [one.what, one])).values()].map(({ code, what }) => broken(code, null, what)),
+  ];
   return problems.sort((a, b) => Number(a.level === 'mind') - Number(b.level === 'mind'));
 }
 
-function itemProblems(item: PlanItem, previous: PlanItem | null, gates: Gates, plan: Plan): BrokenRule[] {
+/** What the planner alone keeps to: a coach may carry over as much as they like, and leave out what was asked for. */
+type PlannersOwn = 'carriesTwice' | 'mustMissing';
+type CheckedId = Exclude<ChoiceRuleId, PlannersOwn>;
+
+const drillAt = ({ items }: Plan, at: number) => drillOf(items[at]!);
+const namesOf = (ids: readonly string[]) => ids.map((id) => findDrill(id)?.name ?? id).join(', ');
+const contradiction = ({ axis, one, other }: ReturnType<typeof clashes>[number], name: string) =>
+  `${axes[axis].name} “${one}”; ${name} says “${other}”.`;
+
+/** What a broken rule is told in, in the order they are told. Nothing is said of what a coach marked as meant. */
+const wordsFor: { [C in CheckedId]: (one: Break, plan: Plan, limits: Limits) => readonly string[] } = {
+  holdAfterHold: () => ['two holds back to back.'],
+  wantsBefore: ({ missing = [] }) => [`wants ${namesOf(missing)} before it.`],
+  stepsUp: ({ at, count }, plan) => [`a step up from ${count} to ${drillAt(plan, at!).level} of 6.`],
+  twice: () => ['is in the plan twice.'],
+  contradicts: ({ at, other }, plan) => {
+    if ([at!, other!].some((place) => plan.items[place]!.contrast)) return [];
+    const [one, earlier] = [drillAt(plan, at!), drillAt(plan, other!)];
+    return clashes(everydayRules(one.stances), everydayRules(earlier.stances)).map((clash) =>
+      contradiction(clash, earlier.name),
+    );
+  },
+  tooLong: ({ count = 0 }, { request }, { mostSeconds }) => [
+    `${durationInWords(count - mostSeconds)} longer than the ${request.minutes} minutes there are.`,
+  ],
+  basesChange: ({ count }) => [`${count} changes between floor, chair and standing.`],
+  notSettled: () => ['It does not begin with settling.'],
+  notCarried: () => ['Nothing at the end carries it into the day.'],
+  tooMany: ({ count }, { request }, { mostItems }) => [
+    `${count} things; ${mostItems} are enough for ${request.minutes} minutes.`,
+  ],
+  tooNew: ({ count }, _, { mostNew }) => [`${count} things to learn; ${mostNew} a visit are enough.`],
+  tooAlike: ({ count, word }) => [`${count} things of the same breath and shape: ${word}.`],
+  holdsTooLong: ({ count = 0 }, _, { mostHoldSeconds }) => [
+    `${Math.round(count)} s of holds; the cap is ${mostHoldSeconds} s.`,
+  ],
+};
+
+/** What shares too much is told of the plan as a whole; the same drill twice where it stands again. */
+const placeOf = (code: CheckedId, { at }: Break) => (code === 'tooAlike' ? null : at);
+
+/** A plan made by hand as the rules see it, and where it breaks each. What the catalogue no longer has takes its time and is like nothing. */
+function seenAs(plan: Plan, gates: Gates, history: readonly DrillHistory[]) {
+  const { request, items } = plan;
+  const setting = {
+    request,
+    history: new Map(history.map((entry) => [entry.drillId, entry])),
+    known: thingsKnown(history),
+  };
+  const steps = items.map((item) => stepOf(drillOf(item), item, setting));
+  const known = items.flatMap((item, at) => {
+    const drill = knownDrill(item);
+    return drill ? [{ item, drill, at }] : [];
+  });
+  const limits: Limits = {
+    ...limitsOf(request.minutes),
+    mostHoldSeconds: gates.holdSeconds,
+    clashes: clashingPairs(known),
+    settleFirst: true,
+    carryLast: true,
+  };
+  const there = known.map(({ at }) => steps[at]!);
+  const inPlan = ({ at, other, ...rest }: Break): Break => ({
+    ...rest,
+    at: at === null ? null : known[at]!.at,
+    ...(other === undefined ? {} : { other: known[other]!.at }),
+  });
+  const rules = (Object.keys(wordsFor) as CheckedId[]).map((code) => ({
+    code,
+    breaks:
+      choiceRules[code].shape === 'sum' ? breaksOf(code, steps, limits) : breaksOf(code, there, limits).map(inPlan),
+  }));
+  return { rules, limits };
+}
+
+function itemProblems(item: PlanItem, gates: Gates, plan: Plan): BrokenRule[] {
   const problems: BrokenRule[] = [];
   const add = (code: PlanRuleId, what: string) => problems.push(broken(code, item.id, what));
   if (!knownDrill(item)) {
@@ -57,95 +125,35 @@ function itemProblems(item: PlanItem, previous: PlanItem | null, gates: Gates, p
   if (refusal) {
     problems.push({ ...broken('gated', item.id, `${drill.name}: ${refusal}`), ...wayOutOf(item, gates) });
   }
-  if (previous && item.cadences.some(isHold) && previous.cadences.some(isHold)) {
-    add('holdAfterHold', `${drill.name}: two holds back to back.`);
-  }
   const missing = item.props.filter((prop) => !plan.request.propsAtHand.includes(prop) && !bodyProps.includes(prop));
   for (const prop of missing) add('propMissing', `${drill.name}: ${props[prop].name} is not at hand.`);
   for (const words of doseProblems(item)) add('doseUnusual', `${drill.name}: ${words}`);
   return problems;
 }
 
-/** Rules of order an item breaks where it stands. */
-function orderProblems(plan: Plan, index: number, history: readonly DrillHistory[]): BrokenRule[] {
-  const item = plan.items[index]!;
+const exhales = (item: PlanItem) => {
+  const drill: Drill | undefined = knownDrill(item);
+  return drill !== undefined && (drill.skills.exhale ?? 0) >= 3 && drill.family !== 'carry';
+};
+
+/** What opens waits for the exhale, where the intent asks for it. */
+function openingTooSoon({ items, request }: Plan, index: number): BrokenRule[] {
+  const item = items[index]!;
   const drill = knownDrill(item);
-  if (!drill) return [];
-  const before = plan.items.slice(0, index).flatMap((other) => knownDrill(other) ?? []);
-  const problems: BrokenRule[] = [];
-  const add = (code: PlanRuleId, what: string) => problems.push(broken(code, item.id, `${drill.name}: ${what}`));
-  const owned = (id: string) => isOwned(history.find(({ drillId }) => drillId === id));
-  const missing = drill.prerequisites.filter((id) => !owned(id) && !before.some((other) => other.id === id));
-  if (missing.length > 0 && !owned(drill.id)) {
-    add('wantsBefore', `wants ${missing.map((id) => findDrill(id)?.name ?? id).join(', ')} before it.`);
-  }
-  const hardest = Math.max(...before.map(({ level }) => level));
-  if (before.length > 0 && drill.level > hardest + mostLevelRise) {
-    add('stepsUp', `a step up from ${hardest} to ${drill.level} of 6.`);
-  }
-  const opens = drill.family === 'open' || drill.family === 'stack';
-  const exhaleLater = plan.items
-    .slice(index + 1)
-    .some((other) => (knownDrill(other)?.skills.exhale ?? 0) >= 3 && knownDrill(other)!.family !== 'carry');
-  if (intents[plan.request.intent].exhaleFirst && opens && exhaleLater) {
-    add('opensFirst', 'opens before the exhale was worked.');
-  }
-  if (plan.items.slice(0, index).some(({ drillId }) => drillId === item.drillId)) {
-    add('twice', 'is in the plan twice.');
-  }
-  return problems;
+  const opens = drill?.family === 'open' || drill?.family === 'stack';
+  if (!opens || !intents[request.intent].exhaleFirst || !items.slice(index + 1).some(exhales)) return [];
+  return [broken('opensFirst', item.id, `${drill.name}: opens before the exhale was worked.`)];
 }
 
-/** Everyday rules that contradict an earlier item's, or the lead school's. */
-function clashProblems(plan: Plan, index: number): BrokenRule[] {
-  const item = plan.items[index]!;
+/** Everyday rules that contradict the lead school's. */
+function againstTheSchool({ items, request }: Plan, index: number): BrokenRule[] {
+  const item = items[index]!;
   const drill = knownDrill(item);
   if (!drill || item.contrast) return [];
-  const rules = everydayRules(drill.stances);
-  const against = (name: string, other: ReturnType<typeof everydayRules>): BrokenRule[] =>
-    clashes(rules, other).map(({ axis, one, other: theirs }) =>
-      broken('contradicts', item.id, `${drill.name}: ${axes[axis].name} “${one}”; ${name} says “${theirs}”.`),
-    );
-  const earlier = plan.items
-    .slice(0, index)
-    .filter(({ contrast }) => !contrast)
-    .flatMap((other) => knownDrill(other) ?? []);
-  const school = schools[plan.request.leadSchool];
-  return [
-    ...earlier.flatMap((other: Drill) => against(other.name, everydayRules(other.stances))),
-    ...against(`${school.name}, which leads,`, school.everyday),
-  ];
-}
-
-/** Rules the plan breaks as a whole. */
-function wholeProblems({ items, request }: Plan, history: readonly DrillHistory[]): [PlanRuleId, string][] {
-  const known = items.flatMap((item) => {
-    const drill = knownDrill(item);
-    return drill ? [{ item, drill }] : [];
-  });
-  if (known.length === 0) return [];
-  const found: [boolean, PlanRuleId, string][] = [];
-  const first = known[0]!.drill;
-  const last = known.at(-1)!.drill;
-  found.push([stageOf(first, request) !== 0, 'notSettled', 'It does not begin with settling.']);
-  found.push([last.family !== 'carry', 'notCarried', 'Nothing at the end carries it into the day.']);
-  const most = mostItems(request.minutes);
-  found.push([
-    items.length > most,
-    'tooMany',
-    `${items.length} things; ${most} are enough for ${request.minutes} minutes.`,
-  ]);
-  const things = thingsKnown(history);
-  const doneBefore = (id: string) => history.some(({ drillId }) => drillId === id);
-  const fresh = known.filter(({ drill }) => toLearn(drill, newThings(drill, doneBefore(drill.id), things))).length;
-  found.push([fresh > mostNewDrills, 'tooNew', `${fresh} things to learn; ${mostNewDrills} a visit are enough.`]);
-  const kinds = known.flatMap(({ drill, item }) => (drill.family === 'carry' ? [] : likenessOf(drill, item)));
-  for (const kind of new Set(kinds)) {
-    const count = kinds.filter((other) => other === kind).length;
-    const what = `${count} things of the same breath and shape: ${kind}.`;
-    found.push([count > mostAlike, 'tooAlike', what]);
-  }
-  return found.filter(([isBroken]) => isBroken).map(([, code, what]) => [code, what]);
+  const school = schools[request.leadSchool];
+  return clashes(everydayRules(drill.stances), school.everyday).map((clash) =>
+    broken('contradicts', item.id, `${drill.name}: ${contradiction(clash, `${school.name}, which leads,`)}`),
+  );
 }
 
 /** The smallest change that would make an item allowed, in words, and the item so changed. */

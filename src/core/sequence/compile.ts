@@ -1,4 +1,5 @@
-import { type PlanningItem, type PlanningProblem, diminishing } from './problem';
+import { type Limits, type Step, rulesOf } from './choiceRules';
+import { type Change, type PlanningItem, type PlanningProblem, diminishing } from './problem';
 
 /** The problem laid out in flat arrays for the search. Indices only; nothing here is read by anyone else. */
 export interface Compiled {
@@ -16,19 +17,17 @@ export interface Compiled {
   kindOf: Int32Array;
   placeOf: Int32Array;
   stageOf: Int32Array;
-  levelOf: Int32Array;
   seconds: Float64Array;
   holdSeconds: Float64Array;
   isNew: Uint8Array;
-  holds: Uint8Array;
   value: Float64Array;
+  rules: CountedRules;
   /** Gains above 0 of each item, target by target, and where each item's begin. */
   gainTarget: Int32Array;
   gainTenths: Float64Array;
   gainStart: Int32Array;
   changeSeconds: Float64Array;
   changePoints: Float64Array;
-  changeBase: Uint8Array;
   /** Worth of a total gain on a target: weight times the falling curve, by whole tenths up to the last step. */
   worth: Float64Array[];
   lastTenth: number;
@@ -54,6 +53,24 @@ export interface Compiled {
   reachable: Int32Array;
   /** The last item of each drill: after it a drill that must be in can no longer be taken. */
   lastOfDrill: Int32Array;
+}
+
+/** The rules on choices as the search counts them, all of a shape side by side so that they are seen through in one go. */
+interface CountedRules {
+  /** What is there of each sum, what each item uses of them, and each change; the last change is none at all. */
+  sumMost: Float64Array;
+  sumOf: Float64Array;
+  sumOfChange: Float64Array;
+  /** How many may share a word, the words of each item, counted through all rules, -1 where it shares with nothing; how many words. */
+  sharedMost: Float64Array;
+  wordOf: Int32Array;
+  words: number;
+  riseMost: Float64Array;
+  riseOf: Float64Array;
+  /** Items of which two may not follow each other, those a plan may begin with, and those it may end with, a list for each rule. */
+  neverInARow: readonly Uint8Array[];
+  first: readonly Uint8Array[];
+  last: readonly Uint8Array[];
 }
 
 interface PriceList {
@@ -91,13 +108,19 @@ export function compile(problem: PlanningProblem): Compiled {
   const gainStart = new Int32Array(n + 1);
   helped.forEach((list, i) => (gainStart[i + 1] = gainStart[i]! + list.length));
   const clashes = Array.from({ length: drillIndex.size }, () => [] as number[]);
-  for (const [one, other] of problem.clashes) {
+  for (const [one, other] of rulesOf('apart').flatMap(([, { pairs: apart }]) => apart(problem))) {
     const [a, b] = [drillIndex.get(one), drillIndex.get(other)];
     if (a === undefined || b === undefined) continue;
     clashes[a]!.push(b);
     clashes[b]!.push(a);
   }
-  const needs = items.map(({ needs: ids }) => Int32Array.from(ids, (need) => drillIndex.get(need) ?? -1));
+  const after = rulesOf('after');
+  const needs = items.map((item) =>
+    Int32Array.from(
+      after.flatMap(([, { drills }]) => drills(item)),
+      (need) => drillIndex.get(need) ?? -1,
+    ),
+  );
   const drillOf = Int32Array.from(items, ({ drill }) => drillIndex.get(drill)!);
   const lastOfDrill = new Int32Array(drillIndex.size).fill(-1);
   items.forEach(({ drill }, i) => (lastOfDrill[drillIndex.get(drill)!] = i));
@@ -126,20 +149,18 @@ export function compile(problem: PlanningProblem): Compiled {
       return kind === undefined ? free : drillIndex.size + kind;
     }),
     ...laidInRows(rows, weights.length, free + 1),
+    rules: rulesFor(problem, pairs),
     placeOf: whole(({ position }) => placeIndex.get(position)!),
     stageOf: whole(({ stage }) => stage),
-    levelOf: whole(({ level }) => level),
     seconds: numbers(({ seconds }) => seconds),
     holdSeconds: numbers(({ holdSeconds }) => holdSeconds),
     isNew: Uint8Array.from(items, ({ isNew }) => Number(isNew)),
-    holds: Uint8Array.from(items, ({ holds }) => Number(holds)),
     value: numbers(({ value }) => value),
     gainTarget: Int32Array.from(helped.flat(), ({ target }) => target),
     gainTenths: Float64Array.from(helped.flat(), ({ gain }) => gain),
     gainStart,
     changeSeconds: Float64Array.from(pairs, ({ seconds }) => seconds),
     changePoints: Float64Array.from(pairs, ({ points }) => points),
-    changeBase: Uint8Array.from(pairs, ({ base }) => Number(base)),
     worth: weights.map((weight) =>
       Float64Array.from({ length: lastTenth + 1 }, (_, tenths) => weight * diminishing(tenths, steps)),
     ),
@@ -148,8 +169,50 @@ export function compile(problem: PlanningProblem): Compiled {
     // A drill needed that has no item at all can never come first: -1 stands for it.
     needs,
     reachable: reachableItems(problem),
-    musts: Int32Array.from(problem.musts, (must) => drillIndex.get(must)!),
+    musts: Int32Array.from(
+      rulesOf('there').flatMap(([, { drills }]) => [...drills(problem)]),
+      (must) => drillIndex.get(must)!,
+    ),
     lastOfDrill,
+  };
+}
+
+/** The rules on choices, worked out for each item once. */
+function rulesFor(problem: PlanningProblem, changes: readonly Change[]): CountedRules {
+  const { items } = problem;
+  const [sums, shared, rises] = [rulesOf('sum'), rulesOf('shared'), rulesOf('rise')];
+  const flags = (is: (step: Step) => boolean) => Uint8Array.from(items, (item) => Number(is(item)));
+  const asked = (rule: { is: (step: Step) => boolean; asked: (limits: Limits) => boolean }) =>
+    rule.asked(problem) ? [flags(rule.is)] : [];
+  // A row for each item or change, a number for each rule; the change after all others is none at all.
+  const table = <T, R>(rows: readonly T[], rules: readonly R[], of: (rule: R, row: T) => number, more = 0) => {
+    const numbers = new Float64Array((rows.length + more) * rules.length);
+    rules.forEach((rule, r) => rows.forEach((row, i) => (numbers[i * rules.length + r] = of(rule, row))));
+    return numbers;
+  };
+  const wordOf = new Int32Array(items.length * shared.length).fill(-1);
+  let words = 0;
+  shared.forEach(([, { word }], r) => {
+    const known = new Map<string, number>();
+    items.forEach((item, i) => {
+      const own = word(item);
+      if (own === null) return;
+      if (!known.has(own)) known.set(own, words++);
+      wordOf[i * shared.length + r] = known.get(own)!;
+    });
+  });
+  return {
+    sumMost: Float64Array.from(sums, ([, { most }]) => most(problem)),
+    sumOf: table(items, sums, ([, { of }], item) => of(item)),
+    sumOfChange: table(changes, sums, ([, { change }], one) => change?.(one) ?? 0, 1),
+    sharedMost: Float64Array.from(shared, ([, { most }]) => most(problem)),
+    wordOf,
+    words,
+    riseMost: Float64Array.from(rises, ([, { most }]) => most(problem)),
+    riseOf: table(items, rises, ([, { of }], item) => of(item)),
+    neverInARow: rulesOf('neverInARow').map(([, { is }]) => flags(is)),
+    first: rulesOf('first').flatMap(([, rule]) => asked(rule)),
+    last: rulesOf('last').flatMap(([, rule]) => asked(rule)),
   };
 }
 

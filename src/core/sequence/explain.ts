@@ -6,7 +6,8 @@ import { inShort } from './planRules';
 import { type RegionId, regions } from '../trunk';
 import { type Candidate } from './candidates';
 import { type LaidOut } from './layOut';
-import { type PlanningProblem, diminishing, tally } from './problem';
+import { type PlanningProblem, diminishing } from './problem';
+import { keepsRules, pointsFor, tally } from './tally';
 import { type PlanContext, type Wanted } from './setting';
 
 const wantedName = (key: RegionId | SkillId): string =>
@@ -54,8 +55,8 @@ function whyIt(
     ...(trained.length > 0 ? [`trains ${listed(trained)}`] : []),
   ];
   if (parts.length > 0) return because('wantedBeyond', `${capital(parts.join('; '))}.`);
-  if (candidate.stage === 0) return because('settlesFirst', 'Brings the client to rest before anything is asked.');
-  if (candidate.stage === 3) return because('endsInDay', 'Takes what was found into the day.');
+  if (candidate.step.stage === 0) return because('settlesFirst', 'Brings the client to rest before anything is asked.');
+  if (candidate.step.stage === 3) return because('endsInDay', 'Takes what was found into the day.');
   return because('confirmed', 'Answers what was found.');
 }
 
@@ -78,9 +79,9 @@ function whyHere(candidate: Candidate, index: number, chosen: readonly Candidate
   const previous = chosen[index - 1];
   const next = chosen[index + 1];
   if (index === 0) return because('order', 'First: settling comes before everything.');
-  if (candidate.stage === 3) return because('order', 'Last: carried over into daily posture, then the recheck.');
-  if (candidate.stage === 1) return because('order', 'Here: the exhale comes before inhale work.');
-  if (previous && next && next.stage === 2 && next.item.position === candidate.item.position) {
+  if (candidate.step.stage === 3) return because('order', 'Last: carried over into daily posture, then the recheck.');
+  if (candidate.step.stage === 1) return because('order', 'Here: the exhale comes before inhale work.');
+  if (previous && next && next.step.stage === 2 && next.item.position === candidate.item.position) {
     return because('fewChanges', `Here: together with what else is done in ${candidate.item.position}.`);
   }
   if (previous?.item.position === candidate.item.position) {
@@ -138,7 +139,7 @@ export function absentReasons(
     const expected = drill.answers.filter((pattern) => context.confirmedPatterns.includes(pattern)).length;
     absent.set(drill.id, [...(absent.get(drill.id) ?? []), { index, expected }]);
   });
-  const base = tally(problem, chosen);
+  const points = pointsFor(problem, chosen);
   return [...absent]
     .sort(([, a], [, b]) => b[0]!.expected - a[0]!.expected)
     .map(([drillId, own]) => ({
@@ -147,7 +148,7 @@ export function absentReasons(
         own.map(({ index }) => index),
         chosen,
         laid,
-        base.points,
+        points,
       ),
     }));
 }
@@ -162,9 +163,9 @@ function absentReason(
   if (!helps) return because('wanted', 'Nothing the intent wants.');
   const inOrder = (list: readonly number[]) => [...list].sort((a, b) => a - b);
   const added = own
-    .map((index) => tally(problem, inOrder([...chosen, index])))
-    .filter(({ broken }) => broken.length === 0)
-    .map((one) => one.points - points);
+    .map((index) => inOrder([...chosen, index]))
+    .filter((more) => keepsRules(problem, more))
+    .map((more) => pointsFor(problem, more) - points);
   if (added.length > 0) {
     return Math.max(...added) <= -40
       ? because('worth', 'Adds less than its change of position, props and attention cost.')
@@ -172,15 +173,19 @@ function absentReason(
   }
   if (chosen.length === 0) return because('hardRules', 'No plan keeps all the rules.');
   // There is no room beside the others: what would it be worth in the place of one of them?
-  const exchanges = own.flatMap((index) =>
-    chosen.map((out) => ({ out, ...tally(problem, inOrder([...chosen.filter((kept) => kept !== out), index])) })),
-  );
-  const possible = exchanges.filter(({ broken }) => broken.length === 0);
-  if (possible.length === 0) {
-    const [broken] = exchanges.reduce((best, one) => (one.points > best.points ? one : best), exchanges[0]!).broken;
+  const exchanges = own
+    .flatMap((index) =>
+      chosen.map((out) => {
+        const then = inOrder([...chosen.filter((kept) => kept !== out), index]);
+        return { out, then, points: pointsFor(problem, then) };
+      }),
+    )
+    .sort((a, b) => b.points - a.points);
+  const best = exchanges.find(({ then }) => keepsRules(problem, then));
+  if (!best) {
+    const [broken] = tally(problem, exchanges[0]!.then).broken;
     return because('hardRules', `With it the plan would be ${broken ? inShort(broken) : 'against a rule'}.`);
   }
-  const best = possible.reduce((top, one) => (one.points > top.points ? one : top));
   const name = candidates[best.out]!.drill.name;
   const part = points > 0 ? Math.round((100 * (points - best.points)) / points) : 0;
   return part <= 0

@@ -6,6 +6,7 @@ import { clashes, everydayRules } from '../schools';
 import { type Candidate, type Gathered, candidateOf, compareOrder, gatherCandidates, orderOf } from './candidates';
 import { type PlanItem, type PlanRequest } from './planSchema';
 import { knownDrill, recheckSeconds } from './plan';
+import { type Limits } from './choiceRules';
 import { type PlanningProblem, gainSteps } from './problem';
 import { firstLineOf } from './firstLine';
 import {
@@ -83,50 +84,44 @@ export function layOut(
       mostHoldSeconds: context.gates.holdSeconds,
       clashes: clashingPairs(candidates),
       musts: [...new Set([...(request.musts ?? []).filter((id) => drillIds.has(id)), ...keptIds, ...first.musts])],
-      settleFirst: candidates.some(({ stage }) => stage === 0),
-      carryLast: candidates.some(({ stage }) => stage === 3),
+      settleFirst: candidates.some(({ step }) => step.stage === 0),
+      carryLast: candidates.some(({ step }) => step.stage === 3),
     },
   };
 }
 
+/** What a plan may use in the minutes there are, whoever it is for: without rules on which drills may meet, must be in, begin or end it. */
+export const limitsOf = (minutes: number): Limits => ({
+  change: changeTable,
+  mostItems: mostItems(minutes),
+  mostSeconds: minutes * 60 - recheckSeconds,
+  mostHoldSeconds: defaultLimits.holdSeconds,
+  mostNew: mostNewDrills,
+  mostAlike,
+  mostBaseChanges,
+  mostLevelRise,
+  clashes: [],
+  musts: [],
+  settleFirst: false,
+  carryLast: false,
+});
+
 /** The problem over some candidates in the order they stand in, without rules on which may meet. */
-export function problemOf(
+export const problemOf = (
   candidates: readonly Candidate[],
   weights: readonly number[],
   request: PlanRequest,
-): PlanningProblem {
-  return {
-    items: candidates.map((candidate) => ({
-      drill: candidate.drill.id,
-      position: candidate.item.position,
-      stage: candidate.stage,
-      level: candidate.drill.level,
-      seconds: candidate.seconds + talkOf(request),
-      holdSeconds: candidate.holdSeconds,
-      isNew: candidate.isNew,
-      holds: candidate.holds,
-      // The day is carried into as it is, however the visit went.
-      alike: candidate.stage === 3 ? null : candidate.likeness,
-      gains: candidate.gains,
-      value: candidate.value,
-      needs: candidate.needs,
-    })),
-    weights,
-    steps: gainSteps,
-    change: changeTable,
-    mostItems: mostItems(request.minutes),
-    mostSeconds: request.minutes * 60 - recheckSeconds,
-    mostHoldSeconds: defaultLimits.holdSeconds,
-    mostNew: mostNewDrills,
-    mostAlike,
-    mostBaseChanges,
-    mostLevelRise,
-    clashes: [],
-    musts: [],
-    settleFirst: false,
-    carryLast: false,
-  };
-}
+): PlanningProblem => ({
+  ...limitsOf(request.minutes),
+  items: candidates.map(({ step, gains, value }) => ({
+    ...step,
+    seconds: step.seconds + talkOf(request),
+    gains,
+    value,
+  })),
+  weights,
+  steps: gainSteps,
+});
 
 /** Locked items as candidates of their own; one that is off today can't be kept, and says why. */
 function keptCandidates(
@@ -149,10 +144,10 @@ function keptCandidates(
     // What is kept by hand needs nobody before it: the coach has seen it.
     const now = refusal ? standing! : item;
     const candidate = candidateOf(knownDrill(now)!, now, setting, 'kept');
-    const { likeness } = candidate;
+    const { alike } = candidate.step;
     // Nor is it too much of the same: a third that is kept counts as like nothing else.
-    const enough = kept.filter((other) => other.likeness === likeness).length >= mostAlike;
-    kept.push({ ...candidate, needs: [], isNew: false, likeness: enough ? drill.id : likeness });
+    const enough = kept.filter(({ step }) => step.alike === alike).length >= mostAlike;
+    kept.push({ ...candidate, step: { ...candidate.step, needs: [], isNew: false, alike: enough ? null : alike } });
   }
   return { kept, refusals };
 }
@@ -181,7 +176,7 @@ function merged(free: readonly Candidate[], kept: readonly Candidate[]): Candida
 }
 
 /** Drills whose everyday rules contradict, each pair once. What is marked a deliberate contrast contradicts nobody. */
-export function clashingPairs(candidates: readonly Candidate[]): (readonly [string, string])[] {
+export function clashingPairs(candidates: readonly Pick<Candidate, 'item' | 'drill'>[]): (readonly [string, string])[] {
   const rules = new Map(
     candidates
       .filter(({ item }) => !item.contrast)

@@ -3,9 +3,9 @@ import { type PlanItem } from './planSchema';
 type Level = 'off' | 'mind';
 
 /**
- * What a plan can break, by its code: how it weighs, what it is in short, and the way out. The sizes stand in `rules.ts`. The search
- * keeps all of them (`state.ts`), every solver's answer is judged by them (`problem.ts`), a plan changed by hand is checked against
- * each (`checkPlan.ts`); a test holds the three together. Common practice.
+ * What a plan can break, by its code: how it weighs, what it is in short, and the way out. The sizes stand in `rules.ts`. What a choice
+ * of drills can break stands as a rule in `choiceRules.ts`, by which the search counts, every solver's answer is judged and a plan
+ * changed by hand is checked. Common practice.
  */
 export const planRules = {
   gone: { level: 'off', wayOut: 'Take it out.' },
@@ -54,7 +54,7 @@ export const planRules = {
 
 export type PlanRuleId = keyof typeof planRules;
 
-/** Rules that a choice of drills can break as a whole, whoever made it: judge and checker hold a plan against the same ones. */
+/** Rules that a choice of drills can break, whoever made it. */
 export type ChoiceRuleId = {
   [K in PlanRuleId]: (typeof planRules)[K] extends { short: string } ? K : never;
 }[PlanRuleId];

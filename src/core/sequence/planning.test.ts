@@ -175,8 +175,8 @@ describe('what happened before', () => {
     const owned = layOut(request(props), context({ history: [calm('elbows-on-wall')] })).candidates.find(
       ({ drill: { id } }) => id === 'elbows-leave-wall',
     )!;
-    expect(owned.needs).toEqual([]);
-    expect(of([])?.needs ?? ['elbows-on-wall']).toEqual(['elbows-on-wall']);
+    expect(owned.step.needs).toEqual([]);
+    expect(of([])?.step.needs ?? ['elbows-on-wall']).toEqual(['elbows-on-wall']);
   });
 
   test('what the marker showed after a drill counts for it, and against it twice as much: what made it worse is swapped', () => {

@@ -1,6 +1,6 @@
 import { type Compiled } from './compile';
 import { type Prices, type Scratch, scratchFor, sweep, wantedTenths } from './relaxation';
-import { type State } from './state';
+import { type State, holdSecondsOf, secondsOf } from './state';
 
 export interface Priced {
   /** The sets of prices with the lowest bounds, lowest first. */
@@ -110,7 +110,7 @@ function turn(
   const gains = state.gains.slice();
   left.set(c.rowMost);
   for (const i of state.chosen) countIn(c, i, left);
-  let { seconds, holdSeconds } = state;
+  let [seconds, holdSeconds] = [secondsOf(state), holdSecondsOf(state)];
   let last = state.chosen.at(-1);
   for (const j of path) {
     const i = items[j]!;

@@ -1,5 +1,3 @@
-import { type ChoiceRuleId } from './planRules';
-
 /**
  * The planning problem as plain numbers: what may be chosen, what each choice costs and gains, and the rules a choice must
  * keep. It knows nothing of drills beyond their ids, so that another solver can be given the very same thing.
@@ -29,7 +27,7 @@ export interface PlanningItem {
 }
 
 /** What it costs to go from one position to another. */
-interface Change {
+export interface Change {
   seconds: number;
   points: number;
   /** From floor to chair, chair to standing and so on. */
@@ -84,78 +82,4 @@ export function diminishing(tenths: number, steps: PlanningProblem['steps'] = ga
     from = upTo;
   }
   return points;
-}
-
-/** What a choice of items is worth and uses. */
-export interface Tally {
-  points: number;
-  seconds: number;
-  holdSeconds: number;
-  newOnes: number;
-  baseChanges: number;
-  gains: readonly number[];
-  /** The rules it breaks; none when it keeps all. */
-  broken: readonly ChoiceRuleId[];
-}
-
-/**
- * Adds up a choice from nothing but the problem, plainly: the judge of every solver's answer.
- *
- * @param chosen indices into the problem's items, ascending
- * @example tally(problem, []).points // 0
- */
-export function tally(problem: PlanningProblem, chosen: readonly number[]): Tally {
-  const items = chosen.map((index) => problem.items[index]!);
-  const changes = items.slice(1).map((item, i) => problem.change[items[i]!.position]![item.position]!);
-  const sum = (of: (item: PlanningItem) => number) => items.reduce((total, item) => total + of(item), 0);
-  const gains = problem.weights.map((_, target) => sum((item) => item.gains[target]!));
-  const whole = {
-    points:
-      gains.reduce((points, gain, i) => points + problem.weights[i]! * diminishing(gain, problem.steps), 0) +
-      sum(({ value }) => value) -
-      changes.reduce((points, change) => points + change.points, 0),
-    seconds: sum(({ seconds }) => seconds) + changes.reduce((total, { seconds }) => total + seconds, 0),
-    holdSeconds: sum(({ holdSeconds }) => holdSeconds),
-    newOnes: sum(({ isNew }) => Number(isNew)),
-    baseChanges: changes.filter(({ base }) => base).length,
-    gains,
-  };
-  return { ...whole, broken: brokenRules(problem, items, whole) };
-}
-
-function mostOfOneKind(items: readonly PlanningItem[]): number {
-  const kinds = items.flatMap(({ alike }) => alike ?? []);
-  return Math.max(0, ...kinds.map((kind) => kinds.filter((other) => other === kind).length));
-}
-
-function brokenRules(
-  problem: PlanningProblem,
-  items: readonly PlanningItem[],
-  { seconds, holdSeconds, newOnes, baseChanges }: Omit<Tally, 'broken' | 'points' | 'gains'>,
-): ChoiceRuleId[] {
-  const drills = items.map(({ drill }) => drill);
-  const before = (i: number) => items.slice(0, i);
-  const rules: [boolean, ChoiceRuleId][] = [
-    [new Set(drills).size !== drills.length, 'twice'],
-    [items.length > problem.mostItems, 'tooMany'],
-    [seconds > problem.mostSeconds, 'tooLong'],
-    [holdSeconds > problem.mostHoldSeconds, 'holdsTooLong'],
-    [newOnes > problem.mostNew, 'tooNew'],
-    [mostOfOneKind(items) > problem.mostAlike, 'tooAlike'],
-    [baseChanges > problem.mostBaseChanges, 'basesChange'],
-    [problem.settleFirst && items.length > 0 && items[0]!.stage !== 0, 'notSettled'],
-    [problem.carryLast && items.length > 0 && items.at(-1)!.stage !== 3, 'notCarried'],
-    [problem.carryLast && items.filter(({ stage }) => stage === 3).length > 1, 'carriesTwice'],
-    [items.some(({ holds }, i) => holds && i > 0 && items[i - 1]!.holds), 'holdAfterHold'],
-    [
-      items.some(
-        ({ level }, i) => i > 0 && level > Math.max(...before(i).map((item) => item.level)) + problem.mostLevelRise,
-      ),
-      'stepsUp',
-    ],
-    [items.some(({ needs }, i) => needs.some((need) => !before(i).some(({ drill }) => drill === need))), 'wantsBefore'],
-    [problem.clashes.some(([a, b]) => drills.includes(a) && drills.includes(b)), 'contradicts'],
-    [problem.musts.some((must) => !drills.includes(must)), 'mustMissing'],
-  ];
-  return rules.filter(([broken]) => broken).map(([, code]) => code);
 }

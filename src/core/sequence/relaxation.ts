@@ -1,5 +1,5 @@
 import { type Compiled } from './compile';
-import { type State, complete } from './state';
+import { type State, complete, holdSecondsOf, newOnesOf, secondsOf } from './state';
 
 /**
  * What the shared limits cost and what a tenth of gain is paid, as {@link Compiled.prices} lists them. Any prices, none below 0
@@ -43,7 +43,7 @@ export interface Relaxation {
 const never = -1e15;
 
 /** The layer of the tables a state goes on in: the new things it may still take. */
-export const layerOf = (c: Compiled, state: State) => c.layers - 1 - state.newOnes;
+export const layerOf = (c: Compiled, state: State) => c.layers - 1 - newOnesOf(state);
 
 type Base = Pick<Relaxation, 'prices' | 'items' | 'worth' | 'charge' | 'ruleBase' | 'aim' | 'arc'>;
 
@@ -60,22 +60,23 @@ const roomFor = (c: Compiled, items: Int32Array): Room => ({
 function priced(c: Compiled, items: Int32Array, prices: Prices, room: Room = roomFor(c, items)): Base {
   const { worth, charge, aim, arc } = room;
   const { rows } = c.prices;
+  const { rowMost, rowStart, rowOf, rowFactor, gainStart, gainTarget, gainTenths, drillOf, kindOf } = c;
   const [second, holdSecond] = [prices[c.prices.second]!, prices[c.prices.holdSecond]!];
   const n = items.length;
   charge.fill(0);
   let ruleBase = 0;
-  for (let r = 0; r < c.rowMost.length; r += 1) {
+  for (let r = 0; r < rowMost.length; r += 1) {
     const price = prices[rows + r]!;
     if (price === 0) continue;
-    ruleBase += price * c.rowMost[r]!;
-    for (let at = c.rowStart[r]!; at < c.rowStart[r + 1]!; at += 1) charge[c.rowOf[at]!]! += c.rowFactor[at]! * price;
+    ruleBase += price * rowMost[r]!;
+    for (let at = rowStart[r]!; at < rowStart[r + 1]!; at += 1) charge[rowOf[at]!]! += rowFactor[at]! * price;
   }
   for (let j = 0; j < n; j += 1) {
     const i = items[j]!;
-    let value = c.value[i]! - second * c.seconds[i]! - charge[c.drillOf[i]!]! - charge[c.kindOf[i]!]!;
+    let value = c.value[i]! - second * c.seconds[i]! - charge[drillOf[i]!]! - charge[kindOf[i]!]!;
     if (holdSecond > 0) value -= holdSecond * c.holdSeconds[i]!;
-    const end = c.gainStart[i + 1]!;
-    for (let g = c.gainStart[i]!; g < end; g += 1) value += prices[c.gainTarget[g]!]! * c.gainTenths[g]!;
+    const end = gainStart[i + 1]!;
+    for (let g = gainStart[i]!; g < end; g += 1) value += prices[gainTarget[g]!]! * gainTenths[g]!;
     worth[j] = value;
   }
   for (let a = 0; a < arc.length; a += 1) arc[a] = -c.changePoints[a]! - second * c.changeSeconds[a]!;
@@ -85,7 +86,7 @@ function priced(c: Compiled, items: Int32Array, prices: Prices, room: Room = roo
 
 /** Lays out the tables for one set of prices. Work: items × places × items still to choose. */
 export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: Prices): Relaxation {
-  const { places } = c;
+  const { places, placeOf, stageOf, isNew } = c;
   const { carryLast } = c.problem;
   const n = items.length;
   const { worth, charge, ruleBase, arc, aim } = priced(c, items, prices);
@@ -105,11 +106,11 @@ export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: 
       let row = 0;
       for (let j = n - 1; j >= 0; j -= 1) {
         const i = items[j]!;
-        const place = c.placeOf[i]!;
-        const below = layer - c.isNew[i]!;
+        const place = placeOf[i]!;
+        const below = layer - isNew[i]!;
         let rest = 0;
         if (below < 0) rest = never;
-        else if (!carryLast || c.stageOf[i] !== 3) {
+        else if (!carryLast || stageOf[i] !== 3) {
           rest = next[below]![k - 1]![rowOf[below]![k - 1]![j + 1]! + place]!;
           if (!carryLast && rest < 0) rest = 0;
         }
@@ -160,8 +161,8 @@ export function certain(c: Compiled, { prices, aim, ruleBase, charge }: Base, st
   let sum = state.fixed + ruleBase;
   // A limit without a price may be endless.
   const [second, holdSecond] = [prices[c.prices.second]!, prices[c.prices.holdSecond]!];
-  if (second > 0) sum += second * (mostSeconds - state.seconds);
-  if (holdSecond > 0) sum += holdSecond * (mostHoldSeconds - state.holdSeconds);
+  if (second > 0) sum += second * (mostSeconds - secondsOf(state));
+  if (holdSecond > 0) sum += holdSecond * (mostHoldSeconds - holdSecondsOf(state));
   for (let at = 0; at < state.chosen.length; at += 1) {
     const i = state.chosen[at]!;
     sum -= charge[c.drillOf[i]!]! + charge[c.kindOf[i]!]!;
@@ -189,7 +190,7 @@ export interface Sweep {
 export function sweep(c: Compiled, items: Int32Array, state: State, prices: Prices, scratch: Scratch): Sweep {
   const base = priced(c, items, prices, scratch.room);
   const { worth, arc } = base;
-  const { places } = c;
+  const { places, placeOf, stageOf, isNew } = c;
   const { carryLast, settleFirst, mostItems } = c.problem;
   const { value, item, after } = scratch;
   const ofItem = prices[c.prices.item]!;
@@ -201,11 +202,11 @@ export function sweep(c: Compiled, items: Int32Array, state: State, prices: Pric
   let [start, onward] = [-1, never];
   for (let j = n - 1; j >= 0; j -= 1) {
     const i = items[j]!;
-    const place = c.placeOf[i]!;
-    const ends = carryLast && c.stageOf[i] === 3;
+    const place = placeOf[i]!;
+    const ends = carryLast && stageOf[i] === 3;
     // From the top layer down: a layer reads the one below as it was before this item.
     for (let layer = top; layer >= 0; layer -= 1) {
-      const below = layer - c.isNew[i]!;
+      const below = layer - isNew[i]!;
       after[layer * n + j] = -1;
       if (below < 0) continue;
       let rest = 0;
@@ -219,8 +220,8 @@ export function sweep(c: Compiled, items: Int32Array, state: State, prices: Pric
       }
       if (rest <= never / 2) continue;
       const here = worth[j]! - ofItem + rest;
-      if (layer === top && (last !== undefined || !settleFirst || c.stageOf[i] === 0)) {
-        const whole = here + (last === undefined ? 0 : arc[c.placeOf[last]! * places + place]!);
+      if (layer === top && (last !== undefined || !settleFirst || stageOf[i] === 0)) {
+        const whole = here + (last === undefined ? 0 : arc[placeOf[last]! * places + place]!);
         if (whole > onward) [onward, start] = [whole, j];
       }
       const row = layer * places;
@@ -242,7 +243,7 @@ export function sweep(c: Compiled, items: Int32Array, state: State, prices: Pric
   for (let j = start, layer = top; j >= 0;) {
     path.push(j);
     const then = after[layer * n + j]!;
-    layer -= c.isNew[items[j]!]!;
+    layer -= isNew[items[j]!]!;
     j = then;
   }
   return { bound: basis + onward, path };
@@ -268,7 +269,7 @@ export interface Scratch {
  */
 export function worthKeeping(c: Compiled, r: Relaxation, state: State, points: number): Int32Array {
   const { items, arc, worth } = r;
-  const { places } = c;
+  const { places, placeOf, stageOf, isNew } = c;
   const { settleFirst, carryLast } = c.problem;
   const top = layerOf(c, state);
   const k = r.from[0]!.length - 1;
@@ -281,11 +282,11 @@ export function worthKeeping(c: Compiled, r: Relaxation, state: State, points: n
   const kept: number[] = [];
   for (let j = 0; j < items.length; j += 1) {
     const i = items[j]!;
-    const place = c.placeOf[i]!;
+    const place = placeOf[i]!;
     const first =
-      last === undefined ? (settleFirst && c.stageOf[i] !== 0 ? never : 0) : arc[c.placeOf[last]! * places + place]!;
-    const ends = carryLast && c.stageOf[i] === 3;
-    const fresh = c.isNew[i]!;
+      last === undefined ? (settleFirst && stageOf[i] !== 0 ? never : 0) : arc[placeOf[last]! * places + place]!;
+    const ends = carryLast && stageOf[i] === 3;
+    const fresh = isNew[i]!;
     let keep = false;
     for (let used = top - fresh; used >= 0; used -= 1) {
       for (let m = k - 1; m >= 0; m -= 1) {

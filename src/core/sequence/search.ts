@@ -3,7 +3,7 @@ import { leastSeconds } from './least';
 import { type PlanningProblem } from './problem';
 import { findPrices, firstPrices } from './prices';
 import { type Prices, type Relaxation, blockSize, certain, highsOf, layerOf, relax, worthKeeping } from './relaxation';
-import { Incumbent, type State, complete, fits, nothingChosen, pointsOf, putBack, take, tooAlike } from './state';
+import { Incumbent, type State, complete, fits, mayCome, nothingChosen, pointsOf, putBack, take } from './state';
 
 /** The search is cut off by nodes, not by time, so that the answer is the same on every machine. */
 const mostNodes = 60_000;
@@ -128,7 +128,7 @@ function explore(hunt: Hunt, items: Int32Array, from: Prices, ceiling: number) {
   for (const { at, bound: own } of options(hunt, left, tables, 0)) {
     const ceilingHere = Math.min(most, own);
     if (!beats(ceilingHere, best.points)) return;
-    const hardest = take(c, state, left[at]!);
+    take(c, state, left[at]!);
     if (complete(c, state) && pointsOf(c, state) > best.points) best.offer(state.chosen);
     // What is soon seen through needs no prices of its own.
     if (
@@ -137,21 +137,13 @@ function explore(hunt: Hunt, items: Int32Array, from: Prices, ceiling: number) {
     ) {
       explore(hunt, compatible(c, state, left.subarray(at + 1)), kept[0]!, ceilingHere);
     }
-    putBack(c, state, hardest);
+    putBack(c, state);
   }
 }
 
 /** The items that may still be chosen some time after a state; what was taken or contradicted is out. */
-function compatible(c: Compiled, state: State, items: Int32Array): Int32Array {
-  return items.filter((i) => {
-    const drill = c.drillOf[i]!;
-    if (state.taken[drill] === 1 || state.seconds + c.seconds[i]! > c.problem.mostSeconds) return false;
-    if (state.newOnes + c.isNew[i]! > c.problem.mostNew || tooAlike(c, state, i)) return false;
-    if (state.holdSeconds + c.holdSeconds[i]! > c.problem.mostHoldSeconds) return false;
-    for (const other of c.clashes[drill]!) if (state.taken[other] === 1) return false;
-    return true;
-  });
-}
+const compatible = (c: Compiled, state: State, items: Int32Array): Int32Array =>
+  items.filter((i) => mayCome(c, state, i));
 
 /** What can come next, with its bound, best first. */
 function options(
@@ -210,9 +202,9 @@ function descend(hunt: Hunt, items: Int32Array, tables: readonly Relaxation[], u
     if (complete(c, state) && pointsOf(c, state) > best.points) best.offer(state.chosen);
     for (const { at, bound } of options(hunt, items, tables, from)) {
       if (!beats(bound, best.points)) break;
-      const hardest = take(c, state, items[at]!);
+      take(c, state, items[at]!);
       const done = !stillPossible(at) || visit(at + 1);
-      putBack(c, state, hardest);
+      putBack(c, state);
       if (!done) return false;
     }
     return true;
@@ -240,8 +232,8 @@ function repaired(c: Compiled, path: readonly number[]): number[] {
   const end = c.problem.carryLast ? path.filter((i) => c.stageOf[i] === 3).at(-1) : undefined;
   for (const i of path) {
     if (i === end || !fits(c, state, i)) continue;
-    const before = take(c, state, i);
-    if (end !== undefined && !fits(c, state, end)) putBack(c, state, before);
+    take(c, state, i);
+    if (end !== undefined && !fits(c, state, end)) putBack(c, state);
   }
   if (end !== undefined && fits(c, state, end)) take(c, state, end);
   return state.chosen;
@@ -257,7 +249,7 @@ function beam(c: Compiled, r: Relaxation, width: number, best: Incumbent) {
   for (let depth = 0; depth < c.problem.mostItems && level.length > 0; depth += 1) {
     const grown: { bound: number; chosen: number[] }[] = [];
     for (const chosen of level) {
-      const hardest = chosen.map((i) => take(c, state, i));
+      for (const i of chosen) take(c, state, i);
       const paths = r.from[layerOf(c, state)]![c.problem.mostItems - depth]!;
       const last = chosen.at(-1);
       const basis = certain(c, r, state);
@@ -273,7 +265,7 @@ function beam(c: Compiled, r: Relaxation, width: number, best: Incumbent) {
         grown.splice(at, 0, { bound, chosen: [...chosen, i] });
         if (grown.length > width) grown.pop();
       }
-      while (state.chosen.length > 0) putBack(c, state, hardest.pop()!);
+      while (state.chosen.length > 0) putBack(c, state);
     }
     level = grown.map(({ chosen }) => chosen);
     for (const chosen of level) best.offer(chosen);

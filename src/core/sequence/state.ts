@@ -1,17 +1,16 @@
+import { rulesOf } from './choiceRules';
 import { type Compiled } from './compile';
 
 /** What has been chosen so far, grown and shrunk in place. */
 export interface State {
   chosen: number[];
   gains: Float64Array;
+  /** What each rule has counted: sums, and how many share each word. */
+  used: Float64Array;
+  sharing: Uint8Array;
+  /** What must not rise too fast, the highest before each that was chosen and after the last: a row for each. */
+  highest: Float64Array;
   taken: Uint8Array;
-  /** How many of each kind of breath and shape, by place among what is charged. */
-  ofKind: Uint8Array;
-  seconds: number;
-  holdSeconds: number;
-  newOnes: number;
-  baseChanges: number;
-  hardest: number;
   /** Values less changes, without what the gains are worth. */
   fixed: number;
 }
@@ -19,15 +18,22 @@ export interface State {
 export const nothingChosen = (c: Compiled): State => ({
   chosen: [],
   gains: new Float64Array(c.targets),
+  used: new Float64Array(c.rules.sumMost.length),
+  sharing: new Uint8Array(c.rules.words),
+  highest: new Float64Array(c.rules.riseMost.length * (c.problem.mostItems + 1)),
   taken: new Uint8Array(c.drills),
-  ofKind: new Uint8Array(c.charged),
-  seconds: 0,
-  holdSeconds: 0,
-  newOnes: 0,
-  baseChanges: 0,
-  hardest: 0,
   fixed: 0,
 });
+
+const sumIds = rulesOf('sum').map(([id]) => id);
+const [atSeconds, atHolds, atNew] = (['tooLong', 'holdsTooLong', 'tooNew'] as const).map((id) =>
+  sumIds.indexOf(id),
+) as [number, number, number];
+
+/** Seconds of what was chosen, with its changes of position; seconds of holds; how many of them are new. */
+export const secondsOf = ({ used }: State) => used[atSeconds]!;
+export const holdSecondsOf = ({ used }: State) => used[atHolds]!;
+export const newOnesOf = ({ used }: State) => used[atNew]!;
 
 /** What the choice is worth as it stands. */
 export function pointsOf(c: Compiled, state: State): number {
@@ -39,74 +45,83 @@ export function pointsOf(c: Compiled, state: State): number {
   return points;
 }
 
-/** Whether an item may follow what was chosen. */
-export function fits(c: Compiled, state: State, i: number): boolean {
-  const { problem } = c;
-  const count = state.chosen.length;
-  const drill = c.drillOf[i]!;
-  if (state.taken[drill] === 1 || count >= problem.mostItems) return false;
-  if (count === 0) {
-    if (problem.settleFirst && c.stageOf[i] !== 0) return false;
-    if (c.seconds[i]! > problem.mostSeconds) return false;
-  } else {
-    const last = state.chosen[count - 1]!;
-    if (problem.carryLast && c.stageOf[last] === 3) return false;
-    if (c.holds[i] === 1 && c.holds[last] === 1) return false;
-    if (c.levelOf[i]! > state.hardest + problem.mostLevelRise) return false;
-    const arc = c.placeOf[last]! * c.places + c.placeOf[i]!;
-    if (state.seconds + c.seconds[i]! + c.changeSeconds[arc]! > problem.mostSeconds) return false;
-    if (state.baseChanges + c.changeBase[arc]! > problem.mostBaseChanges) return false;
+/** Whether there is room for an item and the change to it, and nothing chosen bars it. */
+function roomFor(c: Compiled, state: State, i: number, arc: number): boolean {
+  const { sumMost, sumOf, sumOfChange, sharedMost, wordOf } = c.rules;
+  const { used, sharing } = state;
+  const shared = sharedMost.length;
+  for (let r = 0; r < shared; r += 1) {
+    const word = wordOf[i * shared + r]!;
+    if (word >= 0 && sharing[word]! >= sharedMost[r]!) return false;
   }
-  if (state.holdSeconds + c.holdSeconds[i]! > problem.mostHoldSeconds) return false;
-  if (state.newOnes + c.isNew[i]! > problem.mostNew) return false;
-  if (tooAlike(c, state, i)) return false;
-  for (const need of c.needs[i]!) if (need < 0 || state.taken[need] === 0) return false;
-  for (const other of c.clashes[drill]!) if (state.taken[other] === 1) return false;
+  const sums = sumMost.length;
+  for (let r = 0; r < sums; r += 1) {
+    if (used[r]! + sumOf[i * sums + r]! + sumOfChange[arc * sums + r]! > sumMost[r]!) return false;
+  }
+  for (const other of c.clashes[c.drillOf[i]!]!) if (state.taken[other] === 1) return false;
   return true;
 }
 
-/** Whether there are enough of its breath and shape already. */
-export const tooAlike = (c: Compiled, state: State, i: number) =>
-  c.kindOf[i]! < c.charged - 1 && state.ofKind[c.kindOf[i]!]! >= c.problem.mostAlike;
+/** The change from what was chosen last to an item; to the first of all there is none. */
+const changeTo = (c: Compiled, last: number | undefined, i: number) =>
+  last === undefined ? c.places * c.places : c.placeOf[last]! * c.places + c.placeOf[i]!;
 
-/** Chooses an item. Returns the hardest level before it, for {@link putBack}. */
-export function take(c: Compiled, state: State, i: number): number {
+/** Whether an item may come some time after what was chosen, whatever comes between. */
+export const mayCome = (c: Compiled, state: State, i: number): boolean => roomFor(c, state, i, c.places * c.places);
+
+/** Whether an item may follow what was chosen, as the next. */
+export function fits(c: Compiled, state: State, i: number): boolean {
   const last = state.chosen.at(-1);
-  if (last !== undefined) {
-    const arc = c.placeOf[last]! * c.places + c.placeOf[i]!;
-    state.seconds += c.changeSeconds[arc]!;
-    state.fixed -= c.changePoints[arc]!;
-    state.baseChanges += c.changeBase[arc]!;
+  if (!roomFor(c, state, i, changeTo(c, last, i))) return false;
+  const { first, last: ends, neverInARow, riseMost, riseOf } = c.rules;
+  if (last === undefined) {
+    for (const may of first) if (may[i] === 0) return false;
+  } else {
+    for (const is of ends) if (is[last] === 1) return false;
+    for (const is of neverInARow) if (is[i] === 1 && is[last] === 1) return false;
+    const rises = riseMost.length;
+    const row = state.chosen.length * rises;
+    for (let r = 0; r < rises; r += 1) {
+      if (riseOf[i * rises + r]! > state.highest[row + r]! + riseMost[r]!) return false;
+    }
   }
+  for (const need of c.needs[i]!) if (need < 0 || state.taken[need] === 0) return false;
+  return true;
+}
+
+/** Chooses an item that fits. */
+export function take(c: Compiled, state: State, i: number) {
+  const { riseMost, riseOf } = c.rules;
+  const rises = riseMost.length;
+  const row = state.chosen.length * rises;
+  for (let r = 0; r < rises; r += 1) {
+    state.highest[row + rises + r] = Math.max(state.highest[row + r]!, riseOf[i * rises + r]!);
+  }
+  addUp(c, state, i, 1);
   state.chosen.push(i);
   state.taken[c.drillOf[i]!] = 1;
-  addUp(c, state, i, 1);
-  const before = state.hardest;
-  if (c.levelOf[i]! > before) state.hardest = c.levelOf[i]!;
-  return before;
 }
 
 /** Takes back the item chosen last. */
-export function putBack(c: Compiled, state: State, hardestBefore: number) {
+export function putBack(c: Compiled, state: State) {
   const i = state.chosen.pop()!;
-  const last = state.chosen.at(-1);
-  if (last !== undefined) {
-    const arc = c.placeOf[last]! * c.places + c.placeOf[i]!;
-    state.seconds -= c.changeSeconds[arc]!;
-    state.fixed += c.changePoints[arc]!;
-    state.baseChanges -= c.changeBase[arc]!;
-  }
   state.taken[c.drillOf[i]!] = 0;
   addUp(c, state, i, -1);
-  state.hardest = hardestBefore;
 }
 
+/** Counts an item in, or out again, that stands after those chosen. */
 function addUp(c: Compiled, state: State, i: number, sign: 1 | -1) {
-  state.seconds += sign * c.seconds[i]!;
-  state.holdSeconds += sign * c.holdSeconds[i]!;
-  state.newOnes += sign * c.isNew[i]!;
-  state.ofKind[c.kindOf[i]!]! += sign;
-  state.fixed += sign * c.value[i]!;
+  const { sumMost, sumOf, sumOfChange, sharedMost, wordOf } = c.rules;
+  const last = state.chosen.at(-1);
+  const arc = changeTo(c, last, i);
+  const sums = sumMost.length;
+  for (let r = 0; r < sums; r += 1) state.used[r]! += sign * (sumOf[i * sums + r]! + sumOfChange[arc * sums + r]!);
+  const shared = sharedMost.length;
+  for (let r = 0; r < shared; r += 1) {
+    const word = wordOf[i * shared + r]!;
+    if (word >= 0) state.sharing[word]! += sign;
+  }
+  state.fixed += sign * (c.value[i]! - (last === undefined ? 0 : c.changePoints[arc]!));
   for (let g = c.gainStart[i]!; g < c.gainStart[i + 1]!; g += 1) {
     state.gains[c.gainTarget[g]!]! += sign * c.gainTenths[g]!;
   }
@@ -116,7 +131,7 @@ function addUp(c: Compiled, state: State, i: number, sign: 1 | -1) {
 export function complete(c: Compiled, state: State): boolean {
   const last = state.chosen.at(-1);
   if (last === undefined) return false;
-  if (c.problem.carryLast && c.stageOf[last] !== 3) return false;
+  for (const may of c.rules.last) if (may[last] === 0) return false;
   for (const must of c.musts) if (state.taken[must] === 0) return false;
   return true;
 }
@@ -141,14 +156,13 @@ export class Incumbent {
 
   private valued(chosen: readonly number[]): number | null {
     const { c, scratch } = this;
-    const hardest: number[] = [];
     for (const i of chosen) {
       if (!fits(c, scratch, i)) break;
-      hardest.push(take(c, scratch, i));
+      take(c, scratch, i);
     }
     const whole = scratch.chosen.length === chosen.length && complete(c, scratch);
     const points = whole ? pointsOf(c, scratch) : null;
-    while (scratch.chosen.length > 0) putBack(c, scratch, hardest.pop()!);
+    while (scratch.chosen.length > 0) putBack(c, scratch);
     return points;
   }
 }
