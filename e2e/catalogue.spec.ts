@@ -14,6 +14,15 @@ test('the catalogue is browsed, searched and compared, and every page of it is a
   await page.getByRole('link', { name: 'Catalogue' }).click();
   const status = page.getByRole('status').filter({ hasText: /drills?$|drills?,/ });
   await expect(status).toHaveText(/^\d\d drills$/);
+  // Figures are drawn as one comes to them; on paper all of them are.
+  const rows = page.getByRole('listitem').filter({ has: page.getByRole('checkbox', { name: /^Compare/ }) });
+  const drawn = rows.locator('svg');
+  await expect(rows.first().locator('svg')).toBeVisible();
+  expect(await drawn.count()).toBeLessThan((await rows.count()) / 2);
+  await rows.last().scrollIntoViewIfNeeded();
+  await expect(rows.last().locator('svg')).toBeVisible();
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  await expect(drawn).toHaveCount(await rows.count());
   await expectAccessible(page, 'the drills');
   await page.getByRole('searchbox', { name: 'Find' }).fill('lantern');
   await expect(page.getByRole('link', { name: /^Lantern all round/ })).toBeVisible();

@@ -13,6 +13,7 @@ import { Field, NamedSelect, TextInput } from '@/parts/Field';
 import { EmptyState } from '@/parts/Notice';
 import { specOf } from '@/core/body';
 import { LateBody } from '@/parts/figures/body/LateBody';
+import { WhenNear } from '@/parts/WhenNear';
 import { type Hit, type Wishes, browse, noWishes } from './browse';
 import { DrillFiles } from './DrillFiles';
 
@@ -143,12 +144,16 @@ function DrillRow({ hit: { drill, own, suit }, ticked, onTick }: { hit: Hit; tic
         <span className="sr-only">Compare {drill.name}</span>
       </label>
       <Link href={`/catalogue/${drill.id}`} className="group flex min-w-0 grow gap-3">
-        <LateBody
-          className="h-16 w-24 shrink-0"
-          small
-          spec={specOf(drill, position)}
-          opened={openedRegions(drill, 'left')}
-        />
+        <WhenNear className="h-16 w-24 shrink-0">
+          {() => (
+            <LateBody
+              className="h-16 w-24 shrink-0"
+              small
+              spec={specOf(drill, position)}
+              opened={openedRegions(drill, 'left')}
+            />
+          )}
+        </WhenNear>
         <span className="min-w-0">
           <span className="block font-semibold underline decoration-transparent underline-offset-4 group-hover:decoration-ink">
             {drill.name}
