@@ -1,13 +1,9 @@
-import { evidenceOf } from '../person';
 import { drills, findDrill } from '../catalogue';
 import { patterns } from '../read';
 import { type SchoolId, schoolIds } from '../schools';
 import { contextFor, gatesOfPerson, requestFor } from '../fixtures';
-import { type PlanContext, type PlanRequest, firstAnswers, makePlan, orderOfWorkFor, secondsWithTalk } from '.';
-import { rounds } from '../../../scripts/rounds';
+import { type PlanContext, type PlanRequest, makePlan, orderOfWorkFor, secondsWithTalk } from '.';
 
-// Every second school of each pattern with `npm test`, in turn.
-const everyOne = rounds(3) === 3;
 let made = 0;
 const newId = () => `item-${(made += 1)}`;
 const plan = (pattern: string, ask: Partial<PlanRequest> = {}, know: Partial<PlanContext> = {}) =>
@@ -39,25 +35,6 @@ describe('first answers come first', () => {
     const said = (notes ?? []).join(' ');
     expect(`${names.join('; ')} | ${said}`).toMatch(name);
     expect(items.length).toBeGreaterThan(1);
-  });
-
-  test('every pattern, school and length: as many first answers as the minutes ask for, or it says which is missing', () => {
-    for (const [p, pattern] of [...Object.keys(evidenceOf), 'even'].entries()) {
-      for (const leadSchool of schoolIds.filter((_, s) => everyOne || (p + s) % 2 === 0)) {
-        for (const minutes of [20]) {
-          const made_ = plan(pattern, { minutes, leadSchool });
-          const steps = orderOfWorkFor(pattern, leadSchool).slice(0, firstAnswers(minutes));
-          const held = steps.filter((step) => step.some((id) => idsOf(made_).includes(id))).length;
-          const said = (made_.notes ?? []).filter((note) => /left out/.test(note)).length;
-          expect([pattern, leadSchool, minutes, held + said >= steps.length]).toEqual([
-            pattern,
-            leadSchool,
-            minutes,
-            true,
-          ]);
-        }
-      }
-    }
   });
 
   test('held in inhale: the exhale, then the stack, and the half-dome can follow', () => {
