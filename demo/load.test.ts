@@ -18,18 +18,20 @@ import {
   visitRecord,
   visitsOf,
 } from '@/store';
-import { loadDemo, tapsAt } from './load';
+import { tapsAt } from './load';
+import { demoAt } from './ready';
 import { people } from './people';
 import { scratchFolder } from '../scripts/scratch';
 
-const now = Date.parse('2026-11-23T08:00:00Z');
+let now: number;
 let folder: string;
 let store: Store;
 
 beforeAll(() => {
   folder = scratchFolder('demo');
-  store = openStore(join(folder, 'demo.db'));
-  loadDemo(store, now);
+  const path = join(folder, 'demo.db');
+  now = demoAt(path);
+  store = openStore(path);
 });
 afterAll(() => {
   store.$client.close();
