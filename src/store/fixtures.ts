@@ -29,10 +29,15 @@ export const planOfItems = (items: PlanItem[]): Payload<'plan.save'>['plan'] => 
   refusals: [],
 });
 
-/** A studio of a test's own, in a folder that goes with it. */
-export function testStudio(name: string) {
+/**
+ * A studio of a test's own, in a folder that goes with it.
+ *
+ * @param fill puts the file there first, where it is not to be empty
+ */
+export function testStudio(name: string, fill?: (path: string) => unknown) {
   const folder = scratchFolder(name);
   const path = join(folder, 'studio.db');
+  fill?.(path);
   const studio = {
     folder,
     path,

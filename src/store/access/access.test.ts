@@ -41,7 +41,7 @@ import {
   wholeStore,
 } from '..';
 import { doors } from '../commands';
-import { loadDemo } from '../../../demo/load';
+import { demoAt } from '../../../demo/ready';
 import { type TestStudio, planOfItems, quietItem, testStudio } from '../fixtures';
 import { met } from '../../../scripts/met';
 
@@ -67,10 +67,9 @@ const signedIn = (coachId: string): Asker => {
 
 /** A studio with everybody of the demo in it, groups among them: Wren owns it, Kit coaches one of them. */
 beforeAll(async () => {
-  studio = testStudio('access');
+  studio = testStudio('access', demoAt);
   folder = studio.folder;
   held.kokyuStore = studio.store;
-  loadDemo(wholeStore(), now);
   theirs = recentClients(wholeStore(), 20)[0]!;
   studio.take('own.add', { entryId: randomUUID(), entry: ownEntry });
   const [leader, other] = [studio.person('Morwenna Sands'), studio.person('Jory Pike')];
