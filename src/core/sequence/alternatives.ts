@@ -1,6 +1,7 @@
 import { type Drill, type PositionId } from '../catalogue';
 import { type Candidate, candidateOf, gatherCandidates } from './candidates';
-import { clashingPairs, problemOf } from './layOut';
+import { clashingPairs } from './allowance';
+import { problemOf } from './layOut';
 import { talkOf } from './rules';
 import { type PlanItem, type PlanRequest } from './planSchema';
 import { knownDrill } from './plan';

@@ -9,17 +9,14 @@ import {
   remade,
   substituteFor,
 } from '../catalogue';
-import { isHold, segmentsOf, totalsOf } from '../dose';
-import { intents } from '../read';
 import { type Reason, lowered } from '../reasons';
 import { type Gate, type Gates, checkComponents, components, refusalInWords } from '../safety';
 import { type SchoolId, clashes, everydayRules, schools } from '../schools';
-import { likenessOf } from './alike';
 import { type Step } from './choiceRules';
-import { type DrillHistory, isOwned, prescribedBreaths } from './history';
+import { settles, stepOf } from './step';
+import { type DrillHistory, prescribedBreaths } from './history';
 import { fitOf, formsInWords, refusalsOf } from './fit';
 import { gainOn, setUpEffects } from './gains';
-import { newThings, toLearn } from './newThings';
 import { isFirstLine } from './orderOfWork';
 import { type PlanItem, type PlanRequest } from './planSchema';
 import { allDrills, drillOf, startCadences, startStay } from './plan';
@@ -233,33 +230,6 @@ function sideFor(drill: Drill, request: PlanRequest): PlanItem['side'] {
   return request.intent === 'openOneSide' && request.side ? request.side : 'both';
 }
 
-/** What the rules on choices look at in an item, whoever made it. Its seconds are without the change into its position. */
-export function stepOf(
-  drill: Drill,
-  item: Candidate['item'],
-  { request, history, known }: Pick<Setting, 'request' | 'history' | 'known'>,
-): Step {
-  const own = history.get(drill.id);
-  const stage = stageOf(drill, request);
-  return {
-    drill: drill.id,
-    position: item.position,
-    stage,
-    level: drill.level,
-    ...secondsIn(item),
-    isNew: toLearn(drill, newThings(drill, own !== undefined, known)),
-    holds: item.cadences.some(isHold),
-    // The day is carried into as it is, however the visit went.
-    alike: stage === 3 ? null : likenessOf(drill, item),
-    needs: drill.prerequisites.filter((id) => !isOwned(own) && !isOwned(history.get(id))),
-  };
-}
-
-function secondsIn(item: Candidate['item']): Pick<Step, 'seconds' | 'holdSeconds'> {
-  const { seconds, holdSeconds } = totalsOf(segmentsOf(item));
-  return { seconds, holdSeconds };
-}
-
 /** A candidate out of an item as it stands, whoever made it. */
 export function candidateOf(
   drill: Drill,
@@ -296,20 +266,6 @@ export function laterVisitsOnly(drill: Drill): string | null {
   return drill.prerequisites.length > 0 && drill.level >= newFromLevel && !isFirstLine(drill.id)
     ? 'Later visits only: it goes on from another drill, which is owned first.'
     : null;
-}
-
-/** A drill a visit can open with: it brings somebody to rest, or is gentle and still and does so a little. */
-function settles({ skills: { settle = 0 }, level, movement, family }: Drill): boolean {
-  const still = movement === 'none' && family !== 'exhale';
-  return settle >= 3 || (still && ((settle >= 2 && level <= 2) || (settle >= 1 && level === 1)));
-}
-
-/** 0 settles, 1 exhale first where the intent asks for it, 2 the work, 3 carries it into the day. */
-function stageOf(drill: Drill, { intent }: PlanRequest): Step['stage'] {
-  if (drill.family === 'carry') return 3;
-  // What opens the ribs waits for the exhale, however gentle it is.
-  if (settles(drill) && !(intents[intent].exhaleFirst && drill.family === 'open')) return 0;
-  return intents[intent].exhaleFirst && (drill.skills.exhale ?? 0) >= 3 ? 1 : 2;
 }
 
 const propRefusal = (name: string): Reason =>

@@ -1,23 +1,13 @@
-import { changeSeconds, positionIds, positions } from '../catalogue';
 import { type Reason } from '../reasons';
-import { defaultLimits, refusalInWords } from '../safety';
+import { refusalInWords } from '../safety';
 import { refitted, refusalsOf } from './fit';
-import { clashes, everydayRules } from '../schools';
 import { type Candidate, type Gathered, candidateOf, compareOrder, gatherCandidates, orderOf } from './candidates';
 import { type PlanItem, type PlanRequest } from './planSchema';
-import { knownDrill, recheckSeconds } from './plan';
-import { type Limits } from './choiceRules';
+import { knownDrill } from './plan';
+import { clashingPairs, limitsOf } from './allowance';
 import { type PlanningProblem, gainSteps } from './problem';
 import { firstLineOf } from './firstLine';
-import {
-  changePointsASecond,
-  mostAlike,
-  mostBaseChanges,
-  mostItems,
-  mostLevelRise,
-  mostNewDrills,
-  talkOf,
-} from './rules';
+import { mostAlike, talkOf } from './rules';
 import { because } from './reasonRules';
 import { type PlanContext, settingOf } from './setting';
 
@@ -28,26 +18,6 @@ export interface LaidOut extends Gathered {
   firstAnswers: readonly string[];
   notes: readonly string[];
 }
-
-/** Every change between two positions, as the planner counts it. The same for everyone, so it is made once. */
-const changeTable: PlanningProblem['change'] = Object.fromEntries(
-  positionIds.map((from) => [
-    from,
-    Object.fromEntries(
-      positionIds.map((to) => {
-        const seconds = changeSeconds(from, to);
-        return [
-          to,
-          {
-            seconds,
-            points: seconds * changePointsASecond,
-            base: positions[from].base !== positions[to].base,
-          },
-        ];
-      }),
-    ),
-  ]),
-);
 
 /**
  * Lays a request out as numbers for the search.
@@ -89,22 +59,6 @@ export function layOut(
     },
   };
 }
-
-/** What a plan may use in the minutes there are, whoever it is for: without rules on which drills may meet, must be in, begin or end it. */
-export const limitsOf = (minutes: number): Limits => ({
-  change: changeTable,
-  mostItems: mostItems(minutes),
-  mostSeconds: minutes * 60 - recheckSeconds,
-  mostHoldSeconds: defaultLimits.holdSeconds,
-  mostNew: mostNewDrills,
-  mostAlike,
-  mostBaseChanges,
-  mostLevelRise,
-  clashes: [],
-  musts: [],
-  settleFirst: false,
-  carryLast: false,
-});
 
 /** The problem over some candidates in the order they stand in, without rules on which may meet. */
 export const problemOf = (
@@ -173,21 +127,4 @@ function merged(free: readonly Candidate[], kept: readonly Candidate[]): Candida
         (a.turn >= 0 && b.turn >= 0 ? a.turn - b.turn : compareOrder(a.candidate, b.candidate)),
     )
     .map(({ candidate }) => candidate);
-}
-
-/** Drills whose everyday rules contradict, each pair once. What is marked a deliberate contrast contradicts nobody. */
-export function clashingPairs(candidates: readonly Pick<Candidate, 'item' | 'drill'>[]): (readonly [string, string])[] {
-  const rules = new Map(
-    candidates
-      .filter(({ item }) => !item.contrast)
-      .map(({ drill }) => [drill.id, everydayRules(drill.stances)] as const)
-      .filter(([, own]) => Object.keys(own).length > 0),
-  );
-  const ids = [...rules.keys()];
-  return ids.flatMap((one, i) =>
-    ids
-      .slice(i + 1)
-      .filter((other) => clashes(rules.get(one)!, rules.get(other)!).length > 0)
-      .map((other) => [one, other] as const),
-  );
 }
