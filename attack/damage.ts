@@ -48,7 +48,7 @@ const junk: readonly (string | number | Buffer | null)[] = [
   0,
   -1,
   1e308,
-  9_007_199_254_740_993,
+  2 ** 53 + 2,
   3.5,
   Buffer.from([0, 255, 128]),
   Buffer.alloc(16),

@@ -23,20 +23,9 @@ process.once('exit', () => rmSync(demo, { recursive: true, force: true }));
 
 must(bin('next'), ['typegen'], { stdio: 'ignore' });
 await Promise.all([
-  // A file that was in order under these very rules needn't be read again.
-  step('lint', bin('eslint'), [
-    '.',
-    '--max-warnings',
-    '0',
-    '--cache',
-    '--cache-strategy',
-    'content',
-    '--cache-location',
-    'node_modules/.cache/eslint/',
-  ]),
-  // Its newer way of running remembers what was in order.
-  step('layout', bin('prettier'), ['--experimental-cli', '--check', '--log-level', 'warn', '.']),
-  // By the compiler's native seventh version; the linter and two tests still read the fifth's syntax trees.
+  step('lint', bin('oxlint'), ['-c', 'oxlint.config.mjs', '--report-unused-disable-directives']),
+  step('layout', bin('oxfmt'), ['--check']),
+  // By the compiler's native seventh version; the build and two tests still read the fifth's syntax trees.
   step('types', process.execPath, [join(root, 'node_modules/typescript-7/bin/tsc'), '--noEmit']),
   step('dead code', bin('knip'), ['--no-progress']),
   driverReady.then(() => step('demo', bin('tsx'), ['demo/load.ts'], { KOKYU_DATA: demo })),

@@ -5,7 +5,7 @@ export default function NotFound() {
       <h1 className="text-2xl">There is nothing at this address.</h1>
       <p className="mt-1 mb-5 text-ink2">It may have lost a letter. Nothing was changed.</p>
       {/* A plain link: this page stands beside every other, and loads nothing for it. */}
-      {/* eslint-disable-next-line @next/next/no-html-link-for-pages */}
+      {/* oxlint-disable-next-line nextjs/no-html-link-for-pages */}
       <a
         href="/"
         className="inline-flex min-h-11 items-center rounded-one border border-ink px-4 font-semibold hover:bg-leaf"

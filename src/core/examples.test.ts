@@ -79,7 +79,7 @@ function matches(actual: unknown, wanted: unknown): boolean {
 }
 
 function load(path: string): object {
-  // eslint-disable-next-line @typescript-eslint/no-require-imports
+  // oxlint-disable-next-line typescript/no-require-imports
   return require(path) as object;
 }
 const doors = Object.assign(

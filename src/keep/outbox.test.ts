@@ -45,7 +45,7 @@ let outbox: Outbox;
 /** A fresh page: the module begins anew, the browser's database stays. */
 function openPage(): Outbox {
   jest.resetModules();
-  // eslint-disable-next-line @typescript-eslint/no-require-imports
+  // oxlint-disable-next-line typescript/no-require-imports
   return require('./outbox') as Outbox;
 }
 

@@ -6,5 +6,5 @@
  * It is put into the page as text and runs before everything else of it: it may use nothing from outside.
  */
 export function showAtOnce() {
-  Object.defineProperty(window, '$RT', { get: () => undefined, set: () => undefined });
+  Object.defineProperty(window, '$RT', { get: () => undefined, set() {} });
 }

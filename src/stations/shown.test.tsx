@@ -36,9 +36,9 @@ jest.mock('@/parts/say', () => ({ say: () => undefined }));
 const openTab = () => {
   let tab: { saidNow: () => readonly Said[] } | null = null;
   jest.isolateModules(() => {
-    // eslint-disable-next-line @typescript-eslint/no-require-imports
+    // oxlint-disable-next-line typescript/no-require-imports
     tab = require('@/keep/outbox') as typeof tab;
-    // eslint-disable-next-line @typescript-eslint/no-require-imports
+    // oxlint-disable-next-line typescript/no-require-imports
     (require('@/keep/outbox') as { onSaid: (listener: () => void) => void }).onSaid(() => undefined);
   });
   return tab! as { saidNow: () => readonly Said[] };

@@ -25,7 +25,7 @@ export function usePlanContext(view: ClientView): PlanContext {
   const { gates, stopped, planning, visit } = view;
   const { answers } = view.known.profile;
   // All that planContext reads of the view; the plan itself is not among it.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
+  // oxlint-disable-next-line react/exhaustive-deps
   return useMemo(() => planContext(view), [gates, stopped, planning, answers, visit?.looks, visit?.reading]);
 }
 

@@ -2,7 +2,9 @@ import { type ReferenceId, references } from './references';
 
 /** Where a number or a rule comes from. The interface shows it beside every figure. */
 export type Provenance =
-  { kind: 'published'; reference: ReferenceId } | { kind: 'common practice' } | { kind: 'set by you' };
+  | { kind: 'published'; reference: ReferenceId }
+  | { kind: 'common practice' }
+  | { kind: 'set by you' };
 
 export const commonPractice: Provenance = { kind: 'common practice' };
 export const setByYou: Provenance = { kind: 'set by you' };

@@ -52,7 +52,8 @@ export function dayWritten(text: string, order: DayOrder): string | null {
 
 /** Somebody of a list, or what is wrong with their line. */
 type ListRow = { line: number } & (
-  { ok: true; name: string; born: string | null; note: string } | { ok: false; why: string }
+  | { ok: true; name: string; born: string | null; note: string }
+  | { ok: false; why: string }
 );
 
 /**

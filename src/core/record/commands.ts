@@ -236,7 +236,15 @@ export const envelopeSchema = z.object({ id, kind: z.enum(commandKinds), payload
 
 /** Why a command was refused, for whoever has to do something about it; people read the sentence. */
 export type RefusalCode =
-  'not understood' | 'does not fit' | 'gone' | 'known already' | 'signed' | 'closed' | 'gated' | 'overtaken' | 'stale';
+  | 'not understood'
+  | 'does not fit'
+  | 'gone'
+  | 'known already'
+  | 'signed'
+  | 'closed'
+  | 'gated'
+  | 'overtaken'
+  | 'stale';
 
 /** What became of a command. `refused` is final: the sentence says what is wrong and what to do. */
 export type Outcome =

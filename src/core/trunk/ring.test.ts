@@ -14,7 +14,7 @@ describe('circular mean [R12], worked by hand', () => {
   });
 
   test('weights 3 at 0° and 1 at 180° leave half: (3 − 1) / 4', () => {
-    expect(circularMean([[0, 3], [180, 1]])).toEqual({ degrees: 0, strength: 0.5 }); // prettier-ignore
+    expect(circularMean([[0, 3], [180, 1]])).toEqual({ degrees: 0, strength: 0.5 }); // oxfmt-ignore
   });
 
   test('nine angles: direction and length from their sums of sines and cosines', () => {
@@ -25,7 +25,7 @@ describe('circular mean [R12], worked by hand', () => {
   });
 
   test('opposite equal weights have no direction; no weight has no mean', () => {
-    expect(circularMean([[10, 1], [190, 1]])).toEqual({ degrees: null, strength: 0 }); // prettier-ignore
+    expect(circularMean([[10, 1], [190, 1]])).toEqual({ degrees: null, strength: 0 }); // oxfmt-ignore
     expect(circularMean([[10, 0]])).toBeNull();
   });
 });

@@ -103,7 +103,10 @@ function stretchPieces(
 
 /** How the pelvic floor goes with the breath, as the stances have it. */
 export type FloorStance =
-  'only release' | 'moves with the breath' | 'gentle lift on exhale' | 'light hold through breaths';
+  | 'only release'
+  | 'moves with the breath'
+  | 'gentle lift on exhale'
+  | 'light hold through breaths';
 
 /** Where the floor is at empty and at full, 0 at rest, down below it, up above. */
 const floorLevels: Readonly<Record<FloorStance, { full: number; empty: number }>> = {
