@@ -223,6 +223,7 @@ export default {
           'globals',
           'immutability',
           'incompatible-library',
+          'jsx-key',
           'preserve-manual-memoization',
           'purity',
           'refs',
