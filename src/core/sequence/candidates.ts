@@ -182,7 +182,8 @@ function itemFor(
       cues: cuesFor(now, request.leadSchool, history.get(drill.id)),
     };
     // A dose that grew may bring what the drill as it begins does not.
-    return { item: refusalsOf(item, context.gates).length === 0 ? item : { ...item, breaths: now.breaths.start } };
+    const grown = most !== now.breaths.start && refusalsOf(item, context.gates).length > 0;
+    return { item: grown ? { ...item, breaths: now.breaths.start } : item };
   }
   return { refused: refused! };
 }

@@ -7,7 +7,7 @@ import { type RegionId, regions } from '../trunk';
 import { type Candidate } from './candidates';
 import { type LaidOut } from './layOut';
 import { type PlanningProblem, diminishing } from './problem';
-import { keepsRules, pointsFor, tally } from './tally';
+import { gainsOf, keepsRules, pointsFor, pointsWith, tally } from './tally';
 import { type PlanContext, type Wanted } from './setting';
 
 const wantedName = (key: RegionId | SkillId): string =>
@@ -140,6 +140,10 @@ export function absentReasons(
     absent.set(drill.id, [...(absent.get(drill.id) ?? []), { index, expected }]);
   });
   const points = pointsFor(problem, chosen);
+  const without = chosen.map((out): Without => {
+    const rest = chosen.filter((kept) => kept !== out);
+    return { out, rest, gained: gainsOf(problem, rest) };
+  });
   return [...absent]
     .sort(([, a], [, b]) => b[0]!.expected - a[0]!.expected)
     .map(([drillId, own]) => ({
@@ -149,8 +153,22 @@ export function absentReasons(
         chosen,
         laid,
         points,
+        without,
       ),
     }));
+}
+
+/** A choice without one of its items, and what is left to gain. */
+interface Without {
+  out: number;
+  rest: readonly number[];
+  gained: readonly number[];
+}
+
+/** A choice and one more, in the problem's order. */
+function withOne(chosen: readonly number[], index: number): number[] {
+  const place = chosen.findIndex((other) => other > index);
+  return place < 0 ? [...chosen, index] : [...chosen.slice(0, place), index, ...chosen.slice(place)];
 }
 
 function absentReason(
@@ -158,12 +176,12 @@ function absentReason(
   chosen: readonly number[],
   { problem, candidates }: LaidOut,
   points: number,
+  without: readonly Without[],
 ): Reason {
   const helps = own.some((index) => candidates[index]!.gains.some((gain) => gain > 0));
   if (!helps) return because('wanted', 'Nothing the intent wants.');
-  const inOrder = (list: readonly number[]) => [...list].sort((a, b) => a - b);
   const added = own
-    .map((index) => inOrder([...chosen, index]))
+    .map((index) => withOne(chosen, index))
     .filter((more) => keepsRules(problem, more))
     .map((more) => pointsFor(problem, more) - points);
   if (added.length > 0) {
@@ -174,12 +192,21 @@ function absentReason(
   if (chosen.length === 0) return because('hardRules', 'No plan keeps all the rules.');
   // There is no room beside the others: what would it be worth in the place of one of them?
   const exchanges = own
-    .flatMap((index) =>
-      chosen.map((out) => {
-        const then = inOrder([...chosen.filter((kept) => kept !== out), index]);
-        return { out, then, points: pointsFor(problem, then) };
-      }),
-    )
+    .flatMap((index) => {
+      const { gains } = candidates[index]!;
+      return without.map(({ out, rest, gained }) => {
+        const then = withOne(rest, index);
+        return {
+          out,
+          then,
+          points: pointsWith(
+            gained.map((gain, i) => gain + gains[i]!),
+            problem,
+            then,
+          ),
+        };
+      });
+    })
     .sort((a, b) => b.points - a.points);
   const best = exchanges.find(({ then }) => keepsRules(problem, then));
   if (!best) {

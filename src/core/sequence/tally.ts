@@ -1,4 +1,4 @@
-import { breaksOf, choiceRuleIds, usedOf } from './choiceRules';
+import { type ChoiceRule, breaksOf, choiceRuleIds, rulesOf, usedOf } from './choiceRules';
 import { type ChoiceRuleId } from './planRules';
 import { type PlanningProblem, diminishing } from './problem';
 
@@ -35,25 +35,50 @@ export function tally(problem: PlanningProblem, chosen: readonly number[]): Tall
   };
 }
 
-const gainsOf = (problem: PlanningProblem, chosen: readonly number[]) =>
+/** What a choice gains of each target, before it diminishes. @example gainsOf(problem, []).every((gain) => gain === 0) // true */
+export const gainsOf = (problem: PlanningProblem, chosen: readonly number[]): number[] =>
   problem.weights.map((_, target) => chosen.reduce((sum, index) => sum + problem.items[index]!.gains[target]!, 0));
 
 /** What a choice is worth, whatever it breaks. @example pointsFor(problem, []) // 0 */
-export function pointsFor(problem: PlanningProblem, chosen: readonly number[]): number {
-  const { weights, steps, change } = problem;
-  const items = itemsOf(problem, chosen);
-  const gained = gainsOf(problem, chosen).reduce(
-    (points, gain, i) => points + weights[i]! * diminishing(gain, steps),
-    0,
-  );
-  return items.reduce((points, { position, value }, i) => {
-    const into = i === 0 ? 0 : change[items[i - 1]!.position]![position]!.points;
-    return points + value - into;
-  }, gained);
+export const pointsFor = (problem: PlanningProblem, chosen: readonly number[]): number =>
+  pointsWith(gainsOf(problem, chosen), problem, chosen);
+
+/**
+ * The same where what is gained of each target is known already.
+ *
+ * @param gains what the choice gains of each target, in the order of the problem's weights
+ * @example pointsWith(gainsOf(problem, [0]), problem, [0]) === pointsFor(problem, [0]) // true
+ */
+export function pointsWith(
+  gains: readonly number[],
+  { items, weights, steps, change }: PlanningProblem,
+  chosen: readonly number[],
+): number {
+  let points = 0;
+  gains.forEach((gain, target) => (points += weights[target]! * diminishing(gain, steps)));
+  chosen.forEach((index, i) => {
+    const { position, value } = items[index]!;
+    points += value - (i === 0 ? 0 : change[items[chosen[i - 1]!]!.position]![position]!.points);
+  });
+  return points;
 }
+
+/** What soonest turns a choice away comes first. */
+const soonest: readonly ChoiceRule['shape'][] = [
+  'sum',
+  'first',
+  'last',
+  'neverInARow',
+  'rise',
+  'there',
+  'shared',
+  'after',
+  'apart',
+];
+const inOrderOfCost = soonest.flatMap((shape) => rulesOf(shape).map(([id]) => id));
 
 /** Whether a choice keeps every rule. @example keepsRules({ ...problem, mostItems: 0 }, [0]) // false */
 export function keepsRules(problem: PlanningProblem, chosen: readonly number[]): boolean {
   const items = itemsOf(problem, chosen);
-  return choiceRuleIds.every((id) => breaksOf(id, items, problem).length === 0);
+  return inOrderOfCost.every((id) => breaksOf(id, items, problem).length === 0);
 }

@@ -20,6 +20,7 @@ import {
   tablesOfStudio,
   writeStudioZip,
 } from '..';
+import { rounds } from '../../../scripts/rounds';
 import { scratchFolder } from '../../../scripts/scratch';
 
 const now = Date.parse('2026-11-27T10:00:00Z');
@@ -179,7 +180,7 @@ test('a round trip loses nothing, whatever stands in a studio, and taken in twic
         there.$client.close();
       }
     }),
-    { numRuns: 40 },
+    { numRuns: rounds(40) },
   );
 });
 
@@ -437,7 +438,7 @@ test('a picture from elsewhere loses what its camera wrote into it', async () =>
 });
 
 /** Ten thousand are tried where there is time for it (KOKYU_FUZZ=10000). */
-const files = Number(process.env.KOKYU_FUZZ ?? 2000);
+const files = Number(process.env.KOKYU_FUZZ ?? rounds(2000));
 
 test('files by chance: each is taken in whole or refused with a sentence; none is half taken in', async () => {
   const { store } = await small('one');
