@@ -48,7 +48,7 @@ export async function install() {
 
 /** Builds unless the build is newer than everything it is made of. */
 export function build() {
-  const stamp = join(root, '.next', 'BUILD_ID');
+  const stamp = join(root, '.next', 'door', 'main.mjs');
   if (existsSync(stamp)) {
     const built = statSync(stamp).mtimeMs;
     const { stdout } = spawnSync(
@@ -66,7 +66,7 @@ export function build() {
     );
     if (stdout === '') return;
   }
-  must(bin('next'), ['build']);
+  must(process.execPath, ['scripts/build.mjs']);
 }
 
 /**

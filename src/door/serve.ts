@@ -4,7 +4,6 @@ import { type Server as SecureServer, createServer as createSecureServer } from 
 import { type AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import next from 'next';
-import { elsewhereAs, identityFor, namesHere } from './certificate';
 import { contentSecurityPolicy, everywhere, notBelieved } from './headers';
 import { hostsOf, isLoopback, judge, ownHosts } from './judge';
 import { type Admitted, theKeeper } from './keeper';
@@ -78,6 +77,7 @@ export async function serve({ port, host, dev, dir, dataDir }: Listening): Promi
       `Kokyu keeps health notes: it can be reached from other machines only once it has a passphrase. Start it without HOST, set one under Settings, Who may come in, and start it on ${host} again.`,
     );
   }
+  const { elsewhereAs, identityFor, namesHere } = await import('./certificate');
   const given = [...splitNames(process.env.KOKYU_NAMES), ...(isAnyAddress(host) ? [] : [host])];
   const names = namesHere(given);
   const identity = await identityFor(join(dataDir, 'certificate'), names, Date.now(), givenFiles());
