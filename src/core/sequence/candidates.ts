@@ -73,10 +73,11 @@ export function gatherCandidates(
   { byHand = false }: { byHand?: boolean } = {},
 ): Gathered {
   const setting = settingOf(request, context);
+  const attempts = attemptsFor(setting);
   const candidates: Candidate[] = [];
   const refusals: Gathered['refusals'] = [];
   for (const drill of allDrills(context)) {
-    const outcome = forDrill(drill, setting, byHand);
+    const outcome = forDrill(drill, setting, attempts, byHand);
     if ('refusal' in outcome) refusals.push({ drillId: drill.id, reason: outcome.refusal });
     else candidates.push(...outcome.candidates);
   }
@@ -84,7 +85,34 @@ export function gatherCandidates(
   return { candidates, wanted: setting.wanted, refusals };
 }
 
-function forDrill(drill: Drill, setting: Setting, byHand: boolean): { candidates: Candidate[] } | { refusal: Reason } {
+type Attempt = { candidate: Candidate } | { refused: Gate };
+
+/** What came of each drill in a place with its props, for somebody and what is asked for them. */
+const attempted = new WeakMap<PlanContext, Map<string, Map<string, Attempt>>>();
+
+/** Variants of a plan ask for other minutes and other props; neither changes what a drill is in a place with the props it gets. */
+function attemptsFor({ request, context }: Setting): Map<string, Attempt> {
+  const ofContext = attempted.get(context) ?? new Map<string, Map<string, Attempt>>();
+  attempted.set(context, ofContext);
+  const key = JSON.stringify({ ...request, minutes: null, propsAtHand: null });
+  const attempts = ofContext.get(key) ?? new Map<string, Attempt>();
+  ofContext.set(key, attempts);
+  return attempts;
+}
+
+function attempt(drill: Drill, position: PositionId, used: PropId[], setting: Setting): Attempt {
+  const made = itemFor(drill, position, used, setting);
+  if ('refused' in made) return made;
+  const dose = setting.history.has(drill.id) ? 'prescribed' : 'start';
+  return { candidate: candidateOf(drillOf(made.item), made.item, setting, dose) };
+}
+
+function forDrill(
+  drill: Drill,
+  setting: Setting,
+  attempts: Map<string, Attempt>,
+  byHand: boolean,
+): { candidates: Candidate[] } | { refusal: Reason } {
   const { request, context, history } = setting;
   const stopped = context.stoppedDrills.find(({ drillId }) => drillId === drill.id);
   if (stopped) {
@@ -120,12 +148,11 @@ function forDrill(drill: Drill, setting: Setting, byHand: boolean): { candidates
       missing ??= used.missing;
       continue;
     }
-    const attempt = itemFor(drill, position, used, setting);
-    if ('refused' in attempt) refused ??= attempt.refused;
-    else {
-      const dose = setting.history.has(drill.id) ? 'prescribed' : 'start';
-      found.push(candidateOf(drillOf(attempt.item), attempt.item, setting, dose));
-    }
+    const key = `${drill.id} ${position} ${used.join(' ')}`;
+    const made = attempts.get(key) ?? attempt(drill, position, used, setting);
+    attempts.set(key, made);
+    if ('refused' in made) refused ??= made.refused;
+    else found.push(made.candidate);
   }
   if (found.length > 0) return { candidates: found };
   if (refused) return { refusal: gateRefusal(refused) };

@@ -5,7 +5,7 @@ import { type Candidate, type Gathered, candidateOf, compareOrder, gatherCandida
 import { type PlanItem, type PlanRequest } from './planSchema';
 import { knownDrill } from './plan';
 import { clashingPairs, limitsOf } from './allowance';
-import { type PlanningProblem, gainSteps } from './problem';
+import { type PlanningItem, type PlanningProblem, gainSteps } from './problem';
 import { firstLineOf } from './firstLine';
 import { mostAlike, talkOf } from './rules';
 import { because } from './reasonRules';
@@ -60,6 +60,18 @@ export function layOut(
   };
 }
 
+/** Variants of a plan are laid out of the same candidates: each is put into numbers once. */
+const numbers = new WeakMap<Candidate, { talk: number; item: PlanningItem }>();
+
+function inNumbers(candidate: Candidate, talk: number): PlanningItem {
+  const known = numbers.get(candidate);
+  if (known?.talk === talk) return known.item;
+  const { step, gains, value } = candidate;
+  const item = { ...step, seconds: step.seconds + talk, gains, value };
+  numbers.set(candidate, { talk, item });
+  return item;
+}
+
 /** The problem over some candidates in the order they stand in, without rules on which may meet. */
 export const problemOf = (
   candidates: readonly Candidate[],
@@ -67,12 +79,7 @@ export const problemOf = (
   request: PlanRequest,
 ): PlanningProblem => ({
   ...limitsOf(request.minutes),
-  items: candidates.map(({ step, gains, value }) => ({
-    ...step,
-    seconds: step.seconds + talkOf(request),
-    gains,
-    value,
-  })),
+  items: candidates.map((candidate) => inNumbers(candidate, talkOf(request))),
   weights,
   steps: gainSteps,
 });
