@@ -162,16 +162,17 @@ function options(
   const lastPlace = last === undefined ? null : c.placeOf[last]!;
   const [first] = tables as [Relaxation];
   const highs = highsOf(c, first, layer, places, lastPlace);
+  const onward = tables.map(({ from: paths }) => paths[layer]![places]!);
   for (let block = Math.floor(from / blockSize); block * blockSize < until; block += 1) {
     if (!beats(basis[0]! + highs[block]!, best.points)) continue;
     const end = Math.min(until, (block + 1) * blockSize);
     for (let j = Math.max(from, block * blockSize); j < end; j += 1) {
       const i = items[j]!;
+      const change = lastPlace === null ? -1 : lastPlace * c.places + c.placeOf[i]!;
       let bound = endless;
       for (let r = 0; r < tables.length; r += 1) {
-        const { from: paths, arc } = tables[r]!;
-        let value = basis[r]! + paths[layer]![places]![j]!;
-        if (lastPlace !== null) value += arc[lastPlace * c.places + c.placeOf[i]!]!;
+        let value = basis[r]! + onward[r]![j]!;
+        if (change >= 0) value += tables[r]!.arc[change]!;
         if (value < bound) {
           bound = value;
           if (!beats(bound, best.points)) break;
