@@ -90,11 +90,11 @@ type Attempt = { candidate: Candidate } | { refused: Gate };
 /** What came of each drill in a place with its props, for somebody and what is asked for them. */
 const attempted = new WeakMap<PlanContext, Map<string, Map<string, Attempt>>>();
 
-/** Variants of a plan ask for other minutes and other props; neither changes what a drill is in a place with the props it gets. */
+/** Variants of a plan ask for other minutes and other props; neither they nor the talk change what a drill is in a place with the props it gets. */
 function attemptsFor({ request, context }: Setting): Map<string, Attempt> {
   const ofContext = attempted.get(context) ?? new Map<string, Map<string, Attempt>>();
   attempted.set(context, ofContext);
-  const key = JSON.stringify({ ...request, minutes: null, propsAtHand: null });
+  const key = JSON.stringify({ ...request, minutes: null, propsAtHand: null, talkSeconds: null });
   const attempts = ofContext.get(key) ?? new Map<string, Attempt>();
   ofContext.set(key, attempts);
   return attempts;

@@ -146,7 +146,7 @@ describe('a hand edit is checked at once', () => {
 describe('rules of order are told with the way out, never repaired', () => {
   const what = (items: PlanItem[], history: DrillHistory[] = [], rest: Partial<Plan['request']> = {}) => {
     const whole = plan(items);
-    return checkPlan({ ...whole, request: { ...whole.request, ...rest } }, gatesWith(), history).map(
+    return checkPlan({ ...whole, request: { ...whole.request, ...rest } }, gatesWith(), { history }).map(
       (problem) => problem.what,
     );
   };
@@ -175,6 +175,21 @@ describe('rules of order are told with the way out, never repaired', () => {
     expect(what([settling, bear, carrying]).join()).toContain('a step up from 1 to 6 of 6');
     const hard = ['squat-breath', 'prone-lifts', 'sternum-and-blades'].map((drillId) => item({ id: drillId, drillId }));
     expect(what([settling, ...hard, carrying]).join()).toContain('3 things to learn; 2 a visit are enough');
+  });
+
+  test('what the coach’s own drills have taught is not new', () => {
+    const hard = ['squat-breath', 'prone-lifts', 'sternum-and-blades'].map((drillId) => item({ id: drillId, drillId }));
+    const ownDrills = hard.map(({ drillId }) => ({ ...findDrill(drillId)!, id: `own-${drillId}` }));
+    const history = ownDrills.map(({ id }): DrillHistory => ({
+      drillId: id,
+      outcomes: ['calm'],
+      breaths: 9,
+      sets: 1,
+      landed: [],
+      missed: [],
+    }));
+    const told = checkPlan(plan([settling, ...hard, carrying]), gatesWith(), { history, ownDrills });
+    expect(words(told).join()).not.toContain('things to learn');
   });
 
   test('exhale comes before opening where the intent asks for it', () => {

@@ -6,21 +6,22 @@ import { axes, clashes, everydayRules, schools } from '../schools';
 import { clashingPairs, limitsOf } from './allowance';
 import { stepOf } from './step';
 import { type Break, type Limits, breaksOf, choiceRules } from './choiceRules';
-import { type DrillHistory } from './history';
 import { refitted, refusalsOf } from './fit';
 import { thingsKnown } from './newThings';
 import { type Plan, type PlanItem } from './planSchema';
 import { drillOf, knownDrill } from './plan';
+import { type PlanContext } from './setting';
 import { type BrokenRule, type ChoiceRuleId, type PlanRuleId, broken, planRules } from './planRules';
 
 /**
  * Checks a plan as it stands, whoever made it. Run on every hand edit, and again whenever the plan is opened, since gates
  * are a function of the day.
  *
+ * @param known how drills went before, and the coach's own drills: what was learnt of those is not new either
  * @returns all problems, `off` first; empty when the plan may be coached as it is
  */
-export function checkPlan(plan: Plan, gates: Gates, history: readonly DrillHistory[] = []): BrokenRule[] {
-  const { rules, limits } = seenAs(plan, gates, history);
+export function checkPlan(plan: Plan, gates: Gates, known: KnownOf = {}): BrokenRule[] {
+  const { rules, limits } = seenAs(plan, gates, known);
   const told = rules.flatMap(({ code, breaks }) =>
     breaks.flatMap((one) => wordsFor[code](one, plan, limits).map((what) => ({ code, at: placeOf(code, one), what }))),
   );
@@ -37,6 +38,8 @@ export function checkPlan(plan: Plan, gates: Gates, history: readonly DrillHisto
   ];
   return problems.sort((a, b) => Number(a.level === 'mind') - Number(b.level === 'mind'));
 }
+
+type KnownOf = { [K in 'history' | 'ownDrills']?: PlanContext[K] | undefined };
 
 /** What the planner alone keeps to: a coach may carry over as much as they like, and leave out what was asked for. */
 type PlannersOwn = 'carriesTwice' | 'mustMissing';
@@ -80,12 +83,12 @@ const wordsFor: { [C in CheckedId]: (one: Break, plan: Plan, limits: Limits) => 
 const placeOf = (code: CheckedId, { at }: Break) => (code === 'tooAlike' ? null : at);
 
 /** A plan made by hand as the rules see it, and where it breaks each. What the catalogue no longer has takes its time and is like nothing. */
-function seenAs(plan: Plan, gates: Gates, history: readonly DrillHistory[]) {
+function seenAs(plan: Plan, gates: Gates, { history = [], ownDrills = [] }: KnownOf) {
   const { request, items } = plan;
   const setting = {
     request,
     history: new Map(history.map((entry) => [entry.drillId, entry])),
-    known: thingsKnown(history),
+    known: thingsKnown(history, (id) => ownDrills.find((own) => own.id === id) ?? findDrill(id)),
   };
   const steps = items.map((item) => stepOf(drillOf(item), item, setting));
   const known = items.flatMap((item, at) => {

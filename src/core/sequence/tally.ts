@@ -1,4 +1,4 @@
-import { type ChoiceRule, breaksOf, choiceRuleIds, rulesOf, usedOf } from './choiceRules';
+import { type ChoiceRule, breaksOf, choiceRuleIds, choiceRules, usedOf } from './choiceRules';
 import { type ChoiceRuleId } from './planRules';
 import { type PlanningProblem, diminishing } from './problem';
 
@@ -63,22 +63,22 @@ export function pointsWith(
   return points;
 }
 
-/** What soonest turns a choice away comes first. */
-const soonest: readonly ChoiceRule['shape'][] = [
-  'sum',
-  'first',
-  'last',
-  'neverInARow',
-  'rise',
-  'there',
-  'shared',
-  'after',
-  'apart',
-];
-const inOrderOfCost = soonest.flatMap((shape) => rulesOf(shape).map(([id]) => id));
+/** What soonest turns a choice away, or is soonest looked at, comes first. */
+const turn: Readonly<Record<ChoiceRule['shape'], number>> = {
+  sum: 0,
+  first: 1,
+  last: 1,
+  neverInARow: 1,
+  rise: 2,
+  there: 2,
+  shared: 3,
+  after: 4,
+  apart: 5,
+};
+const soonestFirst = [...choiceRuleIds].sort((a, b) => turn[choiceRules[a].shape] - turn[choiceRules[b].shape]);
 
 /** Whether a choice keeps every rule. @example keepsRules({ ...problem, mostItems: 0 }, [0]) // false */
 export function keepsRules(problem: PlanningProblem, chosen: readonly number[]): boolean {
   const items = itemsOf(problem, chosen);
-  return inOrderOfCost.every((id) => breaksOf(id, items, problem).length === 0);
+  return soonestFirst.every((id) => breaksOf(id, items, problem).length === 0);
 }

@@ -159,9 +159,10 @@ function Planning({ view, wish, rung }: { view: ClientView; wish: Wish | null; r
         : plan,
     [plan, pulled],
   );
+  const { history, ownDrills } = context;
   const problems = useMemo(
-    () => (shown ? checkPlan(shown, view.gates, context.history) : []),
-    [shown, view.gates, context.history],
+    () => (shown ? checkPlan(shown, view.gates, { history, ownDrills }) : []),
+    [shown, view.gates, history, ownDrills],
   );
   const totals = useMemo(() => (shown ? planTotals(shown.items) : null), [shown]);
   const bars = useMemo(() => (shown ? scoreItems(shown, problems) : []), [shown, problems]);

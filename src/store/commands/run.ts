@@ -110,7 +110,7 @@ export const runDoors: Runs = {
       const stored = planOf(store, visitId);
       if (!stored) return 'There is no plan to coach yet. Make one in Sequence.';
       const gates = moment.gatesOf(leader.clientId);
-      const [off] = checkPlan({ ...stored.plan, items }, gates, historyOf(store, leader.clientId)).filter(
+      const [off] = checkPlan({ ...stored.plan, items }, gates, { history: historyOf(store, leader.clientId) }).filter(
         ({ level }) => level === 'off',
       );
       if (off) return `${off.what} ${off.wayOut}`;
