@@ -31,7 +31,15 @@ export async function install() {
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   console.log('Installing; building the database driver takes a minute or two the first time.');
   // Not `npm ci`: it refuses a lock file whose optional packages for other systems a registry does not carry.
-  must('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error', '--ignore-scripts']);
+  must('npm', [
+    'install',
+    '--prefer-offline',
+    '--no-save',
+    '--no-audit',
+    '--no-fund',
+    '--loglevel=error',
+    '--ignore-scripts',
+  ]);
   // Its own -O3 takes twice as long to compile. What the database does is a hundredth of what the server does.
   const child = spawn('npm', ['rebuild', '--loglevel=error'], {
     cwd: root,
