@@ -67,6 +67,7 @@ export function build() {
         'package.json',
         'next.config.ts',
         'postcss.config.mjs',
+        'scripts/build.mjs',
         '-newermt',
         new Date(built).toISOString(),
       ],

@@ -83,7 +83,7 @@ export function loadCourseReviewed(clientId: string): Course | null {
         .map(({ day }) => day)
         .reverse(),
       moved: course.moved,
-      stopped: view.stopped.map(({ drillId }) => findDrill(drillId)?.name ?? drillId),
+      stopped: view.stopped.map(({ name }) => name),
       cautions: flaggedConditions(view.known.profile, view.today),
       anythingClear: over.some(({ change }) => change !== null && change.verdict !== 'no clear change'),
       complaint: complaintChange(told)?.verdict ?? null,
@@ -150,7 +150,7 @@ export function loadLetter(
     told,
     plan: newest ? plans.get(newest.id)!.plan : null,
     atHome: kept.map(({ day, told }) => `From ${said(day)}: ${told ?? 'no code came back yet.'}`),
-    stopped: view.stopped.map(({ drillId }) => findDrill(drillId)?.name ?? drillId),
+    stopped: view.stopped.map(({ name }) => name),
   });
 }
 

@@ -29,7 +29,7 @@ export interface Unreadable {
 
 /** All a station is given of a client: what was recorded, and what the core makes of it on this day. */
 export interface ClientView extends Recorded {
-  stopped: { drillId: string; runId: string }[];
+  stopped: { drillId: string; name: string; runId: string }[];
   /** The visit before this one, and how many there are in all. */
   last: VisitRow | null;
   visitCount: number;

@@ -14,6 +14,7 @@ import {
   summariseRun,
 } from '@/core/coach';
 import { type StoredRun } from '@/core/record';
+import { findDrill } from '@/core/catalogue';
 import { type PlanItem, planItemSchema } from '@/core/sequence';
 import { type Seen } from '@/core/track';
 import { type Store } from './file';
@@ -368,14 +369,18 @@ export function closeOpenRuns(store: Store, clientId: string, nowEpochMs: number
 }
 
 /** Drills of a client that ended in a stop and were not reviewed since. In a group only one's own stops, and everybody's, count. */
-export const stoppedDrills = (store: Store, clientId: string): { drillId: string; runId: string }[] =>
+export const stoppedDrills = (store: Store, clientId: string): StoppedDrill[] =>
   stoppedDrillsOf(store, [clientId]).get(clientId) ?? [];
 
+export interface StoppedDrill {
+  drillId: string;
+  /** As it was called when it was coached: one of the coach's own may have been put away since. */
+  name: string;
+  runId: string;
+}
+
 /** The same of several clients at once. */
-export function stoppedDrillsOf(
-  store: Store,
-  clientIds: readonly string[],
-): Map<string, { drillId: string; runId: string }[]> {
+export function stoppedDrillsOf(store: Store, clientIds: readonly string[]): Map<string, StoppedDrill[]> {
   const taking = runIdsOf(store, clientIds);
   if (taking.length === 0) return new Map();
   const rows = store
@@ -392,24 +397,22 @@ export function stoppedDrillsOf(
     .all();
   const ofRun = new Map<string, string[]>();
   for (const { runId, clientId } of taking) ofRun.set(runId, [...(ofRun.get(runId) ?? []), clientId]);
-  const stopped = new Map<string, Map<string, string>>(clientIds.map((id) => [id, new Map()]));
-  const swapped = new Map<string, string>();
+  const stopped = new Map<string, Map<string, StoppedDrill>>(clientIds.map((id) => [id, new Map()]));
+  const swapped = new Map<string, PlanItem>();
   for (const { runId, event, items } of rows) {
     const parsed = runEventSchema.safeParse(event);
     if (!parsed.success) continue;
     const one = parsed.data;
-    if (one.type === 'swap') swapped.set(`${runId} ${one.item}`, one.to.drillId);
+    if (one.type === 'swap') swapped.set(`${runId} ${one.item}`, one.to);
     for (const clientId of ofRun.get(runId) ?? []) {
       const own = stopped.get(clientId)!;
       if (one.type === 'reviewed') own.delete(one.drillId);
       if (one.type !== 'stop' || (one.who !== undefined && one.who !== clientId)) continue;
-      const drillId = swapped.get(`${runId} ${one.item}`) ?? drillAt(items, one.item);
-      if (drillId) own.set(drillId, runId);
+      const item = swapped.get(`${runId} ${one.item}`) ?? itemAt(items, one.item);
+      if (item) own.set(item.drillId, { drillId: item.drillId, name: nameOf(item), runId });
     }
   }
-  return new Map(
-    [...stopped].map(([clientId, own]) => [clientId, [...own].map(([drillId, runId]) => ({ drillId, runId }))]),
-  );
+  return new Map([...stopped].map(([clientId, own]) => [clientId, [...own.values()]]));
 }
 
 /** Symptoms with which runs of a client were stopped, each with its visit, oldest first. */
@@ -438,8 +441,15 @@ export function stopSymptomsOf(store: Store, clientId: string): { visitId: strin
     });
 }
 
-function drillAt(items: unknown, index: number): string | null {
-  const item: unknown = Array.isArray(items) ? items[index] : null;
-  const drillId = (item as Partial<PlanItem> | null)?.drillId;
-  return typeof drillId === 'string' ? drillId : null;
+/** As much of an item as says which drill it is; null where it can't be read. */
+function itemAt(items: unknown, index: number): Coached | null {
+  const item = (Array.isArray(items) ? items[index] : null) as Partial<PlanItem> | null | undefined;
+  return typeof item?.drillId === 'string' ? { drillId: item.drillId, own: item.own } : null;
+}
+
+type Coached = Pick<PlanItem, 'drillId'> & { own?: unknown };
+
+function nameOf({ drillId, own }: Coached): string {
+  const name = (own as { name?: unknown } | null | undefined)?.name;
+  return typeof name === 'string' ? name : (findDrill(drillId)?.name ?? 'a drill that is gone from the catalogue');
 }

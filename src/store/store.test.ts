@@ -282,7 +282,9 @@ describe('looks, plans and runs', () => {
     saved(record('run.append', { runId, events }));
     saved(record('run.append', { runId, events }));
     expect(findRun(store, runId)!.events).toEqual(events);
-    expect(stoppedDrills(store, clientId)).toEqual([{ drillId: items[0]!.drillId, runId }]);
+    expect(stoppedDrills(store, clientId)).toEqual([
+      { drillId: items[0]!.drillId, name: 'Crossed-leg tuck breath', runId },
+    ]);
     const intruder = [{ id: randomUUID(), seq: 1, atEpochMs: now, event: { type: 'resume' as const } }];
     expect(record('run.append', { runId, events: intruder })).toMatchObject({ state: 'refused' });
     const { runs, plan } = visitRecord(store, visitOfDay(store, clientId, '2026-11-23')!);

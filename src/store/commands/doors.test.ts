@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { cadence } from '@/core/cadence';
+import { findDrill } from '@/core/catalogue';
 import { type RunEvent } from '@/core/coach';
 import { commandKinds } from '@/core/record';
 import { defaultLimits } from '@/core/safety';
+import { type PlanItem } from '@/core/sequence';
 import { findRun, findVisit, factsOf, historyOf, looksOf, openRuns, stoppedDrills, visitRecord, visitsOf } from '..';
 import { type TestStudio, heldItem, now, planOfItems, quietItem, testStudio } from '../fixtures';
 import { doors } from '.';
@@ -133,7 +135,36 @@ describe('a run', () => {
     }
     // What was still on its way has happened all the same.
     expect(studio.append(runId, { type: 'note', text: 'Sat her down.' })).toMatchObject({ state: 'saved' });
-    expect(stoppedDrills(studio.store, clientId)).toEqual([{ drillId: 'quiet-nose', runId }]);
+    expect(stoppedDrills(studio.store, clientId)).toEqual([
+      { drillId: 'quiet-nose', name: 'Quiet nose breath', runId },
+    ]);
+  });
+
+  test('that was stopped keeps the drill’s name, also of one of the coach’s own that was put away since or put in meanwhile', () => {
+    const [planned, instead] = ['Reed breath', 'Slack water'].map((name) => {
+      const own = { ...findDrill('quiet-nose')!, id: randomUUID(), name };
+      studio.take('drill.save', { drill: own, revision: 0 });
+      return quietItem({ drillId: own.id, own });
+    }) as [PlanItem, PlanItem];
+    for (const [item, events] of [
+      [planned, [{ type: 'stop', item: 0 }]],
+      [
+        instead,
+        [
+          { type: 'swap', item: 0, to: instead },
+          { type: 'stop', item: 0 },
+        ],
+      ],
+    ] as [PlanItem, RunEvent[]][]) {
+      const { clientId, visitId } = studio.person('Ness', { items: [planned] });
+      const runId = studio.begun(visitId, [planned]);
+      expect(studio.append(runId, ...events)).toMatchObject({ state: 'saved' });
+      const { id, name } = item.own!;
+      expect(stoppedDrills(studio.store, clientId)).toEqual([{ drillId: id, name, runId }]);
+      studio.store.$client.exec('update own_drills set retracted_at = at');
+      expect(stoppedDrills(studio.store, clientId)).toEqual([{ drillId: id, name, runId }]);
+      studio.store.$client.exec('update own_drills set retracted_at = null');
+    }
   });
 
   test('goes on past midnight without new signs; left open overnight it waits until they were asked', () => {
