@@ -1,6 +1,16 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { createHash } from 'node:crypto';
+import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -21,37 +31,61 @@ export const bin = (name) => join(root, 'node_modules', '.bin', name);
 /**
  * Installs what the lock file names, unless it is there already.
  *
- * @returns settles when the database driver is built too; what doesn't need it can go on meanwhile
+ * @returns settles when the database driver is in its place too; what doesn't need it can go on meanwhile
  */
 export async function install() {
-  const lock = createHash('sha256')
-    .update(readFileSync(join(root, 'package-lock.json')))
-    .digest('hex');
+  const lock = readFileSync(join(root, 'package-lock.json'), 'utf8');
   const mark = join(root, 'node_modules', '.kokyu-lock');
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
-  console.log('Installing; building the database driver takes a minute or two the first time.');
+  const named = createHash('sha256').update(lock).digest('hex');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === named) return;
+  console.log('Installing; the database driver is built beside it, a minute or so the first time.');
+  const building = builtDriver(JSON.parse(lock));
   // Not `npm ci`: it refuses a lock file whose optional packages for other systems a registry does not carry.
-  must('npm', [
-    'install',
-    '--prefer-offline',
-    '--no-save',
-    '--no-audit',
-    '--no-fund',
-    '--loglevel=error',
-    '--ignore-scripts',
-  ]);
-  // Its own -O3 takes twice as long to compile. What the database does is a hundredth of what the server does.
-  const child = spawn('npm', ['rebuild', '--loglevel=error'], {
-    cwd: root,
-    stdio: 'inherit',
-    env: { CFLAGS: '-O1', CXXFLAGS: '-O1', ...process.env },
-  });
-  const status = await new Promise((resolve) => child.on('close', resolve));
-  if (status !== 0 || !existsSync(join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node'))) {
+  must('npm', ['install', '--no-save', '--ignore-scripts', ...quietly]);
+  const { allowScripts } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'));
+  const others = Object.keys(allowScripts).filter((name) => allowScripts[name] && name !== driver);
+  const [made] = await Promise.all([building, succeeded(['rebuild', '--loglevel=error', ...others], root)]);
+  const file = join('node_modules', driver, 'build', 'Release', 'better_sqlite3.node');
+  if (!existsSync(join(made, file))) {
     console.error('\nThe database driver was not built. What is printed above says why.');
-    process.exit(status || 1);
+    process.exit(1);
   }
-  writeFileSync(mark, lock);
+  mkdirSync(dirname(join(root, file)), { recursive: true });
+  copyFileSync(join(made, file), join(root, file));
+  rmSync(made, { recursive: true, force: true });
+  writeFileSync(mark, named);
+}
+
+const driver = 'better-sqlite3';
+const quietly = ['--prefer-offline', '--no-audit', '--no-fund', '--loglevel=error'];
+
+/**
+ * The database driver, built in a folder of its own: fetching the other packages leaves the processor idle, and compiling needs none of them.
+ *
+ * @returns the folder, once it is built there
+ */
+async function builtDriver({ packages }) {
+  const folder = mkdtempSync(join(tmpdir(), 'kokyu-driver-'));
+  const { version } = packages[`node_modules/${driver}`];
+  // The same lock, so that the very same files are fetched; what this folder does not ask for is left out of it.
+  const asked = { name: 'driver', version: '1.0.0', dependencies: { [driver]: version } };
+  writeFileSync(join(folder, 'package.json'), JSON.stringify({ ...asked, allowScripts: { [driver]: true } }));
+  writeFileSync(
+    join(folder, 'package-lock.json'),
+    JSON.stringify({ ...asked, lockfileVersion: 3, requires: true, packages: { ...packages, '': asked } }),
+  );
+  // Its own -O3 takes twice as long to compile. What the database does is a hundredth of what the server does.
+  await succeeded(['install', ...quietly], folder, { CFLAGS: '-O1', CXXFLAGS: '-O1' });
+  return folder;
+}
+
+/** Runs npm beside what else goes on; ends this program when it fails. */
+async function succeeded(args, cwd, env = {}) {
+  const child = spawn('npm', args, { cwd, stdio: 'inherit', env: { ...env, ...process.env } });
+  const status = await new Promise((resolve) => child.on('close', resolve));
+  if (status === 0) return;
+  console.error(`\nnpm ${args[0]} did not succeed. What is printed above says why.`);
+  process.exit(status || 1);
 }
 
 /** Builds unless the build is newer than everything it is made of. */
