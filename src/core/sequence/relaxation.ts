@@ -95,23 +95,27 @@ export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: 
   const next = layers.map(() => [new Float64Array(places).fill(never)]);
   const rowOf = layers.map(() => [new Int32Array(n + 1)]);
   const bestAt = new Float64Array(places);
+  // Few items better a path: only their rows are kept.
+  const rows = new Float64Array((n + 1) * places);
+  rows.fill(never, 0, places);
   for (const layer of layers) from[layer]![0]!.fill(never);
   for (let k = 1; k <= toChoose; k += 1) {
     for (const layer of layers) {
       const own = from[layer]![k]!;
-      const rows = new Float64Array((n + 1) * places);
       const index = new Int32Array(n + 1);
-      rows.fill(never, 0, places);
+      // What goes on after an item: with as many new things left, or with one fewer.
+      const onward = [layer, layer - 1].map((below) => (below < 0 ? null : next[below]![k - 1]!));
+      const onwardRow = [layer, layer - 1].map((below) => (below < 0 ? null : rowOf[below]![k - 1]!));
       bestAt.fill(never);
       let row = 0;
       for (let j = n - 1; j >= 0; j -= 1) {
         const i = items[j]!;
         const place = placeOf[i]!;
-        const below = layer - isNew[i]!;
+        const then = onward[isNew[i]!]!;
         let rest = 0;
-        if (below < 0) rest = never;
+        if (then === null) rest = never;
         else if (!carryLast || stageOf[i] !== 3) {
-          rest = next[below]![k - 1]![rowOf[below]![k - 1]![j + 1]! + place]!;
+          rest = then[onwardRow[isNew[i]!]![j + 1]! + place]!;
           if (!carryLast && rest < 0) rest = 0;
         }
         const here = rest <= never / 2 ? never : worth[j]! + rest;
@@ -120,8 +124,8 @@ export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: 
         if (here > bestAt[place]!) {
           bestAt[place] = here;
           const grown = row + places;
-          for (let p = 0; p < places; p += 1) {
-            const through = here + arc[p * places + place]!;
+          for (let p = 0, a = place; p < places; p += 1, a += places) {
+            const through = here + arc[a]!;
             const past = rows[row + p]!;
             rows[grown + p] = through > past ? through : past;
           }
@@ -129,7 +133,7 @@ export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: 
         }
         index[j] = row;
       }
-      next[layer]!.push(rows);
+      next[layer]!.push(rows.slice(0, row + places));
       rowOf[layer]!.push(index);
     }
   }
@@ -200,34 +204,38 @@ export function sweep(c: Compiled, items: Int32Array, state: State, prices: Pric
   value.fill(never);
   item.fill(-1);
   let [start, onward] = [-1, never];
+  const follows = last === undefined ? -1 : placeOf[last]! * places;
   for (let j = n - 1; j >= 0; j -= 1) {
     const i = items[j]!;
     const place = placeOf[i]!;
+    const own = worth[j]! - ofItem;
+    const fresh = isNew[i]!;
     const ends = carryLast && stageOf[i] === 3;
+    const begins = follows >= 0 || !settleFirst || stageOf[i] === 0;
     // From the top layer down: a layer reads the one below as it was before this item.
-    for (let layer = top; layer >= 0; layer -= 1) {
-      const below = layer - isNew[i]!;
-      after[layer * n + j] = -1;
-      if (below < 0) continue;
+    for (let layer = top; layer >= fresh; layer -= 1) {
       let rest = 0;
+      let then = -1;
       if (!ends) {
-        rest = value[below * places + place]!;
-        after[layer * n + j] = item[below * places + place]!;
-        if (!carryLast && rest < 0) {
-          rest = 0;
-          after[layer * n + j] = -1;
-        }
+        const on = (layer - fresh) * places + place;
+        rest = value[on]!;
+        if (carryLast || rest >= 0) then = item[on]!;
+        else rest = 0;
       }
       if (rest <= never / 2) continue;
-      const here = worth[j]! - ofItem + rest;
-      if (layer === top && (last !== undefined || !settleFirst || stageOf[i] === 0)) {
-        const whole = here + (last === undefined ? 0 : arc[placeOf[last]! * places + place]!);
-        if (whole > onward) [onward, start] = [whole, j];
+      const here = own + rest;
+      after[layer * n + j] = then;
+      if (layer === top && begins) {
+        const whole = follows < 0 ? here : here + arc[follows + place]!;
+        if (whole > onward) {
+          onward = whole;
+          start = j;
+        }
       }
       const row = layer * places;
       if (here <= value[row + place]!) continue;
-      for (let p = 0; p < places; p += 1) {
-        const through = here + arc[p * places + place]!;
+      for (let p = 0, a = place; p < places; p += 1, a += places) {
+        const through = here + arc[a]!;
         if (through > value[row + p]!) {
           value[row + p] = through;
           item[row + p] = j;

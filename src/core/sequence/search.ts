@@ -37,6 +37,11 @@ const patience = 4000;
 const glance = 100;
 const beamWidth = 12;
 
+interface Option {
+  at: number;
+  bound: number;
+}
+
 interface Hunt {
   c: Compiled;
   state: State;
@@ -89,12 +94,7 @@ function begin(hunt: Hunt) {
   for (const most of firstRounds) {
     const list = items;
     const found = findPrices(c, list, state, prices, most, 1, (path) => {
-      best.offer(
-        repaired(
-          c,
-          path.map((j) => list[j]!),
-        ),
-      );
+      best.offerRepaired(path.map((j) => list[j]!));
       return best.points;
     });
     hunt.nodes += found.rounds;
@@ -125,7 +125,7 @@ function explore(hunt: Hunt, items: Int32Array, from: Prices, ceiling: number) {
   const left = worthKeeping(c, first, state, best.points);
   const tables = kept.map((prices) => relax(c, left, toChoose, prices));
   if (descend(hunt, left, tables, Math.min(hunt.cap, hunt.nodes + patience))) return;
-  for (const { at, bound: own } of options(hunt, left, tables, 0)) {
+  for (const { at, bound: own } of options(hunt, left, tables, 0, certainBy(hunt, tables))) {
     const ceilingHere = Math.min(most, own);
     if (!beats(ceilingHere, best.points)) return;
     take(c, state, left[at]!);
@@ -145,24 +145,29 @@ function explore(hunt: Hunt, items: Int32Array, from: Prices, ceiling: number) {
 const compatible = (c: Compiled, state: State, items: Int32Array): Int32Array =>
   items.filter((i) => mayCome(c, state, i));
 
+/** What is certain at the state by each table. */
+function certainBy({ c, state }: Hunt, tables: readonly Relaxation[]): Float64Array {
+  const basis = new Float64Array(tables.length);
+  for (let r = 0; r < tables.length; r += 1) basis[r] = certain(c, tables[r]!, state);
+  return basis;
+}
+
 /** What can come next, with its bound, best first. */
 function options(
   { c, state, best }: Hunt,
   items: Int32Array,
   tables: readonly Relaxation[],
   from: number,
-): { at: number; bound: number }[] {
+  basis: Float64Array,
+): Option[] {
+  const found: Option[] = [];
   const places = c.problem.mostItems - state.chosen.length;
-  if (places === 0) return [];
+  if (places === 0) return found;
   const last = state.chosen.at(-1);
-  const basis = tables.map((r) => certain(c, r, state));
   const until = lastChance(c, state, items);
   const layer = layerOf(c, state);
-  const found: { at: number; bound: number }[] = [];
   const lastPlace = last === undefined ? null : c.placeOf[last]!;
-  const [first] = tables as [Relaxation];
-  const highs = highsOf(c, first, layer, places, lastPlace);
-  const onward = tables.map(({ from: paths }) => paths[layer]![places]!);
+  const highs = highsOf(c, tables[0]!, layer, places, lastPlace);
   for (let block = Math.floor(from / blockSize); block * blockSize < until; block += 1) {
     if (!beats(basis[0]! + highs[block]!, best.points)) continue;
     const end = Math.min(until, (block + 1) * blockSize);
@@ -171,17 +176,22 @@ function options(
       const change = lastPlace === null ? -1 : lastPlace * c.places + c.placeOf[i]!;
       let bound = endless;
       for (let r = 0; r < tables.length; r += 1) {
-        let value = basis[r]! + onward[r]![j]!;
-        if (change >= 0) value += tables[r]!.arc[change]!;
+        const { from: paths, arc } = tables[r]!;
+        let value = basis[r]! + paths[layer]![places]![j]!;
+        if (change >= 0) value += arc[change]!;
         if (value < bound) {
           bound = value;
           if (!beats(bound, best.points)) break;
         }
       }
-      if (beats(bound, best.points) && fits(c, state, i)) found.push({ at: j, bound });
+      if (!beats(bound, best.points) || !fits(c, state, i)) continue;
+      // Of equals the earlier comes first.
+      let at = found.length;
+      while (at > 0 && found[at - 1]!.bound < bound) at -= 1;
+      found.splice(at, 0, { at: j, bound });
     }
   }
-  return found.sort((a, b) => b.bound - a.bound || a.at - b.at);
+  return found;
 }
 
 /** How far down the list the next item may stand: a drill that must be in can't be passed by. */
@@ -197,11 +207,14 @@ function lastChance(c: Compiled, state: State, items: Int32Array): number {
 /** Depth first through the items in their order. False when the nodes ran out before everything was seen. */
 function descend(hunt: Hunt, items: Int32Array, tables: readonly Relaxation[], until: number, from = 0): boolean {
   const { c, state, best } = hunt;
+  // Of the state as it stands; what comes next is looked for at once, before it changes.
+  const basis = certainBy(hunt, tables);
+
   const visit = (from: number): boolean => {
     hunt.nodes += 1;
     if (hunt.nodes > until) return false;
     if (complete(c, state) && pointsOf(c, state) > best.points) best.offer(state.chosen);
-    for (const { at, bound } of options(hunt, items, tables, from)) {
+    for (const { at, bound } of options(hunt, items, tables, from, basis)) {
       if (!beats(bound, best.points)) break;
       take(c, state, items[at]!);
       const done = !stillPossible(at) || visit(at + 1);
@@ -214,30 +227,19 @@ function descend(hunt: Hunt, items: Int32Array, tables: readonly Relaxation[], u
   /** The bound again with what the item really gains: closer than the one it was picked by. */
   const stillPossible = (at: number) => {
     const places = c.problem.mostItems - state.chosen.length;
-    if (complete(c, state) && pointsOf(c, state) > best.points) return true;
+    const better = complete(c, state) && pointsOf(c, state) > best.points;
     const place = c.placeOf[items[at]!]!;
     const layer = layerOf(c, state);
-    for (const r of tables) {
-      const rest = r.next[layer]![places]![r.rowOf[layer]![places]![at + 1]! + place]!;
-      if (!beats(certain(c, r, state) + rest, best.points)) return false;
+    for (let r = 0; r < tables.length; r += 1) {
+      const { next, rowOf } = tables[r]!;
+      basis[r] = certain(c, tables[r]!, state);
+      const rest = next[layer]![places]![rowOf[layer]![places]![at + 1]! + place]!;
+      if (!better && !beats(basis[r]! + rest, best.points)) return false;
     }
     return true;
   };
 
   return visit(from);
-}
-
-/** Makes a plan out of a relaxed path: what fits, in its order, with the end it needs. */
-function repaired(c: Compiled, path: readonly number[]): number[] {
-  const state = nothingChosen(c);
-  const end = c.problem.carryLast ? path.filter((i) => c.stageOf[i] === 3).at(-1) : undefined;
-  for (const i of path) {
-    if (i === end || !fits(c, state, i)) continue;
-    take(c, state, i);
-    if (end !== undefined && !fits(c, state, end)) putBack(c, state);
-  }
-  if (end !== undefined && fits(c, state, end)) take(c, state, end);
-  return state.chosen;
 }
 
 /**

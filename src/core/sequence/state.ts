@@ -146,23 +146,37 @@ export class Incumbent {
   }
 
   /** Takes a choice when it keeps the rules and is worth more than any so far. */
-  offer(chosen: readonly number[]): boolean {
-    const points = this.valued(chosen);
-    if (points === null || points <= this.points) return false;
-    this.points = points;
-    this.chosen = [...chosen];
-    return true;
-  }
-
-  private valued(chosen: readonly number[]): number | null {
+  offer(chosen: readonly number[]) {
     const { c, scratch } = this;
     for (const i of chosen) {
       if (!fits(c, scratch, i)) break;
       take(c, scratch, i);
     }
-    const whole = scratch.chosen.length === chosen.length && complete(c, scratch);
-    const points = whole ? pointsOf(c, scratch) : null;
+    this.judge(scratch.chosen.length === chosen.length);
+  }
+
+  /** Makes a plan out of a relaxed path: what fits, in its order, with the end it needs. */
+  offerRepaired(path: readonly number[]) {
+    const { c, scratch } = this;
+    const end = c.problem.carryLast ? path.filter((i) => c.stageOf[i] === 3).at(-1) : undefined;
+    for (const i of path) {
+      if (i === end || !fits(c, scratch, i)) continue;
+      take(c, scratch, i);
+      if (end !== undefined && !fits(c, scratch, end)) putBack(c, scratch);
+    }
+    if (end !== undefined && fits(c, scratch, end)) take(c, scratch, end);
+    this.judge(true);
+  }
+
+  private judge(kept: boolean) {
+    const { c, scratch } = this;
+    if (kept && complete(c, scratch)) {
+      const points = pointsOf(c, scratch);
+      if (points > this.points) {
+        this.points = points;
+        this.chosen = [...scratch.chosen];
+      }
+    }
     while (scratch.chosen.length > 0) putBack(c, scratch);
-    return points;
   }
 }
