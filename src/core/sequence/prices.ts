@@ -40,11 +40,11 @@ export function findPrices(
   keepers: number,
   tryPath: (path: readonly number[]) => number,
 ): Priced {
-  const scratch: Scratch = scratchFor(c, items);
   const left = new Float64Array(c.rowMost.length);
   const direction = new Float64Array(c.prices.count);
   const seen: { bound: number; prices: Prices }[] = [];
   const live = binding(c, items, state);
+  const scratch: Scratch = scratchFor(c, items, live);
   // A rule that can't be broken any more costs nothing.
   let prices: Prices = new Float64Array(c.prices.count);
   for (const at of live) prices[at] = begin[at]!;
@@ -124,7 +124,10 @@ function turn(
   for (let t = 0; t < c.targets; t += 1) {
     put(t, (gains[t]! - Math.max(state.gains[t]!, wantedTenths(c, t, prices[t]!))) * scale.tenth);
   }
-  for (const at of live) if (at >= rows && at < second) put(at, left[at - rows]!);
+  for (let l = 0; l < live.length; l += 1) {
+    const at = live[l]!;
+    if (at >= rows && at < second) put(at, left[at - rows]!);
+  }
   const slack = (most: number, used: number) => (Number.isFinite(most) ? most - used : 0);
   put(second, slack(mostSeconds, seconds) * scale.second);
   put(holdSecond, slack(mostHoldSeconds, holdSeconds) * scale.holdSecond);
@@ -135,13 +138,15 @@ function turn(
 function stepped(c: Compiled, prices: Prices, direction: Float64Array, live: Int32Array, reach: number): Prices {
   const { rows, second, holdSecond, item, count, signed } = c.prices;
   let square = 0;
-  for (const at of live) {
+  for (let l = 0; l < live.length; l += 1) {
+    const at = live[l]!;
     const along = direction[at]!;
     if (prices[at]! > 0 || along < 0 || signed[at] === 1) square += along * along;
   }
   const step = square === 0 ? 0 : reach / square;
   const next = new Float64Array(count);
-  for (const at of live) {
+  for (let l = 0; l < live.length; l += 1) {
+    const at = live[l]!;
     const size = at < rows ? scale.tenth : 1;
     const price = prices[at]! - step * direction[at]! * size;
     next[at] = price > 0 || signed[at] === 1 ? price : 0;

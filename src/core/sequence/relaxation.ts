@@ -57,7 +57,14 @@ const roomFor = (c: Compiled, items: Int32Array): Room => ({
   arc: new Float64Array(c.places * c.places),
 });
 
-function priced(c: Compiled, items: Int32Array, prices: Prices, room: Room = roomFor(c, items)): Base {
+/** @param live where prices may stand above 0, in their order; null where that was not worked out */
+function priced(
+  c: Compiled,
+  items: Int32Array,
+  prices: Prices,
+  live: Int32Array | null = null,
+  room: Room = roomFor(c, items),
+): Base {
   const { worth, charge, aim, arc } = room;
   const { rows } = c.prices;
   const { rowMost, rowStart, rowOf, rowFactor, gainStart, gainTarget, gainTenths, drillOf, kindOf } = c;
@@ -65,7 +72,10 @@ function priced(c: Compiled, items: Int32Array, prices: Prices, room: Room = roo
   const n = items.length;
   charge.fill(0);
   let ruleBase = 0;
-  for (let r = 0; r < rowMost.length; r += 1) {
+  const looked = live === null ? rowMost.length : live.length;
+  for (let l = 0; l < looked; l += 1) {
+    const r = live === null ? l : live[l]! - rows;
+    if (r < 0 || r >= rowMost.length) continue;
     const price = prices[rows + r]!;
     if (price === 0) continue;
     ruleBase += price * rowMost[r]!;
@@ -192,7 +202,7 @@ export interface Sweep {
  * last item to the first. Minus infinity when nothing whole can come of it.
  */
 export function sweep(c: Compiled, items: Int32Array, state: State, prices: Prices, scratch: Scratch): Sweep {
-  const base = priced(c, items, prices, scratch.room);
+  const base = priced(c, items, prices, scratch.live, scratch.room);
   const { worth, arc } = base;
   const { places, placeOf, stageOf, isNew } = c;
   const { carryLast, settleFirst, mostItems } = c.problem;
@@ -257,7 +267,8 @@ export function sweep(c: Compiled, items: Int32Array, state: State, prices: Pric
   return { bound: basis + onward, path };
 }
 
-export const scratchFor = (c: Compiled, items: Int32Array): Scratch => ({
+export const scratchFor = (c: Compiled, items: Int32Array, live: Int32Array): Scratch => ({
+  live,
   room: roomFor(c, items),
   value: new Float64Array(c.layers * c.places),
   item: new Int32Array(c.layers * c.places),
@@ -265,6 +276,8 @@ export const scratchFor = (c: Compiled, items: Int32Array): Scratch => ({
 });
 
 export interface Scratch {
+  /** Where the prices stand that may be above 0. */
+  live: Int32Array;
   room: Room;
   value: Float64Array;
   item: Int32Array;
@@ -299,8 +312,9 @@ export function worthKeeping(c: Compiled, r: Relaxation, state: State, points: n
     for (let used = top - fresh; used >= 0; used -= 1) {
       for (let m = k - 1; m >= 0; m -= 1) {
         const before = m === 0 ? (used === 0 ? first : never) : reach[used * block + m * places + place]!;
-        if (before <= never / 2) continue;
-        if (before + r.from[top - used]![k - m]![j]! >= lowest) keep = true;
+        // What leads to nothing worth more through this item need not be followed beyond it.
+        if (before <= never / 2 || before + r.from[top - used]![k - m]![j]! < lowest) continue;
+        keep = true;
         if (ends) continue;
         const along = before + worth[j]!;
         const row = (used + fresh) * block + (m + 1) * places;

@@ -34,7 +34,7 @@ const keepers = 2;
 /** Nodes given to the way down before prices are sought anew. */
 const patience = 4000;
 /** Nodes given to each way on with the prices there are, before it gets some of its own. */
-const glance = 100;
+const glance = 200;
 const beamWidth = 12;
 
 interface Option {
@@ -54,7 +54,6 @@ interface Hunt {
 
 /** Whether a bound leaves room for a plan that is worth more; worths are whole. */
 const beats = (bound: number, points: number) => bound > points && bound + 1e-6 >= points + 1;
-const endless = Number.POSITIVE_INFINITY;
 
 /**
  * Finds the best choice. Prices for the bound come first, and with them good plans to begin from; whatever can't be part of
@@ -167,24 +166,27 @@ function options(
   const until = lastChance(c, state, items);
   const layer = layerOf(c, state);
   const lastPlace = last === undefined ? null : c.placeOf[last]!;
-  const highs = highsOf(c, tables[0]!, layer, places, lastPlace);
+  const [first] = tables as [Relaxation];
+  const highs = highsOf(c, first, layer, places, lastPlace);
+  const paths = first.from[layer]![places]!;
+  const firstBasis = basis[0]!;
+  const { points } = best;
   for (let block = Math.floor(from / blockSize); block * blockSize < until; block += 1) {
-    if (!beats(basis[0]! + highs[block]!, best.points)) continue;
+    if (!beats(firstBasis + highs[block]!, points)) continue;
     const end = Math.min(until, (block + 1) * blockSize);
     for (let j = Math.max(from, block * blockSize); j < end; j += 1) {
       const i = items[j]!;
       const change = lastPlace === null ? -1 : lastPlace * c.places + c.placeOf[i]!;
-      let bound = endless;
-      for (let r = 0; r < tables.length; r += 1) {
-        const { from: paths, arc } = tables[r]!;
-        let value = basis[r]! + paths[layer]![places]![j]!;
+      let bound = firstBasis + paths[j]!;
+      if (change >= 0) bound += first.arc[change]!;
+      // The first table alone turns most away.
+      for (let r = 1; r < tables.length && beats(bound, points); r += 1) {
+        const { from: others, arc } = tables[r]!;
+        let value = basis[r]! + others[layer]![places]![j]!;
         if (change >= 0) value += arc[change]!;
-        if (value < bound) {
-          bound = value;
-          if (!beats(bound, best.points)) break;
-        }
+        if (value < bound) bound = value;
       }
-      if (!beats(bound, best.points) || !fits(c, state, i)) continue;
+      if (!beats(bound, points) || !fits(c, state, i)) continue;
       // Of equals the earlier comes first.
       let at = found.length;
       while (at > 0 && found[at - 1]!.bound < bound) at -= 1;
