@@ -57,7 +57,7 @@ const roomFor = (c: Compiled, items: Int32Array): Room => ({
   arc: new Float64Array(c.places * c.places),
 });
 
-/** @param live where prices may stand above 0, in their order; null where that was not worked out */
+/** @param live where a price may be other than 0, in their order; null where that was not worked out */
 function priced(
   c: Compiled,
   items: Int32Array,
@@ -276,7 +276,7 @@ export const scratchFor = (c: Compiled, items: Int32Array, live: Int32Array): Sc
 });
 
 export interface Scratch {
-  /** Where the prices stand that may be above 0. */
+  /** Where a price may be other than 0. */
   live: Int32Array;
   room: Room;
   value: Float64Array;
