@@ -2,12 +2,11 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { testServer } from './support/server';
+import { ownStudio } from './support/server';
 import { allSaved, expectAccessible, seedReading } from './support/walk';
 
-const server = testServer(4329, 'own');
+const server = ownStudio();
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 test('the catalogue is browsed, searched and compared, and every page of it is accessible', async ({ page }) => {
   await page.goto(server.url);

@@ -2,12 +2,11 @@ import { type Page, expect, test } from '@playwright/test';
 import jsqr from 'jsqr';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
-import { testServer } from './support/server';
+import { ownStudio } from './support/server';
 import { allSaved, expectAccessible, planItem, seedCoached } from './support/walk';
 
-const server = testServer(4355);
+const server = ownStudio();
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 const items = () => [
   planItem('quiet-nose', { position: 'sitting', breaths: 4 }),

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { testServer } from './support/server';
+import { ownStudio } from './support/server';
 import {
   addClient,
   allSaved,
@@ -12,10 +12,9 @@ import {
   tapsPast,
 } from './support/walk';
 
-const server = testServer(4325);
+const server = ownStudio();
 
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 test('settings are kept and used: the studio’s name on top, the emergency number on the stop', async ({ page }) => {
   await page.goto(`${server.url}/settings`);

@@ -1,13 +1,12 @@
 import { expect, test } from '@playwright/test';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { testServer } from './support/server';
+import { ownStudio } from './support/server';
 import { addClient, allSaved, expectAccessible, planItem, screenClear, seedClient, seedPlan } from './support/walk';
 
-const server = testServer(4328);
+const server = ownStudio();
 
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 /** Changes a row of the studio's file from outside, as a bad disk or another program would. */
 function change(sql: string, ...values: unknown[]) {

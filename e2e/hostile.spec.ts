@@ -1,13 +1,12 @@
 import { expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { allMet, met } from './support/met';
-import { testServer } from './support/server';
+import { ownStudio } from './support/server';
 import { planItem, seedCoached } from './support/walk';
 
-const server = testServer(4357);
+const server = ownStudio();
 test.beforeAll(() => server.start());
 allMet('e2e/hostile.spec.ts');
-test.afterAll(() => server.close());
 
 /** What would run if it were taken for more than words, in a page, an attribute, an address, a script, a drawing, a template. */
 const script = `"><img src=x onerror="hacked=1"><script>hacked=1</script><svg onload=hacked=1>'-hacked--{{7*7}}javascript:hacked=1`;

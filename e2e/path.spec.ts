@@ -1,11 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { testServer } from './support/server';
+import { ownStudio } from './support/server';
 import { addClient, allSaved, expectAccessible, gradeRing, screenClear, tapsPast } from './support/walk';
 
-const server = testServer(4321);
+const server = ownStudio();
 
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 test('a new coach takes a new client from the first question to a measured change', async ({ page }) => {
   await page.goto(server.url);

@@ -2,13 +2,12 @@ import { type Page, expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { instantAt, minuteIn, timeIn, weekOf, weekdayName } from '@/core/diary';
 import { addDays, dayIn } from '@/core/record';
-import { testServer } from './support/server';
+import { ownStudio } from './support/server';
 import { allSaved, expectAccessible, letGoAt, seedClient } from './support/walk';
 
-const server = testServer(4345);
+const server = ownStudio();
 
 test.beforeAll(() => server.start());
-test.afterAll(() => server.close());
 
 async function say(page: Page, ...commands: { kind: string; payload: object }[]) {
   const data = { commands: commands.map((command) => ({ id: uuid(), ...command })) };

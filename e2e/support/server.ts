@@ -37,6 +37,25 @@ const isThere = (url: string) =>
     asked.once('error', () => resolve(false));
   });
 
+async function untilThere(url: string, port: number) {
+  for (let tries = 0; tries < 600; tries += 1) {
+    const answered = await isThere(url);
+    if (answered) return;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error(`The server on port ${port} did not answer.`);
+}
+
+const environment = (port: number, folder: string, studio: 'own' | 'demo' = 'own') => ({
+  ...process.env,
+  KOKYU_DATA: folder,
+  KOKYU_STUDIO: studio,
+  HOST: '127.0.0.1',
+  PORT: String(port),
+  NEXT_TELEMETRY_DISABLED: '1',
+  TZ: 'Europe/London',
+});
+
 /** @param more what else is set where it starts: with HOST it is served to others too, over TLS */
 export function testServer(
   port: number,
@@ -52,17 +71,7 @@ export function testServer(
   const launch = (on: number, env: Record<string, string> = {}, stderr: 'inherit' | 'pipe' = 'inherit') =>
     spawn(process.execPath, flags, {
       stdio: ['ignore', 'ignore', stderr],
-      env: {
-        ...process.env,
-        KOKYU_DATA: dataDir,
-        KOKYU_STUDIO: studio,
-        HOST: '127.0.0.1',
-        PORT: String(on),
-        NEXT_TELEMETRY_DISABLED: '1',
-        TZ: 'Europe/London',
-        ...more,
-        ...env,
-      },
+      env: { ...environment(on, dataDir, studio), ...more, ...env },
     });
 
   const end = (signal: NodeJS.Signals = 'SIGTERM') =>
@@ -73,14 +82,9 @@ export function testServer(
       child = null;
     });
 
-  const start = async () => {
+  const start = () => {
     child = launch(port);
-    for (let tries = 0; tries < 600; tries += 1) {
-      const answered = await isThere(url);
-      if (answered) return;
-      await new Promise((resolve) => setTimeout(resolve, 50));
-    }
-    throw new Error(`The server on port ${port} did not answer.`);
+    return untilThere(url, port);
   };
 
   const another = (on: number, env: Record<string, string> = {}) =>
@@ -128,35 +132,61 @@ function loadDemoInto(folder: string) {
   if (status !== 0) throw new Error('The demo could not be loaded.');
 }
 
-let studio: TestServer | null = null;
+/** A studio on a server that others use too: it is neither ended nor killed. */
+type Studio = Pick<TestServer, 'url' | 'dataDir' | 'start'>;
 
-/** Whether several tests of this worker use the server at an address. */
-export const isShared = (url: string) => url === studio?.url;
-
-/**
- * The one server of a test worker, for tests that neither kill it nor need a studio of their own: started by the first that asks,
- * ended with the worker. Tests that share it use clients of their own and leave the settings as they were.
- */
-export function sharedStudio(): TestServer {
-  if (studio) return studio;
-  const server = testServer(4360 + Number(process.env.TEST_PARALLEL_INDEX ?? 0));
-  let started: Promise<void> | null = null;
-  const start = () => {
-    // The files are read by a process too that starts nothing: it has nothing to end.
-    process.once('exit', () => {
-      const pid = server.pid();
-      if (pid > 0) process.kill(pid, 'SIGKILL');
-      rmSync(server.dataDir, { recursive: true, force: true });
+/** The one server of a test worker, ended with the worker: one that is warm answers several times as fast as one that just came up. */
+function workersServer(): { url: string; goOnWith: (folder: string) => Promise<void> } {
+  const port = 4360 + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
+  const url = `http://127.0.0.1:${port}`;
+  let child: ChildProcess | null = null;
+  let now = '';
+  const begin = async (folder: string) => {
+    child = spawn(process.execPath, [...flags.slice(0, -1), 'e2e/support/studios.mjs'], {
+      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      // A copy of the day would be one of whatever studio is at hand.
+      env: { ...environment(port, folder), KOKYU_COPY_AFTER: '86400' },
     });
-    return server.start();
+    await untilThere(url, port);
   };
-  const gone = () => Promise.reject(new Error('The shared studio is not to be ended: take a testServer().'));
-  studio = {
-    ...server,
-    start: () => (started ??= start()),
-    kill: gone,
-    end: gone,
-    close: () => Promise.resolve(),
+  const goOnWith = async (folder: string) => {
+    if (folder === now) return;
+    now = folder;
+    if (!child) return begin(folder);
+    const there = new Promise((resolve) => child!.once('message', resolve));
+    child.send(folder);
+    await there;
+  };
+  return { url, goOnWith };
+}
+
+let ofWorker: ReturnType<typeof workersServer> | null = null;
+let shared: Studio | null = null;
+let atHand: Studio | null = null;
+
+/** An empty studio for the tests of one file, on the server of the worker. */
+export function ownStudio(): Studio {
+  ofWorker ??= workersServer();
+  const { url, goOnWith } = ofWorker;
+  const dataDir = scratchFolder('test');
+  // The server may have it open until it ends.
+  process.once('exit', () => rmSync(dataDir, { recursive: true, force: true }));
+  const studio: Studio = {
+    url,
+    dataDir,
+    start: () => {
+      atHand = studio;
+      return goOnWith(dataDir);
+    },
   };
   return studio;
 }
+
+/** Whether several tests of this worker use the studio that is at an address just now. */
+export const isShared = (url: string) => atHand !== null && atHand === shared && url === atHand.url;
+
+/**
+ * The one studio of a test worker, for tests that need none of their own. Tests that share it use clients of their own and leave the
+ * settings as they were.
+ */
+export const sharedStudio = (): Studio => (shared ??= ownStudio());
