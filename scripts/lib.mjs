@@ -10,7 +10,6 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { createHash } from 'node:crypto';
-import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -65,7 +64,9 @@ const quietly = ['--prefer-offline', '--no-audit', '--no-fund', '--loglevel=erro
  * @returns the folder, once it is built there
  */
 async function builtDriver({ packages }) {
-  const folder = mkdtempSync(join(tmpdir(), 'kokyu-driver-'));
+  // Here and not where temporary things go: from there a careful machine runs nothing. npm leaves alone what begins with a dot.
+  mkdirSync(join(root, 'node_modules'), { recursive: true });
+  const folder = mkdtempSync(join(root, 'node_modules', '.driver-'));
   const { version } = packages[`node_modules/${driver}`];
   // The same lock, so that the very same files are fetched; what this folder does not ask for is left out of it.
   const asked = { name: 'driver', version: '1.0.0', dependencies: { [driver]: version } };
