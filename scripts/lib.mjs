@@ -1,14 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import {
-  copyFileSync,
-  existsSync,
-  mkdirSync,
-  mkdtempSync,
-  readFileSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -65,8 +56,10 @@ const quietly = ['--prefer-offline', '--no-audit', '--no-fund', '--loglevel=erro
  */
 async function builtDriver({ packages }) {
   // Here and not where temporary things go: from there a careful machine runs nothing. npm leaves alone what begins with a dot.
-  mkdirSync(join(root, 'node_modules'), { recursive: true });
-  const folder = mkdtempSync(join(root, 'node_modules', '.driver-'));
+  const folder = join(root, 'node_modules', '.driver');
+  // What an attempt that failed left behind.
+  rmSync(folder, { recursive: true, force: true });
+  mkdirSync(folder, { recursive: true });
   const { version } = packages[`node_modules/${driver}`];
   // The same lock, so that the very same files are fetched; what this folder does not ask for is left out of it.
   const asked = { name: 'driver', version: '1.0.0', dependencies: { [driver]: version } };

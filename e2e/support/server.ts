@@ -135,7 +135,7 @@ function loadDemoInto(folder: string) {
 /** A studio on a server that others use too: it is neither ended nor killed. */
 type Studio = Pick<TestServer, 'url' | 'dataDir' | 'start'>;
 
-/** The one server of a test worker, ended with the worker: one that is warm answers several times as fast as one that just came up. */
+/** The one server of a test worker, ended with the worker, for one studio after the other. */
 function workersServer(): { url: string; goOnWith: (folder: string) => Promise<void> } {
   const port = 4360 + Number(process.env.TEST_PARALLEL_INDEX ?? 0);
   const url = `http://127.0.0.1:${port}`;

@@ -152,7 +152,7 @@ export class Incumbent {
       if (!fits(c, scratch, i)) break;
       take(c, scratch, i);
     }
-    this.judge(scratch.chosen.length === chosen.length);
+    this.weigh(scratch.chosen.length === chosen.length);
   }
 
   /** Makes a plan out of a relaxed path: what fits, in its order, with the end it needs. */
@@ -165,10 +165,10 @@ export class Incumbent {
       if (end !== undefined && !fits(c, scratch, end)) putBack(c, scratch);
     }
     if (end !== undefined && fits(c, scratch, end)) take(c, scratch, end);
-    this.judge(true);
+    this.weigh(true);
   }
 
-  private judge(kept: boolean) {
+  private weigh(kept: boolean) {
     const { c, scratch } = this;
     if (kept && complete(c, scratch)) {
       const points = pointsOf(c, scratch);
