@@ -34,10 +34,13 @@ export async function install() {
   must('npm', ['install', '--no-save', '--ignore-scripts', ...quietly]);
   const { allowScripts } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'));
   const others = Object.keys(allowScripts).filter((name) => allowScripts[name] && name !== driver);
-  const [made] = await Promise.all([building, succeeded(['rebuild', '--loglevel=error', ...others], root)]);
+  const [made] = await Promise.all([
+    building,
+    succeeded(['rebuild', '--loglevel=error', ...others], root, 'The packages were not set up.'),
+  ]);
   const file = join('node_modules', driver, 'build', 'Release', 'better_sqlite3.node');
   if (!existsSync(join(made, file))) {
-    console.error('\nThe database driver was not built. What is printed above says why.');
+    console.error(`\n${notBuilt} What is printed above says why.`);
     process.exit(1);
   }
   mkdirSync(dirname(join(root, file)), { recursive: true });
@@ -47,6 +50,7 @@ export async function install() {
 }
 
 const driver = 'better-sqlite3';
+const notBuilt = 'The database driver was not built.';
 const quietly = ['--prefer-offline', '--no-audit', '--no-fund', '--loglevel=error'];
 
 /**
@@ -69,16 +73,16 @@ async function builtDriver({ packages }) {
     JSON.stringify({ ...asked, lockfileVersion: 3, requires: true, packages: { ...packages, '': asked } }),
   );
   // Its own -O3 takes twice as long to compile. What the database does is a hundredth of what the server does.
-  await succeeded(['install', ...quietly], folder, { CFLAGS: '-O1', CXXFLAGS: '-O1' });
+  await succeeded(['install', ...quietly], folder, notBuilt, { CFLAGS: '-O1', CXXFLAGS: '-O1' });
   return folder;
 }
 
 /** Runs npm beside what else goes on; ends this program when it fails. */
-async function succeeded(args, cwd, env = {}) {
+async function succeeded(args, cwd, otherwise, env = {}) {
   const child = spawn('npm', args, { cwd, stdio: 'inherit', env: { ...env, ...process.env } });
   const status = await new Promise((resolve) => child.on('close', resolve));
   if (status === 0) return;
-  console.error(`\nnpm ${args[0]} did not succeed. What is printed above says why.`);
+  console.error(`\n${otherwise} What is printed above says why.`);
   process.exit(status || 1);
 }
 
