@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
+import { follow } from '../follow';
 
 /** Where each item of a plan starts, on one ruled line with a cursor: how far the run has come, without figures. */
 export function PlanStrip({
@@ -21,10 +22,8 @@ export function PlanStrip({
   const cursor = useRef<SVGLineElement>(null);
   const part = (seconds: number) => (totalSeconds > 0 ? Math.min(1, seconds / totalSeconds) * 1000 : 0);
   useEffect(() => {
-    let frame = 0;
     let shown = -1;
-    const draw = () => {
-      frame = requestAnimationFrame(draw);
+    return follow(() => {
       // A whole plan on a line this long moves less than a pixel a second: a step a second is as smooth as it gets.
       const seconds = Math.floor(askSeconds());
       if (seconds === shown) return;
@@ -32,9 +31,7 @@ export function PlanStrip({
       const x = totalSeconds > 0 ? Math.min(1, seconds / totalSeconds) * 1000 : 0;
       cursor.current?.setAttribute('x1', x.toFixed(1));
       cursor.current?.setAttribute('x2', x.toFixed(1));
-    };
-    draw();
-    return () => cancelAnimationFrame(frame);
+    });
   }, [askSeconds, totalSeconds]);
   return (
     <svg viewBox="-2 0 1004 24" preserveAspectRatio="none" className={className} aria-hidden>

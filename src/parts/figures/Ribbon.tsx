@@ -2,6 +2,7 @@
 
 import { memo, useEffect, useId, useMemo, useRef } from 'react';
 import { type BreathStretch, cycleSeconds } from '@/core/cadence';
+import { follow } from '../follow';
 import { breathPieces, pointList } from './score/score.geometry';
 
 const width = 600;
@@ -46,16 +47,18 @@ export const Ribbon = memo(function Ribbon({
 
   useEffect(() => {
     const still = window.matchMedia('(prefers-reduced-motion: reduce)');
-    let frame = 0;
+    let shown = '';
     const draw = () => {
-      frame = requestAnimationFrame(draw);
       const seconds = still.matches ? Math.floor(askSeconds()) : askSeconds();
       // In parts of the sheet's own length, so that it holds at any size of the screen.
       const left = (nowX - seconds * perSecond) / length;
-      sheet.current?.style.setProperty('transform', `translate3d(${(left * 100).toFixed(4)}%,0,0)`);
+      const along = `translate3d(${(left * 100).toFixed(4)}%,0,0)`;
+      const moves = along !== shown;
+      if (moves) sheet.current?.style.setProperty('transform', along);
+      shown = along;
+      return moves;
     };
-    draw();
-    return () => cancelAnimationFrame(frame);
+    return follow(draw, { glides: true });
   }, [askSeconds, length]);
 
   return (

@@ -2,6 +2,7 @@
 
 import { memo, useEffect, useRef } from 'react';
 import { type PhaseMoment } from '@/core/cadence';
+import { follow } from '../follow';
 
 /** What the tide asks each frame: the phase now, or null when nothing is paced. */
 export type AskMoment = () => PhaseMoment | null;
@@ -22,25 +23,21 @@ export const Tide = memo(function Tide({ ask, className = '' }: { ask: AskMoment
 
   useEffect(() => {
     const still = window.matchMedia('(prefers-reduced-motion: reduce)');
-    let frame = 0;
     let shown = '';
     let phaseShown = '';
     const draw = () => {
-      frame = requestAnimationFrame(draw);
       const moment = ask();
       const level = moment ? (still.matches ? steppedLevel(moment) : moment.level) : 0;
       const down = `translate3d(0,${(tideDown(level) * 100).toFixed(2)}%,0)`;
-      if (down !== shown) {
-        shown = down;
-        water.current?.style.setProperty('transform', down);
-      }
+      const moves = down !== shown;
+      if (moves) water.current?.style.setProperty('transform', down);
+      shown = down;
       const phase = moment?.phase ?? 'none';
-      if (phase === phaseShown) return;
+      if (phase !== phaseShown) water.current?.setAttribute('data-tide', phase);
       phaseShown = phase;
-      water.current?.setAttribute('data-tide', phase);
+      return moves;
     };
-    draw();
-    return () => cancelAnimationFrame(frame);
+    return follow(draw, { glides: true });
   }, [ask]);
 
   return (

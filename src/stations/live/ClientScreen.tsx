@@ -5,6 +5,7 @@ import { type Phase, type PhaseMoment, phaseAt, planBreaths } from '@/core/caden
 import { type ClientFrame, clientMessageSchema, silentAfterMs } from '@/core/coach';
 import { BreathingBody } from '@/parts/figures/body/BreathingBody';
 import { Tide } from '@/parts/figures/Tide';
+import { follow } from '@/parts/follow';
 import { type Listen, onThisMachine } from './listening';
 import { RunClock } from './runClock';
 import { useAwake } from './useMoment';
@@ -81,19 +82,15 @@ function Breathing({ frame, nowMs }: { frame: BreathingFrame; nowMs: () => numbe
     latest.current = frame;
   }, [frame]);
   useEffect(() => {
-    let handle = 0;
     let key = '';
-    const look = () => {
-      handle = requestAnimationFrame(look);
+    return follow(() => {
       const moment = ask();
       const next = { phase: moment.phase, count: Math.floor(moment.intoSeconds) + 1 };
       const nextKey = `${next.phase} ${next.count}`;
       if (nextKey === key) return;
       key = nextKey;
       setShown(next);
-    };
-    look();
-    return () => cancelAnimationFrame(handle);
+    });
   }, [ask]);
 
   const waits = frame.stillAtSeconds !== null;

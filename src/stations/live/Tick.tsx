@@ -1,6 +1,7 @@
 'use client';
 
 import { memo, useEffect, useRef } from 'react';
+import { follow } from '@/parts/follow';
 
 /**
  * Words that change with the clock, written straight to the page: the count turns every second, and nothing else of the
@@ -9,17 +10,13 @@ import { memo, useEffect, useRef } from 'react';
 export const Tick = memo(function Tick({ ask, className }: { ask: () => string; className?: string }) {
   const place = useRef<HTMLSpanElement>(null);
   useEffect(() => {
-    let frame = 0;
     let shown = '';
-    const look = () => {
-      frame = requestAnimationFrame(look);
+    return follow(() => {
       const words = ask();
       if (words === shown || !place.current) return;
       shown = words;
       place.current.textContent = words;
-    };
-    look();
-    return () => cancelAnimationFrame(frame);
+    });
   }, [ask]);
   return <span ref={place} className={className} data-tick />;
 });

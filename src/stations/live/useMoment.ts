@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { type RunPlace } from '@/core/coach';
+import { follow } from '@/parts/follow';
 import { type LiveRun } from './useRun';
 
 /** What the words on the coach's screen need; it changes about once a phase. What changes every second is a Tick. */
@@ -35,7 +36,7 @@ function shownAt({ timeline, state, place }: LiveRun): ShownMoment {
   };
 }
 
-/** The words of the run, looked up each frame and shown only when one of them changes. */
+/** The words of the run, looked up with the clock and shown only when one of them changes. */
 export function useMoment(run: LiveRun): ShownMoment {
   const [shown, setShown] = useState(() => shownAt(run));
   const live = useRef(run);
@@ -43,18 +44,14 @@ export function useMoment(run: LiveRun): ShownMoment {
     live.current = run;
   });
   useEffect(() => {
-    let frame = 0;
     let key = '';
-    const look = () => {
-      frame = requestAnimationFrame(look);
+    return follow(() => {
       const next = shownAt(live.current);
       const nextKey = Object.values(next).join('|');
       if (nextKey === key) return;
       key = nextKey;
       setShown(next);
-    };
-    look();
-    return () => cancelAnimationFrame(frame);
+    });
   }, []);
   return shown;
 }

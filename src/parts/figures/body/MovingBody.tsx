@@ -3,6 +3,7 @@
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { type FigureSpec } from '@/core/body';
 import { type TrunkMotion } from '@/core/trunk';
+import { follow } from '../../follow';
 import { type AskMoment } from '../Tide';
 import { BodyFigure } from './BodyFigure';
 import { isGround, pathsOf } from './layers';
@@ -42,9 +43,7 @@ export const MovingBody = memo(function MovingBody({
     const own = shapes.map((shape, at) => (at < ground ? [] : paths.slice(next, (next += pathsOf(shape)))));
     const shown = shapes.map(({ d }) => d);
     let key = '';
-    let frame = 0;
-    const draw = () => {
-      frame = requestAnimationFrame(draw);
+    return follow(() => {
       const moment = ask();
       const exhaling = moment === null || moment.phase === 'exhale' || moment.phase === 'bottomPause';
       // Two still poses for who wants no motion: full, and empty.
@@ -58,9 +57,7 @@ export const MovingBody = memo(function MovingBody({
         shown[at] = d;
         for (const path of own[at]!) path.setAttribute('d', d);
       });
-    };
-    draw();
-    return () => cancelAnimationFrame(frame);
+    });
   }, [ask, moving]);
 
   return (

@@ -2,6 +2,7 @@
 
 import { memo, useEffect, useRef } from 'react';
 import { type TrunkMotion, trunkAt } from '@/core/trunk';
+import { follow } from '../../follow';
 import { type AskMoment, steppedLevel } from '../Tide';
 import { type TrunkLines, frontLines, sideLines, trunkBox } from './trunk.geometry';
 
@@ -10,6 +11,9 @@ export type TrunkView = keyof typeof views;
 
 /** The box leaves room for the widest breath; the picture needs less. */
 const inset = 14;
+
+/** From empty to full: in one of them no line moves by more than a sixth of its width. */
+const steps = 40;
 
 const wallWidth = { soft: 2.5, light: 4.5, firm: 8 } as const;
 
@@ -36,24 +40,20 @@ export const TrunkSection = memo(function TrunkSection({
 
   useEffect(() => {
     const still = window.matchMedia('(prefers-reduced-motion: reduce)');
-    let frame = 0;
     let shown = '';
-    const draw = () => {
-      frame = requestAnimationFrame(draw);
+    return follow(() => {
       const moment = ask();
       const exhaling = moment === null || moment.phase === 'exhale' || moment.phase === 'bottomPause';
-      // A hundred steps from empty to full: it teaches and does not pace, so a slow tablet is spared the rest.
+      // It teaches and does not pace, so a slow tablet is spared more steps than can be seen.
       const full = moment ? (still.matches ? steppedLevel(moment) : moment.level) : 0;
-      const level = Math.round(full * 100) / 100;
+      const level = Math.round(full * steps) / steps;
       const key = `${level} ${exhaling}`;
       if (key === shown) return;
       shown = key;
       for (const [name, path] of momentOf(motion, view, level, exhaling)) parts.current[name]?.setAttribute('d', path);
       parts.current.lungs?.setAttribute('fill', exhaling ? 'var(--exhalew)' : 'var(--inhalew)');
       parts.current.dome?.setAttribute('stroke', exhaling ? 'var(--exhale)' : 'var(--inhale)');
-    };
-    draw();
-    return () => cancelAnimationFrame(frame);
+    });
   }, [ask, motion, view]);
 
   const strokeOf: Record<string, { stroke: string; width: number; fill?: string; dashes?: string }> = {
