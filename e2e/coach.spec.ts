@@ -3,7 +3,7 @@ import { type RunEvent, foldRun, summariseRun } from '@/core/coach';
 import { cadence, cycleSeconds } from '@/core/cadence';
 import { durationInWords } from '@/core/dose';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, planItem as item, tapsPast, seedPlan } from './support/walk';
+import { allSaved, expectAccessible, openRunOf, ownClock, planItem as item, tapsPast, seedPlan } from './support/walk';
 
 const server = testServer(4340);
 
@@ -31,7 +31,7 @@ test('three items by an injected clock: faults, a swap, a stop and a killed serv
   page,
   context,
 }) => {
-  await page.clock.install();
+  await ownClock(page);
   const clientId = await seedPlan(page, server.url, 'Tamsin Reed', threeItems);
   await openRunOf(page, server.url, clientId);
   const client = await context.newPage();
@@ -216,7 +216,7 @@ test('three items by an injected clock: faults, a swap, a stop and a killed serv
 });
 
 test('following: taps set the pace, by key and by pedal; announcements come once a phase', async ({ page }) => {
-  await page.clock.install();
+  await ownClock(page);
   const plan = [item('quiet-nose', { position: 'hook-lying', breaths: 8 })];
   const clientId = await seedPlan(page, server.url, 'Basil Estover', plan);
   await openRunOf(page, server.url, clientId);
@@ -264,7 +264,7 @@ test('following: taps set the pace, by key and by pedal; announcements come once
 test('a talk holds the pacer and teaches; the dose is changed on the fly; an unnamed mark is named after', async ({
   page,
 }) => {
-  await page.clock.install();
+  await ownClock(page);
   const clientId = await seedPlan(page, server.url, 'Cass Withy', threeItems.slice(0, 2));
   await openRunOf(page, server.url, clientId);
   await page.clock.pauseAt(new Date(Date.now() + 30_000));
@@ -279,11 +279,11 @@ test('a talk holds the pacer and teaches; the dose is changed on the fly; an unn
   await page.clock.pauseAt(new Date((await page.evaluate(() => Date.now())) + 30_000));
   await page.clock.runFor(40_000);
   await page.keyboard.press('t');
-  await page.clock.runFor(50);
+  await page.clock.runFor(100);
   await expect(page.locator('[data-breaths]')).toContainText('2/3');
   await page.getByRole('button', { name: 'Pace and dose' }).click();
   await page.getByRole('button', { name: 'Breaths a set: more' }).click();
-  await page.clock.runFor(50);
+  await page.clock.runFor(100);
   await expect(page.locator('[data-breaths]')).toContainText('2/4');
   await page.getByRole('button', { name: 'Effort', exact: true }).click();
   await page.getByRole('radio', { name: '2', exact: true }).click();
@@ -293,7 +293,7 @@ test('a talk holds the pacer and teaches; the dose is changed on the fly; an unn
   await page.keyboard.press('f');
   await page.clock.runFor(7000);
   await page.keyboard.press('n');
-  await page.clock.runFor(50);
+  await page.clock.runFor(100);
   await page
     .getByText(/^What was the mark in breath 2/)
     .locator('..')

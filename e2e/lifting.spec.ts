@@ -5,6 +5,7 @@ import {
   allSaved,
   expectAccessible,
   openRunOf,
+  ownClock,
   planItem,
   seedClient,
   seedReading,
@@ -36,7 +37,7 @@ async function openSet(page: Page, clientId: string, id: string, kg: string, pos
 test('a teaching set is paced: the movement’s word over the breath’s, repetitions counted, lighter at the same pace, and logged', async ({
   page,
 }) => {
-  await page.clock.install();
+  await ownClock(page);
   const clientId = await seedReading(page, server.url, 'Digory Sallow');
   await openSet(page, clientId, 'squat', '8', '25');
   await page.clock.pauseAt(new Date(Date.now() + 30_000));
@@ -73,7 +74,7 @@ test('a teaching set is paced: the movement’s word over the breath’s, repeti
 test('near the most nobody is paced: each repetition waits for its tap, a fast finger counts once', async ({
   page,
 }) => {
-  await page.clock.install();
+  await ownClock(page);
   const clientId = await seedReading(page, server.url, 'Loveday Crake');
   await openSet(page, clientId, 'squat', '100', '2');
   await page.clock.pauseAt(new Date(Date.now() + 30_000));

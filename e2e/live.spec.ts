@@ -12,6 +12,9 @@ import {
 
 const server = sharedStudio();
 
+// Nothing here goes by how a level glides, and the live screen is to hold for who wants less motion, too.
+test.use({ contextOptions: { reducedMotion: 'reduce' } });
+
 test.beforeAll(() => server.start());
 
 const eventsOf = async (page: Page, runId: string) => {

@@ -10,6 +10,10 @@ const wren = { name: 'Wren Addo', passphrase: 'heron lamp quiet barrow' };
 const name = 'Tamsin Fenwreath';
 const items = [planItem('quiet-nose', { breaths: 20 }), planItem('two-hand-belly', { breaths: 20 })];
 
+const still = { reducedMotion: 'reduce' } as const;
+// Nothing here goes by how a level glides, and every screen is to hold for who wants less motion, too.
+test.use({ contextOptions: still });
+
 test.beforeAll(() => server.start());
 test.afterAll(() => server.close());
 
@@ -28,7 +32,7 @@ test.afterEach(async () => {
 
 /** A device of its own, without a session. */
 async function device(browser: Browser, width: number, height: number): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width, height }, hasTouch: true });
+  const context = await browser.newContext({ ...still, viewport: { width, height }, hasTouch: true });
   opened.push(context);
   return context.newPage();
 }

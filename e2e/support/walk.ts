@@ -269,6 +269,19 @@ export async function allSaved(page: Page) {
   await expect(page.getByText(/^saved \d\d:\d\d$/)).toBeVisible();
 }
 
+/**
+ * Gives the pages of a browser a clock of their own, which goes as it is told to, with twenty frames a second: minutes of a run take a
+ * third of the time. Before a page is opened.
+ */
+export async function ownClock(page: Page) {
+  await page.clock.install();
+  await page.context().addInitScript((frameMs) => {
+    // Asked for when a frame is, by when the timers are the clock's.
+    window.requestAnimationFrame = (draw) => window.setTimeout(() => draw(performance.now()), frameMs);
+    window.cancelAnimationFrame = (frame) => window.clearTimeout(frame);
+  }, 50);
+}
+
 /** Lets so much time go by that another tap on the same place is meant. The page's clock must be installed before it is opened. */
 export const tapsPast = (page: Page) => page.clock.fastForward(650);
 

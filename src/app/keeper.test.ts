@@ -3,6 +3,8 @@ import { addCoach, asker, beginSession, changePassphrase, lockSession, sessionsO
 import { scratchFolder } from '../../scripts/scratch';
 import { keeper } from './keeper';
 
+jest.mock('node:crypto', () => jest.requireActual<object>('../../scripts/quickCrypto'));
+
 const folder = scratchFolder('keeper');
 const before = process.env.KOKYU_DATA;
 beforeAll(() => {
