@@ -1,33 +1,13 @@
-import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
+import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { plainCode, recoveryCode } from '@/core/access';
+import { keyFrom, usualWork as cost } from '../scrypt';
 
-/** scrypt by the crypto library of Node: 128 MB and about half a second a try. @source OWASP Password Storage Cheat Sheet: N = 2^17, r = 8, p = 1 */
-const cost = { N: 2 ** 17, r: 8, p: 1, maxmem: 160 * 2 ** 20 } as const;
 const saltBytes = 16;
-const hashBytes = 32;
-
-/** One after the other: tries sent at once would take the machine's memory. */
-let turn: Promise<unknown> = Promise.resolve();
-function inTurn<T>(work: () => Promise<T>): Promise<T> {
-  const mine = turn.then(work, work);
-  turn = mine.catch(() => undefined);
-  return mine;
-}
-
-const derive = (secret: string, salt: Buffer, { N, r, p }: { N: number; r: number; p: number }) =>
-  inTurn(
-    () =>
-      new Promise<Buffer>((resolve, reject) =>
-        scrypt(secret.normalize('NFKC'), salt, hashBytes, { N, r, p, maxmem: cost.maxmem }, (error, key) =>
-          error ? reject(error) : resolve(key),
-        ),
-      ),
-  );
 
 /** A secret as it is kept: how the hash was made, its salt and the hash. Nothing leads back from it. */
 export async function hashOf(secret: string): Promise<string> {
   const salt = randomBytes(saltBytes);
-  const hash = await derive(secret, salt, cost);
+  const hash = await keyFrom(secret, salt, cost);
   return ['scrypt', cost.N, cost.r, cost.p, salt.toString('base64'), hash.toString('base64')].join('$');
 }
 
@@ -39,7 +19,7 @@ export async function isSecretOf(hash: string | null, secret: string): Promise<b
   const [how, N, r, p, salt = '', made = ''] = (hash ?? nobodys).split('$');
   if (how !== 'scrypt' || ![N, r, p].every((part) => /^\d{1,7}$/.test(part ?? ''))) return false;
   const expected = Buffer.from(made, 'base64');
-  const found = await derive(secret, Buffer.from(salt, 'base64'), { N: Number(N), r: Number(r), p: Number(p) });
+  const found = await keyFrom(secret, Buffer.from(salt, 'base64'), { N: Number(N), r: Number(r), p: Number(p) });
   return expected.length === found.length && timingSafeEqual(expected, found);
 }
 

@@ -16,6 +16,7 @@ import { type Entry, open as openZip } from 'yauzl';
 import { ZipFile } from 'yazl';
 import { privateFolder, settle, writeWhole } from './disk';
 import { StoreError } from './errors';
+import { lockedWith, openedWith } from './passphrase';
 import { backupsOf } from './paths';
 
 /**
@@ -33,15 +34,14 @@ export const isSealing = (path: string): boolean => existsSync(sealOf(path)) && 
 /** Whether this copy is locked. */
 export const isSealed = (folder: string): boolean => existsSync(sealedIn(folder));
 
-/** scrypt with N = 2^17, r = 8, p = 1. @source OWASP Password Storage Cheat Sheet */
+/** The work of a try, as a power of two. @source OWASP Password Storage Cheat Sheet: N = 2^17 */
 const usualWorkFactor = 17;
 
 /** Locks every copy made from now on. Copies made before stay as they are. */
 export async function setSeal(path: string, passphrase: string, workFactor = usualWorkFactor) {
   const identity = await generateX25519Identity();
   const locking = new Encrypter();
-  locking.setScryptWorkFactor(workFactor);
-  locking.setPassphrase(passphrase.normalize('NFKC'));
+  locking.addRecipient(lockedWith(passphrase, workFactor));
   const key = await locking.encrypt(`${identity}\n`);
   privateFolder(backupsOf(path));
   writeWhole(keyOf(path), Buffer.from(key));
@@ -100,7 +100,7 @@ export async function unseal(folder: string, passphrase: string, into: string) {
   const opening = new Decrypter();
   try {
     const first = new Decrypter();
-    first.addPassphrase(passphrase.normalize('NFKC'));
+    first.addIdentity(openedWith(passphrase));
     opening.addIdentity((await first.decrypt(readFileSync(keyIn(folder)), 'text')).trim());
   } catch {
     throw new StoreError('This is not the passphrase this copy was locked with.');
