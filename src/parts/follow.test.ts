@@ -38,6 +38,17 @@ test('what glides is moved with every frame; at rest it is only looked after, an
   for (const end of ends) end();
 });
 
+test('what another one ends is not looked after once more', () => {
+  const second = jest.fn();
+  let end = () => {};
+  const first = follow(() => end());
+  end = follow(second);
+  second.mockClear();
+  jest.advanceTimersByTime(200);
+  expect(second).not.toHaveBeenCalled();
+  first();
+});
+
 test('no frame is asked for once nothing follows any more', () => {
   const ends = [follow(() => true, { glides: true }), follow(() => undefined)];
   jest.advanceTimersByTime(100);

@@ -1,4 +1,4 @@
-/** Apart from a glide nothing on a page is read faster: words, counts and drawings that teach are looked after so often. */
+/** Words, counts and drawings that teach are looked after so often: nobody reads faster. */
 const wordsEveryMs = 40;
 
 /** Between looks while nothing glides; the frame after it makes twenty a second of it. */
@@ -27,7 +27,8 @@ function round() {
   next(now);
   const words = since(wordsAtMs, now) >= wordsEveryMs;
   if (words) wordsAtMs = now;
-  for (const follower of [...followers]) {
+  // One that is ended by another is not looked after any more.
+  for (const follower of followers) {
     if (!follower.glides && !words) continue;
     try {
       if (follower.look() === true && follower.glides) movedAtMs = now;
