@@ -270,8 +270,8 @@ export async function allSaved(page: Page) {
 }
 
 /**
- * Gives the pages of a browser a clock of their own, which goes as it is told to, with twenty frames a second: minutes of a run take a
- * third of the time. Before a page is opened.
+ * Gives the pages of a browser a clock of their own, which goes as it is told to, with twenty frames a second, not sixty: each
+ * takes a turn of the browser. Before a page is opened.
  */
 export async function ownClock(page: Page) {
   await page.clock.install();

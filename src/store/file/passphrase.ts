@@ -3,8 +3,8 @@ import { type Identity, type Recipient, Stanza } from 'age-encryption';
 import { keyFrom, usualWork } from '../scrypt';
 
 /**
- * A file locked with a passphrase as age has it, by scrypt of the machine: the library's own takes seconds of the server's turn, in which
- * nobody's page is answered.
+ * A file locked with a passphrase as age has it, by scrypt of the machine: the library's own takes a second of the server's turn, in
+ * which nobody's page is answered.
  *
  * @source age-encryption.org/v1, the scrypt recipient type
  */
