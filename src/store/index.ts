@@ -100,6 +100,7 @@ export {
   isSealing,
   openStore,
   placeNow,
+  pour,
   restore,
   restoreHere,
   seal,

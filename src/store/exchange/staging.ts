@@ -1,6 +1,5 @@
 import {
   closeSync,
-  createWriteStream,
   existsSync,
   mkdirSync,
   openSync,
@@ -10,8 +9,8 @@ import {
   rmSync,
   statSync,
 } from 'node:fs';
+import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { pipeline } from 'node:stream/promises';
 import Database from 'better-sqlite3';
 import sharp from 'sharp';
 import { type Entry, type ZipFile, open as openZip } from 'yauzl';
@@ -237,7 +236,7 @@ export class Staging {
     } catch {
       throw new ImportFault(`${file.slice(0, 60)} is no picture that can be read.`);
     }
-    await pipeline([clean], createWriteStream(join(this.folder, 'pictures', `${id}.jpg`), { mode: 0o600 }));
+    await writeFile(join(this.folder, 'pictures', `${id}.jpg`), clean, { mode: 0o600 });
   }
 
   /** Whether everything stands on something: on what is in the file, or here. */

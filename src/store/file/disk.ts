@@ -2,6 +2,7 @@ import {
   chmodSync,
   closeSync,
   copyFileSync,
+  createWriteStream,
   existsSync,
   fsyncSync,
   linkSync,
@@ -13,6 +14,8 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { dirname } from 'node:path';
+import { type Readable, type Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 
 /** Health notes: nobody else on the machine reads them. */
 export const folderMode = 0o700;
@@ -52,6 +55,28 @@ export function writeWhole(path: string, content: string | Buffer) {
     rmSync(draft, { force: true });
     throw error;
   }
+}
+
+/**
+ * Pours a stream into a new file. It ends, well or badly, only once that file is closed: one that is still being opened would appear again
+ * after whoever clears up has removed it, and with it what was to be gone.
+ *
+ * @throws what a stream or the disk says; what has come so far stays in the file, and is the caller's to remove
+ */
+export async function pour(from: Readable, path: string, { through = [], signal }: Pouring = {}) {
+  const out = createWriteStream(path, { mode: fileMode });
+  const closed = new Promise<void>((resolve) => out.once('close', resolve));
+  try {
+    await pipeline([from, ...through, out], { signal });
+  } finally {
+    out.destroy();
+    await closed;
+  }
+}
+
+interface Pouring {
+  through?: Transform[];
+  signal?: AbortSignal;
 }
 
 /** Copies a file whole or not at all. */

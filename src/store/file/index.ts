@@ -2,7 +2,7 @@ export { backup, backupNote, backupsIn, clearStudio, compared, restore } from '.
 export { dropSeal, isSealed, isSealing, seal, setSeal, unseal } from './seal';
 export { copiesOf, copyFailed, copyOfDay, madeAt } from './copies';
 export { copyToSecond, secondFailed, secondPlace, setSecondPlace } from './second';
-export { fileMode, privateFolder, settle } from './disk';
+export { fileMode, pour, privateFolder, settle } from './disk';
 export { FileGone, NotWhole, StoreError } from './errors';
 export {
   type Store,

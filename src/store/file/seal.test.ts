@@ -1,3 +1,4 @@
+import disk from 'node:fs';
 import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
@@ -112,6 +113,39 @@ test('a copy that was cut off or changed is told of, and nothing of it stays', a
   writeFileSync(sealedIn(copy), bytes);
   truncateSync(sealedIn(copy), bytes.length - 100);
   await expect(unseal(copy, words, join(folder, 'opened'))).rejects.toThrow('damaged');
+});
+
+test('on a slow disk nothing is removed that is still being opened: it would be there again afterwards', async () => {
+  await setSeal(path, words, quick);
+  const { folder: copy } = backup(path, now);
+  await seal(path, copy);
+  const bytes = readFileSync(sealedIn(copy));
+  bytes[bytes.length - 10]! ^= 1;
+  writeFileSync(sealedIn(copy), bytes);
+  const { open, rmSync: remove } = disk;
+  const opening = new Set<string>();
+  const tooEarly: string[] = [];
+  const slow = jest.spyOn(disk, 'open').mockImplementation(((of: string, flags: string, mode: number, done: never) => {
+    opening.add(of);
+    setTimeout(() => {
+      opening.delete(of);
+      open(of, flags, mode, done);
+    }, 30);
+  }) as never);
+  const removing = jest.spyOn(disk, 'rmSync').mockImplementation((of, options) => {
+    tooEarly.push(...[...opening].filter((one) => one.startsWith(String(of))));
+    remove(of, options);
+  });
+  try {
+    await expect(unseal(copy, words, join(folder, 'opened'))).rejects.toThrow('This copy is damaged');
+    expect(slow).toHaveBeenCalledWith(join(folder, 'opened', 'copy.zip'), 'w', 0o600, expect.anything());
+    expect(removing).toHaveBeenCalled();
+    expect(tooEarly).toEqual([]);
+  } finally {
+    slow.mockRestore();
+    removing.mockRestore();
+  }
+  expect(existsSync(join(folder, 'opened'))).toBe(false);
 });
 
 test('a daily copy is locked like one by hand, and counts as today’s', async () => {

@@ -1,20 +1,10 @@
-import {
-  createReadStream,
-  createWriteStream,
-  existsSync,
-  mkdirSync,
-  readFileSync,
-  readdirSync,
-  renameSync,
-  rmSync,
-} from 'node:fs';
+import { createReadStream, existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { Readable, Writable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
+import { Readable } from 'node:stream';
 import { Decrypter, Encrypter, generateX25519Identity, identityToRecipient } from 'age-encryption';
 import { type Entry, open as openZip } from 'yauzl';
 import { ZipFile } from 'yazl';
-import { privateFolder, settle, writeWhole } from './disk';
+import { pour, privateFolder, settle, writeWhole } from './disk';
 import { StoreError } from './errors';
 import { lockedWith, openedWith } from './passphrase';
 import { backupsOf } from './paths';
@@ -77,8 +67,7 @@ export async function seal(path: string, folder: string): Promise<boolean> {
   const draft = `${sealedIn(folder)}.part`;
   try {
     const plain = Readable.toWeb(Readable.from(zip.outputStream)) as ReadableStream<Uint8Array>;
-    const locked = await locking.encrypt(plain);
-    await locked.pipeTo(Writable.toWeb(createWriteStream(draft, { mode: 0o600 })) as WritableStream<Uint8Array>);
+    await pour(nodeStream(await locking.encrypt(plain)), draft);
     settle(draft);
     writeWhole(keyIn(folder), readFileSync(keyOf(path)));
     renameSync(draft, sealedIn(folder));
@@ -107,34 +96,39 @@ export async function unseal(folder: string, passphrase: string, into: string) {
   }
   const zip = join(into, 'copy.zip');
   mkdirSync(join(into, 'photos'), { recursive: true, mode: 0o700 });
+  const locked = createReadStream(sealedIn(folder));
   try {
-    const locked = Readable.toWeb(createReadStream(sealedIn(folder))) as ReadableStream<Uint8Array>;
-    const plain = await opening.decrypt(locked);
-    await plain.pipeTo(Writable.toWeb(createWriteStream(zip, { mode: 0o600 })) as WritableStream<Uint8Array>);
+    await pour(nodeStream(await opening.decrypt(Readable.toWeb(locked) as ReadableStream<Uint8Array>)), zip);
     await unpack(zip, into);
   } catch (error) {
     rmSync(into, { recursive: true, force: true });
     throw new StoreError(`This copy is damaged (${(error as Error).message}).`);
   } finally {
+    locked.destroy();
     rmSync(zip, { force: true });
   }
 }
+
+const nodeStream = (stream: ReadableStream<Uint8Array>) => Readable.fromWeb(stream as never);
 
 /** Of what a copy holds, and nothing else. */
 const ofCopy = /^(studio\.db|photos\/[0-9a-f-]{36}\.jpg)$/;
 
 const unpack = (path: string, into: string) =>
-  new Promise<void>((resolve, reject) =>
+  new Promise<void>((resolve, fail) =>
     openZip(path, { lazyEntries: true, validateEntrySizes: true, strictFileNames: true }, (error, zip) => {
-      if (error) return reject(error);
+      if (error) return fail(error);
+      const reject = (why: Error) => {
+        zip.close();
+        fail(why);
+      };
       zip.on('error', reject);
       zip.on('end', () => resolve());
       zip.on('entry', (entry: Entry) => {
         if (!ofCopy.test(entry.fileName)) return reject(new Error('something in it is no part of a copy'));
         zip.openReadStream(entry, (failed, stream) => {
           if (failed) return reject(failed);
-          const out = createWriteStream(join(into, entry.fileName), { mode: 0o600 });
-          pipeline(stream, out).then(() => zip.readEntry(), reject);
+          pour(stream, join(into, entry.fileName)).then(() => zip.readEntry(), reject);
         });
       });
       zip.readEntry();

@@ -1,8 +1,7 @@
-import { createWriteStream, mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable, Transform } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
-import { ImportFault, Staging, wholeStore } from '@/store';
+import { ImportFault, Staging, pour, wholeStore } from '@/store';
 import { answer } from '../../answer';
 import { isSameOrigin } from '../../sameOrigin';
 import { fileWords, keepWaiting, newPassing, passingFolder } from '../files';
@@ -23,9 +22,7 @@ export function POST(request: Request) {
       const { id, path } = newPassing('.upload');
       const staging = new Staging(store, join(passingFolder(), id));
       try {
-        await pipeline(Readable.fromWeb(sent as never), upTo(mostBytes), createWriteStream(path, { mode: 0o600 }), {
-          signal,
-        });
+        await pour(Readable.fromWeb(sent as never), path, { through: [upTo(mostBytes)], signal });
         await staging.read(path, { onProgress: (done, of) => tell({ done, of }), signal });
         const preview = staging.preview();
         keepWaiting(id, staging, path);
