@@ -147,8 +147,7 @@ test('tones keep in step with the run: onsets lie within 20 ms of plan', async (
 
 test('what is typed while the server is away is kept, sent when it is back, and told meanwhile', async ({ page }) => {
   await addClient(page, server.url, 'Wren Saltby');
-  // The page follows the new client a moment later; a server that dies in the midst of that answer takes the page with it.
-  await page.waitForLoadState('networkidle');
+  // The page follows the new client a moment later: the server may die in the midst of that answer, too.
   await server.kill();
   await page.getByLabel('Complaint, in their words').fill('Tight after the long tide');
   await expect(page.getByText(/kept in this browser, waiting for the server/)).toBeVisible();
@@ -158,6 +157,24 @@ test('what is typed while the server is away is kept, sent when it is back, and 
   // What can be seen: the part as the server sent it may lie hidden beside it for a moment, when the page was drawn anew before it was shown.
   const complaint = page.getByRole('textbox', { name: 'Complaint, in their words' });
   await expect(complaint).toHaveValue('Tight after the long tide');
+});
+
+test('a page asked of a server that has just gone is waited for on the page there is, which says so; it comes once it can', async ({
+  page,
+}) => {
+  const clientId = await addClient(page, server.url, 'Ferris Saltby');
+  await allSaved(page);
+  await server.kill();
+  // Nothing was sent meanwhile: the page can't know yet.
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /Look/ }).click();
+  await expect(page.getByText(/^The server can’t be reached just now\./)).toBeVisible();
+  await page.getByLabel('Goal, in their words').fill('A full breath');
+  await page.getByLabel('Goal, in their words').blur();
+  await server.start();
+  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+  await allSaved(page);
+  await page.goto(`${server.url}/clients/${clientId}/screen`);
+  await expect(page.getByLabel('Goal, in their words')).toHaveValue('A full breath');
 });
 
 test('a server that goes away between a page and what follows it takes neither', async ({ page }) => {

@@ -1,6 +1,7 @@
 'use client';
 
 import { usePathname, useRouter } from 'next/navigation';
+import { useOffline } from 'next/offline';
 import { type ReactNode, useEffect, useState } from 'react';
 import {
   type Refused,
@@ -19,6 +20,8 @@ import { say } from '../say';
 
 /** How long after the last press a view that the page has overtaken is fetched. */
 const followingMs = 700;
+/** How long a page waits for a server that is away before it says so: a network that changes is away for a moment. */
+const waitsMs = 1000;
 
 /**
  * Keeps the page and what was recorded in step: sends what waits, shows the server's view again once something was saved,
@@ -90,6 +93,19 @@ export function Keeping() {
     document.addEventListener('click', hold, true);
     return () => document.removeEventListener('click', hold, true);
   }, [reachable, router]);
+  // What was asked of it just before that was known waits by itself.
+  const waits = useOffline();
+  useEffect(() => {
+    if (!waits) return;
+    const timer = setTimeout(
+      () =>
+        say(
+          'The server can’t be reached just now. What you recorded is kept, and the page you asked for comes once it answers.',
+        ),
+      waitsMs,
+    );
+    return () => clearTimeout(timer);
+  }, [waits]);
   const gone = (id: string) => setRefused((list) => list.filter((entry) => entry.id !== id));
   return (
     <>
