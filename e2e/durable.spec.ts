@@ -1,9 +1,20 @@
+import http from 'node:http';
+import { type AddressInfo } from 'node:net';
 import { type Page, expect, test } from '@playwright/test';
 import { cadence, tonesBetween } from '@/core/cadence';
 import { timelineOf } from '@/core/coach';
 import { type PlanItem } from '@/core/sequence';
 import { testServer } from './support/server';
-import { addClient, allSaved, expectAccessible, openRunOf, planItem, seedPlan, startBreathing } from './support/walk';
+import {
+  addClient,
+  allSaved,
+  expectAccessible,
+  openRunOf,
+  planItem,
+  seedClient,
+  seedPlan,
+  startBreathing,
+} from './support/walk';
 
 const server = testServer(4323);
 
@@ -175,6 +186,69 @@ test('a page asked of a server that has just gone is waited for on the page ther
   await allSaved(page);
   await page.goto(`${server.url}/clients/${clientId}/screen`);
   await expect(page.getByLabel('Goal, in their words')).toHaveValue('A full breath');
+});
+
+/** Stands between a browser and the server, and cuts off the next answers that a page is drawn anew with in their midst. */
+async function cutting() {
+  const cut = { left: 0 };
+  const between = http.createServer((asked, answer) => {
+    const { method } = asked;
+    // It answers only to its own name.
+    const headers = { ...asked.headers, host: new URL(server.url).host };
+    if (headers.origin) headers.origin = server.url;
+    const onward = http.request(server.url + asked.url, { method, headers }, (came) => {
+      answer.writeHead(came.statusCode!, came.headers);
+      if (cut.left === 0 || !asked.headers.rsc || method !== 'GET') return came.pipe(answer);
+      cut.left -= 1;
+      const parts: Buffer[] = [];
+      came.on('data', (part: Buffer) => parts.push(part));
+      came.on('end', () => {
+        const whole = Buffer.concat(parts);
+        // What has come by then is read before it breaks off.
+        answer.write(whole.subarray(0, whole.length >> 1), () => setTimeout(() => answer.destroy(), 300));
+      });
+      return came;
+    });
+    asked.pipe(onward);
+  });
+  await new Promise<void>((resolve) => between.listen(0, '127.0.0.1', resolve));
+  return { cut, between, url: `http://127.0.0.1:${(between.address() as AddressInfo).port}` };
+}
+
+test('an answer that breaks off in its midst takes no page away: it is asked for again', async ({ page }) => {
+  const { cut, between, url } = await cutting();
+  const clientId = await seedClient(page, server.url, 'Senara Breakwater');
+  const failed = page.getByRole('heading', { name: 'This page could not be shown.' });
+  await page.goto(`${url}/clients/${clientId}/screen`);
+  const station = (name: RegExp) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name });
+  // Gone to another page.
+  cut.left = 1;
+  await station(/Look/).click();
+  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+  expect(cut.left).toBe(0);
+  await station(/Screen/).click();
+  // The same page drawn anew after something was saved.
+  cut.left = 1;
+  await page.getByLabel('Goal, in their words').fill('A full breath');
+  await page.getByLabel('Goal, in their words').blur();
+  await expect(page.getByRole('complementary', { name: 'So far today' })).toContainText('A full breath');
+  await expect.poll(() => cut.left).toBe(0);
+  await allSaved(page);
+  await expect(failed).toHaveCount(0);
+  // Broken off without a sign of it: then at least in words of ours, with a way on.
+  await page.route('**/*', async (route) => {
+    if (!route.request().headers().rsc) return route.continue();
+    const response = await route.fetch();
+    const body = await response.body();
+    return route.fulfill({ response, body: body.subarray(0, body.length >> 1) });
+  });
+  await station(/Look/).click();
+  await expect(failed).toBeVisible();
+  await expectAccessible(page, 'a page that could not be shown');
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await page.getByRole('button', { name: 'Load it again' }).click();
+  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+  between.close();
 });
 
 test('a server that goes away between a page and what follows it takes neither', async ({ page }) => {

@@ -5,6 +5,7 @@ import './globals.css';
 import { DatesIn } from '@/parts/DatesIn';
 import { holdEarlyPresses } from '@/parts/earlyPresses';
 import { showAtOnce } from '@/parts/shownAtOnce';
+import { takeAnswersWhole } from '@/parts/wholeAnswers';
 import { loadLook } from './load';
 
 export const metadata: Metadata = {
@@ -28,7 +29,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <script
           nonce={nonce}
           suppressHydrationWarning
-          dangerouslySetInnerHTML={{ __html: `(${String(showAtOnce)})();(${String(holdEarlyPresses)})()` }}
+          dangerouslySetInnerHTML={{
+            __html: [showAtOnce, holdEarlyPresses, takeAnswersWhole].map((act) => `(${String(act)})()`).join(';'),
+          }}
         />
       </head>
       <body>
