@@ -1,7 +1,7 @@
 import { cookies } from 'next/headers';
 import { cache } from 'react';
 import { aroundDays } from '@/core/diary';
-import { type DateManner, type VisitRow, dayIn, workingDay } from '@/core/record';
+import { type DateManner, type VisitRecord, type VisitRow, dayIn, workingDay } from '@/core/record';
 import { type LookRecord, cautionsSeen, countsAmong, isOf, rememberedOf } from '@/core/look';
 import { markedIn } from '@/core/read';
 import { evaluateGates, pathState } from '@/core/safety';
@@ -14,7 +14,15 @@ import {
   leadingMeasure,
   repeatsOf,
 } from '@/core/track';
-import { type ClientView, type Planning, type Unreadable } from '@/stations/view';
+import {
+  type ClientView,
+  type Part,
+  type PartOfVisit,
+  type PartsBeside,
+  type Planning,
+  type Unreadable,
+  type WholeClient,
+} from '@/stations/view';
 import {
   asker,
   bookingsBetween,
@@ -76,7 +84,7 @@ const loadVisits = cache((clientId: string) => {
 export const visitsOfClient = (clientId: string): VisitRow[] => loadVisits(clientId).visits;
 
 /** Everything the stations of a client show, or null for an id nobody has. Read once a request. */
-export const loadClient = cache((clientId: string): ClientView | null => {
+export const loadClient = cache((clientId: string): WholeClient | null => {
   const store = theStore();
   const asOf = placeNow(store);
   const aside: Unreadable[] = [];
@@ -137,8 +145,6 @@ export const loadClient = cache((clientId: string): ClientView | null => {
             cautionsSeen(floorLooks.filter(({ visitId }) => visitId !== row?.id)),
           )
         : null,
-    planning: null,
-    remembered: null,
   };
 });
 
@@ -146,7 +152,7 @@ export const loadClient = cache((clientId: string): ClientView | null => {
 const visitsRemembered = 4;
 
 /** A client as Look shows them, with what is remembered of the visits before. */
-export function loadForLook(clientId: string): ClientView | null {
+export function loadForLook(clientId: string): ClientView<'looks' | 'holdsBefore' | 'remembered'> | null {
   const view = loadClient(clientId);
   if (!view) return null;
   const store = theStore();
@@ -156,38 +162,40 @@ export function loadForLook(clientId: string): ClientView | null {
     earlier.slice(0, visitsRemembered).map(({ id }) => id),
   );
   const list = earlier[0] ? visitRecord(store, earlier[0]).lookList : null;
-  return { ...viewFor(view, ['looks', 'holds']), remembered: rememberedOf(looks, list) };
+  return viewFor({ ...view, remembered: rememberedOf(looks, list) }, ['looks', 'holdsBefore', 'remembered']);
 }
 
+/** Of a visit what a station may do without, as it is before anything was recorded. */
+const emptyVisit: Pick<VisitRecord, PartOfVisit> = { looks: [], judgements: [], plan: null, runs: [] };
+const partsBeside: readonly (keyof PartsBeside)[] = ['gatesThen', 'holdsBefore', 'planning', 'remembered'];
+
 /**
- * A client as a station shows them: what it doesn't show is not sent along.
+ * A client as a station shows them: what it does not name is not sent along, and can't be read there. Of the visit it stands empty, so that
+ * what is said of it in the browser has a place to be laid over.
  *
- * @param keep what of the visit the station shows, besides the visit itself
+ * @param keep what the station shows, besides what every one does
  */
-export function viewFor(
-  view: ClientView,
-  keep: readonly ('looks' | 'runs' | 'plan' | 'judgements' | 'gatesThen' | 'holds')[],
-): ClientView {
-  const has = (part: (typeof keep)[number]) => keep.includes(part);
-  const { visit } = view;
+export function viewFor<P extends Part>(
+  view: WholeClient & Pick<PartsBeside, Extract<P, keyof PartsBeside>>,
+  keep: readonly P[],
+): ClientView<P> {
+  const left = (part: string) => !(keep as readonly string[]).includes(part);
+  const only = (from: object, wanted: (key: string) => boolean) =>
+    Object.fromEntries(Object.entries(from).filter(([key]) => wanted(key)));
+  const away: readonly string[] = ['unreadable', ...partsBeside.filter(left)];
   return {
-    ...view,
-    visit: visit && {
-      ...visit,
-      looks: has('looks') ? visit.looks : [],
-      runs: has('runs') ? visit.runs : [],
-      plan: has('plan') ? visit.plan : null,
-      judgements: has('judgements') ? visit.judgements : [],
-    },
-    gatesThen: has('gatesThen') ? view.gatesThen : null,
-    holdsBefore: has('holds') ? view.holdsBefore : [],
-    unreadable: [],
-  };
+    ...only(view, (key) => !away.includes(key)),
+    visit: view.visit && { ...view.visit, ...only(emptyVisit, left) },
+  } as ClientView<P>;
 }
+
+/** A client with nothing in their visit, for what only shows what was said since the page was made. */
+export const viewForSaid = (view: WholeClient): ClientView<PartOfVisit> =>
+  viewFor(view, []) as ClientView as ClientView<PartOfVisit>;
 
 /** A visit of a client by itself, as it stands on its own day: its page, where it is read, ended, signed and added to. */
 export interface VisitView {
-  view: ClientView;
+  view: ClientView<PartOfVisit>;
   /** Its place among all, the first being 1, and how many there are. */
   place: number;
   visits: number;
@@ -208,15 +216,16 @@ export function loadVisit(clientId: string, visitId: string): VisitView | null {
   const floors = looksOfClient(store, clientId, ['floor']).filter(
     (look) => look.takenAt <= (row.endedAt ?? new Date().toISOString()),
   );
+  const then: WholeClient = {
+    ...now,
+    visit,
+    known,
+    gates: evaluateGates(known.profile, day, now.settings.limits, cautionsSeen(floors)),
+    consent: consentOn(store, clientId, day),
+    gating: { floors, counts: countsAmong(visit.looks) },
+  };
   return {
-    view: {
-      ...now,
-      visit,
-      known,
-      gates: evaluateGates(known.profile, day, now.settings.limits, cautionsSeen(floors)),
-      consent: consentOn(store, clientId, day),
-      gating: { floors, counts: countsAmong(visit.looks) },
-    },
+    view: viewFor(then, ['looks', 'judgements', 'plan', 'runs']),
     place: visits.length - at,
     visits: visits.length,
     before: visits[at + 1] ?? null,
@@ -225,7 +234,7 @@ export function loadVisit(clientId: string, visitId: string): VisitView | null {
 }
 
 /** A client with what was said of them, newest last, as much as is shown at once. */
-export function loadForScreen(clientId: string): ClientView | null {
+export function loadForScreen(clientId: string): ClientView<'gatesThen'> | null {
   const view = loadClient(clientId);
   if (!view) return null;
   const store = theStore();
@@ -277,7 +286,7 @@ const loadPlanning = cache((clientId: string): { planning: Planning; aside: Unre
 });
 
 /** A client with what planning needs. */
-export function loadForPlanning(clientId: string): ClientView | null {
+export function loadForPlanning(clientId: string): (WholeClient & Pick<PartsBeside, 'planning'>) | null {
   const view = loadClient(clientId);
   return view && { ...view, planning: loadPlanning(clientId).planning };
 }

@@ -7,7 +7,7 @@ import { SafetyLine } from '@/parts/shell/SafetyLine';
 import { StationLine } from '@/parts/shell/StationLine';
 import { TouchChoice } from './TouchBadge';
 import { useShown } from './useShown';
-import { type ClientView } from './view';
+import { type ClientView, type PartOfVisit } from './view';
 
 const stopWords = {
   emergency: 'Emergency sign logged today: stopped',
@@ -50,7 +50,8 @@ export function ClientStations({
   view: served,
   recorded,
 }: {
-  view: ClientView;
+  /** With nothing in its visit but what was said since the page was made. */
+  view: ClientView<PartOfVisit>;
   /** Stations with something in today's visit, as the page was made; what is said since comes from the view. */
   recorded: readonly StationId[];
 }) {

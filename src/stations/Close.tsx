@@ -13,13 +13,21 @@ import { Field, TextArea } from '@/parts/Field';
 import { useDraft } from '@/parts/useDraft';
 import { useKept } from '@/parts/useKept';
 import { ForNextTime } from './ForNextTime';
-import { type ClientView } from './view';
+import { type ClientView, type PartOfVisit } from './view';
 
 /** Most things that go home. Common practice. */
 const mostHome = 3;
 
 /** The sixty-second close: the note is written from the log; the coach reads it, edits it and signs. */
-export function Close({ view, repeats, title = 'Close' }: { view: ClientView; repeats: Repeats; title?: string }) {
+export function Close({
+  view,
+  repeats,
+  title = 'Close',
+}: {
+  view: ClientView<PartOfVisit>;
+  repeats: Repeats;
+  title?: string;
+}) {
   const visit = view.visit!;
   return (
     <section aria-labelledby="close" className="mt-7 border-t-2 border-ink pt-4">
@@ -36,7 +44,7 @@ export function Close({ view, repeats, title = 'Close' }: { view: ClientView; re
   );
 }
 
-function Draft({ view, repeats }: { view: ClientView; repeats: Repeats }) {
+function Draft({ view, repeats }: { view: ClientView<PartOfVisit>; repeats: Repeats }) {
   const visit = view.visit!;
   const saved = visit.note;
   const laidOut = visit.home?.plan.items.length ? visit.home.plan : null;

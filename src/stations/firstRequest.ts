@@ -8,10 +8,10 @@ import { type ClientView } from './view';
  *
  * @example firstRequest(view, 'quietChest').minutes // 30 where half an hour is booked
  */
-export function firstRequest({ settings, visit, planning }: ClientView, leadSchool: SchoolId): PlanRequest {
+export function firstRequest({ settings, visit, planning }: ClientView<'planning'>, leadSchool: SchoolId): PlanRequest {
   const { intent, side } = visit!.reading!;
-  const before = planning?.lastRequest ?? null;
-  const booked = planning?.booking?.minutes ?? null;
+  const before = planning.lastRequest;
+  const booked = planning.booking?.minutes ?? null;
   return {
     intent,
     side,

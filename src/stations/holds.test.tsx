@@ -7,7 +7,7 @@ import { browserFakes, doing, heard, pass, sent } from '@/parts/browser.fakes';
 import { fact, today, viewOf } from './live/coach.fixtures';
 import { OwnBreathPage } from './ownBreath/OwnBreath';
 import { Shown } from './shown.fixtures';
-import { type ClientView } from './view';
+import { type ClientView, type Part } from './view';
 import { CalmHold } from './look/CalmHold';
 import { FormLook } from './look/FormLook';
 
@@ -29,7 +29,7 @@ afterEach(() => {
 });
 
 const before = (position: 'sitting' | 'hook-lying', tries = [calm20]) => ({ position, tries }) as Raw<'calmHold'>;
-const open = (rest: Partial<ClientView> = {}) =>
+const open = (rest: Partial<ClientView<Part>> = {}) =>
   render(<Shown view={{ ...viewOf(), ...rest }}>{(view) => <CalmHold view={view} />}</Shown>);
 
 describe('the calm exhale hold', () => {

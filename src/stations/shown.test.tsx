@@ -20,7 +20,7 @@ import { WhatChanged } from './screen/WhatChanged';
 import { usePlan, withBreaths } from './usePlan';
 import { SettingsForm } from './settings/SettingsForm';
 import { Shown } from './shown.fixtures';
-import { type ClientView } from './view';
+import { type ClientView, type Part } from './view';
 import { firstTime } from './diary/diary.fixtures';
 import { answers, clientView, type fact, signs, today } from './view.fixtures';
 import { send } from '@/keep';
@@ -102,7 +102,7 @@ function planOf(...items: ReturnType<typeof item>[]) {
   };
 }
 
-function Reading({ view }: { view: ClientView }) {
+function Reading({ view }: { view: ClientView<Part> }) {
   const { all, likely, snapshot, judge } = useReading(view);
   return (
     <>
@@ -120,7 +120,7 @@ function Reading({ view }: { view: ClientView }) {
   );
 }
 
-function Plan({ view }: { view: ClientView }) {
+function Plan({ view }: { view: ClientView<Part> }) {
   const { plan: shown, edit, undo } = usePlan(view);
   return (
     <>
@@ -136,7 +136,7 @@ function Plan({ view }: { view: ClientView }) {
   );
 }
 
-const Looks = ({ view }: { view: ClientView }) => (
+const Looks = ({ view }: { view: ClientView<Part> }) => (
   <ArrangeLooks
     list={listOf(view)}
     onChange={(list) =>
@@ -147,13 +147,13 @@ const Looks = ({ view }: { view: ClientView }) => (
 
 /** What is pressed on, how, and what must be seen then: on the page, and as it stands in the view of any tab. */
 interface Row {
-  page: (view: ClientView) => ReactNode;
+  page: (view: ClientView<Part>) => ReactNode;
   facts?: ReturnType<typeof fact>[];
   visit?: Parameters<typeof clientView>[0] extends infer T ? (T extends { visit?: infer V } ? V : never) : never;
-  rest?: Partial<ClientView>;
+  rest?: Partial<ClientView<Part>>;
   press: (() => void)[];
   see: () => unknown;
-  stands: (view: ClientView) => unknown;
+  stands: (view: ClientView<Part>) => unknown;
   expected: { seen: unknown; stands: unknown };
 }
 const rows: Record<string, Row> = {
@@ -368,7 +368,7 @@ describe.each(Object.keys(servers) as (keyof typeof servers)[])('a server %s', (
   });
 });
 
-const shownIn = (served: ClientView, tab: { saidNow: () => readonly Said[] }): ClientView => ({
+const shownIn = (served: ClientView<Part>, tab: { saidNow: () => readonly Said[] }): ClientView<Part> => ({
   ...shownWith(served, tab.saidNow()),
   settings: settingsWith(served.settings, served.asOf, tab.saidNow()),
 });

@@ -18,7 +18,7 @@ import { planContext } from './usePlan';
 import { TodayBoard } from './today/TodayBoard';
 import { OverStation, type OverStationProps } from './track/OverStation';
 import { TrackStation } from './track/TrackStation';
-import { type ClientView } from './view';
+import { type ClientView, type Part } from './view';
 import { whole } from './whole.fixtures';
 import { at, booking, diaryView, expecting, firstTime } from './diary/diary.fixtures';
 import { answers, clientView, fact, signs, today } from './view.fixtures';
@@ -58,7 +58,7 @@ const chestLeads = look(
 const map = (deep: Partial<Grades>, moment: LookRecord['moment'] = 'before') =>
   look('regionMap', blankRaw('regionMap', { deep: { ...unobserved(), ...deep } }), moment);
 
-function planned(view: ClientView) {
+function planned(view: ClientView<Part>) {
   let next = 0;
   const plan = makePlan(
     { intent: 'lowerBreath', side: null, minutes: 12, propsAtHand: ['towel', 'chair'], leadSchool: 'openAllRegions' },

@@ -10,18 +10,18 @@ import { type PlanWorker } from '@/workers/plan.worker';
 import { type ClientView } from './view';
 
 /** What the planner knows of a client, from the view. */
-export const planContext = (view: ClientView): PlanContext =>
+export const planContext = (view: ClientView<'looks' | 'planning'>): PlanContext =>
   contextOf({
     gates: view.gates,
     answers: view.known.profile.answers,
     visit: view.visit,
     stopped: view.stopped,
-    history: view.planning?.history ?? [],
-    ownDrills: view.planning?.ownDrills ?? [],
+    history: view.planning.history,
+    ownDrills: view.planning.ownDrills,
   });
 
 /** The same context from one edit of the plan to the next: what is worked out from it need not be worked out anew. */
-export function usePlanContext(view: ClientView): PlanContext {
+export function usePlanContext(view: ClientView<'looks' | 'planning'>): PlanContext {
   const { gates, stopped, planning, visit } = view;
   const { answers } = view.known.profile;
   // All that planContext reads of the view; the plan itself is not among it.
@@ -29,7 +29,7 @@ export function usePlanContext(view: ClientView): PlanContext {
   return useMemo(() => planContext(view), [gates, stopped, planning, answers, visit?.looks, visit?.reading]);
 }
 
-export function useMeasuredBreath(view: ClientView): MeasuredBreath {
+export function useMeasuredBreath(view: ClientView<'looks'>): MeasuredBreath {
   const looks = view.visit?.looks;
   return useMemo(() => restingBreathOf(looks ?? []), [looks]);
 }
@@ -64,7 +64,7 @@ const stepsOf = new Map<string, Steps>();
 const noSteps: Steps = { past: [], future: [] };
 
 /** The visit's plan as this browser last left it, in whichever tab: every change is saved at once and can be undone. */
-export function usePlan(view: ClientView) {
+export function usePlan(view: ClientView<'plan'>) {
   const stored = view.visit?.plan ?? null;
   const visitId = view.visit?.id;
   const [turnedAway, setTurnedAway] = useState<Plan | null>(null);

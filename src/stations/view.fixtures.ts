@@ -4,7 +4,7 @@ import { cautionsSeen, countsAmong, isOf } from '@/core/look';
 import { type VisitRecord, defaultSettings } from '@/core/record';
 import { type Fact, type FactKey, conditionIds, evaluateGates, knownClient, pathState } from '@/core/safety';
 import { placed } from '@/parts/placed.fixtures';
-import { type ClientView } from './view';
+import { type ClientView, type Part } from './view';
 
 export const today = '2026-11-23';
 let made = 0;
@@ -24,11 +24,11 @@ export function clientView({
   facts = [...signs, ...answers()],
   visit = {},
   ...rest
-}: Omit<Partial<ClientView>, 'visit'> & {
+}: Omit<Partial<ClientView<Part>>, 'visit'> & {
   facts?: Fact[];
   /** What is otherwise in the visit; null without one. */
   visit?: Partial<VisitRecord> | null;
-} = {}): ClientView {
+} = {}): ClientView<Part> {
   const known = knownClient(facts);
   const counts = countsAmong(visit?.looks ?? []);
   return {
@@ -48,10 +48,9 @@ export function clientView({
     markedLast: [],
     holdsBefore: [],
     history: { facts, entries: facts.length, days: new Set(facts.map(({ day }) => day)).size },
-    unreadable: [],
     gatesThen: null,
-    planning: null,
-    remembered: null,
+    planning: { history: [], faults: {}, ownDrills: [], templates: [], lastRequest: null, booking: null },
+    remembered: { maps: [], positions: {}, marker: null, order: [] },
     visit: visit === null ? null : visitOf(today, visit),
     ...rest,
   };

@@ -36,7 +36,7 @@ export function CarryStation({
   before,
   link,
 }: {
-  view: ClientView;
+  view: ClientView<'runs'>;
   /** Drills done at an earlier visit: holds and leans never go home after the first. */
   before: readonly string[];
   /** The link by which they say how it goes: until when one made before opens, and whether a phone can open it. */
@@ -56,7 +56,11 @@ export function CarryStation({
   return <Carry view={view} before={before} link={link} />;
 }
 
-function Carry({ view, before, link }: { view: ClientView } & Omit<Parameters<typeof CarryStation>[0], 'view'>) {
+function Carry({
+  view,
+  before,
+  link,
+}: { view: ClientView<'runs'> } & Omit<Parameters<typeof CarryStation>[0], 'view'>) {
   const visit = view.visit!;
   const home = useHome(view);
   const { plan } = home;

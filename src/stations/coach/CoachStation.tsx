@@ -20,7 +20,7 @@ import { PathStop } from '../PathStop';
 import { shownWeek } from '../shownWeek';
 import { StationHead } from '../StationHead';
 import { useShown } from '../useShown';
-import { type ClientView } from '../view';
+import { type ClientView, type PartOfVisit } from '../view';
 import { closeRun } from '../live/closeRun';
 import { patiently } from '@/parts/patiently';
 
@@ -55,7 +55,7 @@ export function CoachStation({
   view: served,
   repeats = noRepeats,
 }: {
-  view: ClientView;
+  view: ClientView<PartOfVisit>;
   /** Repeats of all visits, for the client's own noise. */
   repeats?: Repeats;
 }) {
@@ -136,7 +136,7 @@ function OpenRun({ view, run }: { view: ClientView; run: StoredRun }) {
   );
 }
 
-function StartRun({ view, again }: { view: ClientView; again: boolean }) {
+function StartRun({ view, again }: { view: ClientView<'looks' | 'plan'>; again: boolean }) {
   const router = useRouter();
   const [error, setError] = useState<string | null>(null);
   const keep = useKeep();

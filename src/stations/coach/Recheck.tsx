@@ -11,7 +11,7 @@ import { RegionMap } from '../taking/RegionMap';
 import { type ClientView } from '../view';
 
 /** Marker and map once more after a run, and what they say now. */
-export function Recheck({ view, repeats }: { view: ClientView; repeats: Repeats }) {
+export function Recheck({ view, repeats }: { view: ClientView<'looks'>; repeats: Repeats }) {
   const visit = view.visit!;
   const before = baseMap(visit.looks, 'before');
   return (
@@ -33,7 +33,7 @@ export function Recheck({ view, repeats }: { view: ClientView; repeats: Repeats 
 }
 
 /** The map once more, folded up until it is wanted or begun: the marker is asked of everybody, the map of few. */
-function MapAgain({ view }: { view: ClientView }) {
+function MapAgain({ view }: { view: ClientView<'looks'> }) {
   const begun = baseMap(view.visit!.looks, 'after') !== null;
   const [open, setOpen] = useState(begun);
   return (
@@ -48,7 +48,7 @@ function MapAgain({ view }: { view: ClientView }) {
 }
 
 /** What the marker says now, against the client's own noise. */
-function MarkerChange({ view, repeats }: { view: ClientView; repeats: Repeats }) {
+function MarkerChange({ view, repeats }: { view: ClientView<'looks'>; repeats: Repeats }) {
   const marker = markerBeforeAfter(view.visit!.looks);
   if (!marker) return null;
   return <ChangeLine change={changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? [])} />;

@@ -219,7 +219,7 @@ export function HelpedPanel({
   who,
   onDone,
 }: {
-  view: ClientView;
+  view: ClientView<'looks'>;
   run: LiveRun;
   /** The drill it is about: the one under way, or while the next is set up the one before. */
   index: number;

@@ -74,7 +74,7 @@ export function RunScreen({
   group = [],
   paired = noDevices,
 }: {
-  view: ClientView;
+  view: ClientView<'looks' | 'plan' | 'planning'>;
   stored: StoredRun;
   /** Everybody on the plan, when there is more than one. */
   group?: readonly GroupMember[];
@@ -107,7 +107,7 @@ export function RunScreen({
   const gatesNow = group.find(({ clientId }) => clientId === who)?.gates ?? view.gates;
   const cues = useCues(run, item, index);
   const neighbours = useNeighbours(view, run, item, index, group);
-  const naming = useNaming(run, index, view.planning?.faults ?? {}, who, gatesNow);
+  const naming = useNaming(run, index, view.planning.faults, who, gatesNow);
   const actions = useActions(run, wake, { cues, naming, neighbours }, who);
   // A correction is the coach's to say or to show; the voice and the client's window keep to the cue.
   useSpokenCue(cues.words, state.status === 'running' && shown.kind === 'breaths', sound.heard.voice);
@@ -410,7 +410,7 @@ function useResting({ state }: LiveRun) {
 }
 
 /** Seconds of the client's own resting breath, as counted today. */
-function restingCycleOf(view: ClientView): number | null {
+function restingCycleOf(view: ClientView<'looks'>): number | null {
   const quiet = newest(view.visit?.looks ?? [], 'quietLook', 'before');
   const rate = quiet && rateOf(quiet.raw.taps);
   return rate ? 60 / rate.breathsPerMinute : null;

@@ -5,7 +5,7 @@ import { idOf, planItem } from '@/core/fixtures';
 import { type StoredRun, type VisitRecord } from '@/core/record';
 import { type Fact } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
-import { type ClientView } from '../view';
+import { type ClientView, type Part } from '../view';
 import { answers, clientView, fact, signs, today } from '../view.fixtures';
 
 export { answers, fact, idOf, signs, today };
@@ -22,5 +22,5 @@ export const run = (events: [number, RunEvent][] = [], rest: Partial<StoredRun> 
   ...rest,
 });
 
-export const viewOf = (facts: Fact[] = [], visit: Partial<VisitRecord> = {}): ClientView =>
+export const viewOf = (facts: Fact[] = [], visit: Partial<VisitRecord> = {}): ClientView<Part> =>
   clientView({ facts: [...signs, ...answers(), ...facts], visit });

@@ -140,7 +140,7 @@ interface Neighbour {
 
 /** The easier and the harder neighbour of the drill at hand, where gates and props allow them. */
 export function useNeighbours(
-  view: ClientView,
+  view: ClientView<'looks' | 'plan' | 'planning'>,
   run: LiveRun,
   item: PlanItem,
   index: number,

@@ -8,7 +8,7 @@ import { IntoPlan } from './IntoPlan';
 import { LoadStation } from './LoadStation';
 
 /** Breath under load for a client: held against what was told, put into today's plan, and logged with today's visit. */
-export function ClientLoad({ view: served }: { view: ClientView }) {
+export function ClientLoad({ view: served }: { view: ClientView<'looks' | 'plan' | 'planning'> }) {
   const view = useShown(served);
   if (view.path.state !== 'open') return <PathStop view={view} />;
   const flagged = flaggedConditions(view.known.profile, view.today);

@@ -19,7 +19,7 @@ export function IntoPlan({
   sets,
   times,
 }: {
-  view: ClientView;
+  view: ClientView<'looks' | 'plan' | 'planning'>;
   load: DrillLoad | null;
   sets: number;
   times: number;

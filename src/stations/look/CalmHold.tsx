@@ -31,7 +31,7 @@ import { useSpace } from './useSpace';
 type Measured = Pick<HoldTry, 'seconds' | 'steps' | 'endedAt'>;
 
 /** The calm exhale hold: no seconds while it lasts, no last best, at most three tries with a rest between. */
-export function CalmHold({ view }: { view: ClientView }) {
+export function CalmHold({ view }: { view: ClientView<'looks' | 'holdsBefore'> }) {
   const { raw, save, error } = useLook(view, 'calmHold');
   const walking = raw.position === 'walking';
   const hold = useHold(walking);
@@ -220,7 +220,15 @@ function Holding({ walking, onPress, onEnd }: { walking: boolean; onPress: () =>
 type RawHold = LookRecord<'calmHold'>['raw'];
 
 /** What the tries come to, and what may be practised from now on; never seen during a hold. */
-function Tries({ view, raw, onSave }: { view: ClientView; raw: RawHold; onSave: (raw: RawHold) => void }) {
+function Tries({
+  view,
+  raw,
+  onSave,
+}: {
+  view: ClientView<'looks' | 'holdsBefore'>;
+  raw: RawHold;
+  onSave: (raw: RawHold) => void;
+}) {
   if (raw.tries.length === 0) return null;
   const result = calmHold(raw.tries);
   const sessions = [...view.holdsBefore.filter(({ position }) => position === raw.position), raw];

@@ -1,14 +1,14 @@
 'use client';
 
 import { ChoiceChips } from '@/parts/Chips';
-import { type ClientView } from '../view';
+import { type LookView } from '../view';
 import { Goes } from './Goes';
 import { LookError } from '../taking/LookError';
 import { PositionChips } from '../taking/PositionChips';
 import { useLook } from '../taking/useLook';
 
 /** The gap between the fingertips at the lower ribs, at the end of the exhale and of the inhale. */
-export function FingerGap({ view }: { view: ClientView }) {
+export function FingerGap({ view }: { view: LookView }) {
   const { raw, save, error } = useLook(view, 'fingerGap', { start: { unit: view.settings.lengthUnit } });
   return (
     <div className="space-y-5">

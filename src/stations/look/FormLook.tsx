@@ -4,7 +4,7 @@ import { type FormProtocol, type ProtocolId, type Raw, toldForFloor } from '@/co
 import { dayInWords } from '@/core/record';
 import { capital, listed } from '@/core/reasons';
 import { Notice } from '@/parts/Notice';
-import { type ClientView } from '../view';
+import { type LookView } from '../view';
 import { useAgain } from '../taking/again';
 import { FormFields } from './FormFields';
 import { LookError } from '../taking/LookError';
@@ -26,7 +26,7 @@ const warnings: Partial<Record<ProtocolId, (raw: never) => string | null>> = {
 };
 
 /** A protocol that is entered by its fields alone. */
-export function FormLook({ view, protocol }: { view: ClientView; protocol: FormProtocol }) {
+export function FormLook({ view, protocol }: { view: LookView; protocol: FormProtocol }) {
   // What was told counts once: a second reading is asked afresh.
   const again = useAgain();
   const told = protocol === 'floor' && !again ? toldForFloor(view.known.profile) : null;

@@ -53,7 +53,9 @@ import { TwoLine } from './TwoLine';
 import { allowedPositions } from '../taking/useLook';
 
 /** The screens of the protocols; one that is not here is entered by its fields alone. */
-const screens: Partial<Record<ProtocolId, (props: { view: ClientView }) => ReactNode>> = {
+const screens: Partial<
+  Record<ProtocolId, (props: { view: ClientView<'looks' | 'holdsBefore' | 'remembered'> }) => ReactNode>
+> = {
   quietLook: QuietLook,
   regionMap: RegionMap,
   tape: Tape,
@@ -69,13 +71,13 @@ const screens: Partial<Record<ProtocolId, (props: { view: ClientView }) => React
 const ledProtocols = (view: ClientView) => ledBy(view.known).map(({ protocol }) => protocol);
 
 /** The looks of this visit: as chosen, else a first look, or what was marked last time. */
-export function listOf(view: ClientView): LookList {
+export function listOf(view: ClientView<'remembered'>): LookList {
   const usual = lookList(view.last !== null ? 'recheck' : 'first', view.markedLast, ledProtocols(view));
-  return view.visit?.lookList ?? asLastTime(usual, view.remembered?.order ?? []);
+  return view.visit?.lookList ?? asLastTime(usual, view.remembered.order);
 }
 
 /** Look: watch first, then measure. One protocol at a time; any of them can be left out, moved or added. */
-export function LookStation({ view: served }: { view: ClientView }) {
+export function LookStation({ view: served }: { view: ClientView<'looks' | 'holdsBefore' | 'remembered'> }) {
   const view = useShown(served);
   const search = useSearchParams();
   const asked = search.get('protocol');
@@ -195,7 +197,7 @@ function Readings({ href, again }: { href: string; again: boolean }) {
 const isForm = (id: ProtocolId): id is FormProtocol => formProtocols.includes(id as FormProtocol);
 
 /** One look on the list: done with its result, off today, or still to do. */
-function LookLink({ view, id, current }: { view: ClientView; id: ProtocolId; current: boolean }) {
+function LookLink({ view, id, current }: { view: ClientView<'looks'>; id: ProtocolId; current: boolean }) {
   const record = newest(view.visit!.looks, id, 'before');
   const result = record && lookResult(record);
   const off = !testVerdict(view.gates, protocols[id].components).allowed;

@@ -14,7 +14,7 @@ import {
 import { positions } from '@/core/catalogue';
 import { refusalInWords } from '@/core/safety';
 import { Slider } from '@/parts/Slider';
-import { type ClientView } from '../view';
+import { type LookView } from '../view';
 import { LookError } from '../taking/LookError';
 import { useLook } from '../taking/useLook';
 
@@ -23,7 +23,7 @@ const tiltsOf = (position: PosturePosition): readonly PostureTilt[] =>
   position === 'lying' ? ['between'] : postureTilts;
 
 /** How deep the low breath is in each posture, 0 to 10; the best one is the cue. */
-export function PostureSearch({ view }: { view: ClientView }) {
+export function PostureSearch({ view }: { view: LookView }) {
   const { raw, save, error } = useLook(view, 'postureSearch');
   const { best, dropArched, dropSlouched, lostSitting, lostStanding } = bestPosture(raw.depth);
   const set = (position: PosturePosition, tilt: PostureTilt, value: number) =>

@@ -5,7 +5,7 @@ import { capital } from '@/core/reasons';
 import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Slider } from '@/parts/Slider';
-import { type ClientView } from '../view';
+import { type LookView } from '../view';
 import { LookError } from '../taking/LookError';
 import { useLook } from '../taking/useLook';
 
@@ -15,7 +15,7 @@ const breathlessRows = [
 ] as const;
 
 /** Sixteen symptoms, read out; the sum with its two published cuts. */
-export function QuestionnaireLook({ view }: { view: ClientView }) {
+export function QuestionnaireLook({ view }: { view: LookView }) {
   const { raw, save, error } = useLook(view, 'questionnaire');
   const { sum, answered, above23, above19, most } = questionnaireSum(raw.answers);
   const set = (index: number, value: number) =>

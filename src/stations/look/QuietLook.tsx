@@ -14,7 +14,7 @@ import {
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { useHydrated } from '@/parts/useHydrated';
-import { type ClientView } from '../view';
+import { type LookView } from '../view';
 import { FormFields } from './FormFields';
 import { LookError } from '../taking/LookError';
 import { PositionChips } from '../taking/PositionChips';
@@ -25,7 +25,7 @@ import { useSpace } from './useSpace';
 const longEnough = 60;
 
 /** The resting rate by taps, before the client knows that it is watched, and what is seen meanwhile. */
-export function QuietLook({ view }: { view: ClientView }) {
+export function QuietLook({ view }: { view: LookView }) {
   const { raw, save, error, beginAgain } = useLook(view, 'quietLook');
   const firstTap = useRef<number | null>(null);
   const [counting, setCounting] = useState(false);

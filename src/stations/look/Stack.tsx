@@ -1,7 +1,7 @@
 'use client';
 
 import { type Raw } from '@/core/look';
-import { type ClientView } from '../view';
+import { type LookView } from '../view';
 import { FormFields } from './FormFields';
 import { LookError } from '../taking/LookError';
 import { PhotoAngles } from './PhotoAngles';
@@ -9,7 +9,7 @@ import { PositionChips } from '../taking/PositionChips';
 import { useLook } from '../taking/useLook';
 
 /** How ribs and pelvis are carried, by eye, and by three angles on a photo where one is wanted. */
-export function Stack({ view }: { view: ClientView }) {
+export function Stack({ view }: { view: LookView }) {
   const { raw, save, error } = useLook(view, 'stack');
   const lung = view.known.profile.answers.lung?.value === 'yes';
   return (

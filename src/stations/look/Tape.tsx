@@ -5,7 +5,7 @@ import { type TapeLevel, excursionOf, expansionBand, expansionProvenance, tapeLe
 import { ChoiceChips } from '@/parts/Chips';
 import { Notice } from '@/parts/Notice';
 import { ProvenanceMark } from '@/parts/Provenance';
-import { type ClientView } from '../view';
+import { type LookView } from '../view';
 import { Goes } from './Goes';
 import { LookError } from '../taking/LookError';
 import { PositionChips } from '../taking/PositionChips';
@@ -19,7 +19,7 @@ const levelNames: Readonly<Record<TapeLevel, string>> = {
 };
 
 /** Girth at four levels, full exhale and full inhale, three goes each; the fourth space is the one with a published edge. */
-export function Tape({ view }: { view: ClientView }) {
+export function Tape({ view }: { view: LookView }) {
   const { raw, save, error } = useLook(view, 'tape', { start: { unit: view.settings.lengthUnit } });
   const [level, setLevel] = useState<TapeLevel>('fourth');
   const fourth = excursionOf(raw.levels.fourth ?? [], raw.paradoxical.includes('fourth'));

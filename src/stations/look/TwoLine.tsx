@@ -6,7 +6,7 @@ import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Slider } from '@/parts/Slider';
 import { HalfCircle } from '@/parts/figures/HalfCircle';
-import { type ClientView } from '../view';
+import { type LookView } from '../view';
 import { LookError } from '../taking/LookError';
 import { useLook } from '../taking/useLook';
 
@@ -16,7 +16,7 @@ const lineRows = [
 ] as const;
 
 /** Two lines on a half circle: what the hands felt the upper and the lower ribs do. */
-export function TwoLine({ view }: { view: ClientView }) {
+export function TwoLine({ view }: { view: LookView }) {
   const { raw, save, error } = useLook(view, 'twoLine');
   const [breath, setBreath] = useState<'quiet' | 'deep'>('quiet');
   const deepAllowed = testVerdict(view.gates, ['deepBreath']).allowed;

@@ -23,7 +23,7 @@ import { WhatIf } from './WhatIf';
 import { useReading } from './useReading';
 
 /** Read: findings become patterns, for and against in the open; the coach confirms one intent. */
-export function ReadStation({ view: served }: { view: ClientView }) {
+export function ReadStation({ view: served }: { view: ClientView<'looks' | 'judgements'> }) {
   const view = useShown(served);
   const { visit } = view;
   // Closed by what was just said, whatever the page was made with.
@@ -47,7 +47,7 @@ export function ReadStation({ view: served }: { view: ClientView }) {
   return <Reading view={view} />;
 }
 
-function Reading({ view }: { view: ClientView }) {
+function Reading({ view }: { view: ClientView<'looks' | 'judgements'> }) {
   const { all, scores, likely, snapshot, changes, judge, error } = useReading(view);
   const { shown, hinted, tie, notLookedFor } = likely;
   const even = shown[0]?.pattern.id === evenId;

@@ -5,7 +5,7 @@ import { LinkButton } from '@/parts/Button';
 import { type ClientView } from '../view';
 
 /** The one look that would tell most next, or the one that decides and is better read twice. */
-export function Settle({ view, likely }: { view: ClientView; likely: Likely }) {
+export function Settle({ view, likely }: { view: ClientView<'looks'>; likely: Likely }) {
   const looks = view.visit!.looks.filter(({ moment }) => moment === 'before');
   const taken = [...new Set(looks.map(({ protocol }) => protocol))];
   const again = taken.filter((protocol) => allOf(looks, protocol, 'before').length > 1);
@@ -76,7 +76,7 @@ function looksFor({ rows }: Pattern) {
 }
 
 /** Nothing that was looked at is trouble: said in so many words, with what was looked at. */
-export function Even({ view }: { view: ClientView }) {
+export function Even({ view }: { view: ClientView<'looks'> }) {
   const { name, firstAnswer } = patterns.find(({ id }) => id === evenId)!;
   const looked = [
     ...new Set(view.visit!.looks.filter(({ moment }) => moment === 'before').map(({ protocol }) => protocol)),

@@ -8,7 +8,7 @@ import { type ClientView } from '../view';
 const patternNames = Object.fromEntries(patterns.map(({ id, name }) => [id, name]));
 
 /** The reading of today's looks as the coach left the findings: derived anew at every change, never stored. */
-export function useReading(view: ClientView) {
+export function useReading(view: ClientView<'looks' | 'judgements'>) {
   const visit = view.visit!;
   const [error, setError] = useState<string | null>(null);
   const keep = useKeep();

@@ -24,7 +24,7 @@ import { WhatChanged } from './WhatChanged';
 import { useFact } from '../useFact';
 
 /** Screen: why they came, today's signs, what is off limits, consent to touch. */
-export function ScreenStation({ view: served, coming }: { view: ClientView; coming: ComingView }) {
+export function ScreenStation({ view: served, coming }: { view: ClientView<'gatesThen'>; coming: ComingView }) {
   const view = useShown(served);
   if (view.path.state === 'emergency') return <EmergencyStop view={view} />;
   return (

@@ -13,7 +13,7 @@ import { useFact } from '../useFact';
  * The twenty seconds that open every visit after the first: what changed? And what the passing of time or a new answer has
  * put off limits since.
  */
-export function WhatChanged({ view }: { view: ClientView }) {
+export function WhatChanged({ view }: { view: ClientView<'gatesThen'> }) {
   const { record, error } = useFact(view.id, 'whatChanged', view.known.latest.whatChanged);
   const { last } = view;
   const [showSomething, setShowSomething] = useState(false);

@@ -21,13 +21,13 @@ export function HandOn({
   plan,
   onItems,
 }: {
-  view: ClientView;
+  view: ClientView<'planning'>;
   plan: Plan | null;
   onItems: (items: PlanItem[]) => void;
 }) {
   const router = useRouter();
   const keep = useKeep();
-  const templates = view.planning?.templates ?? [];
+  const templates = view.planning.templates;
   const [name, setName] = useState('');
   const [error, setError] = useState<string | null>(null);
 

@@ -89,7 +89,7 @@ export function SequenceStation({
   wish = null,
   rung = null,
 }: {
-  view: ClientView;
+  view: ClientView<'looks' | 'plan' | 'planning'>;
   /** What the course asks of today; null where there is none, or it was coached already. */
   wish?: Wish | null;
   /** The rung of the ladder that comes next; null where none is asked for. */
@@ -121,7 +121,15 @@ export function SequenceStation({
 /** Nodes for going on in the background where the first search was cut off. */
 const deeperNodes = 1_000_000;
 
-function Planning({ view, wish, rung }: { view: ClientView; wish: Wish | null; rung: NextRung | null }) {
+function Planning({
+  view,
+  wish,
+  rung,
+}: {
+  view: ClientView<'looks' | 'plan' | 'planning'>;
+  wish: Wish | null;
+  rung: NextRung | null;
+}) {
   const reading = view.visit!.reading!;
   const { plan, error, change, edit, undo, redo } = usePlan(view);
   const planner = usePlanner();
@@ -317,7 +325,7 @@ function Planning({ view, wish, rung }: { view: ClientView; wish: Wish | null; r
           onMake={again}
           making={making}
           again={plan !== null}
-          booking={view.planning?.booking?.note ?? ''}
+          booking={view.planning.booking?.note ?? ''}
           locked={locked.length}
           reads={plan !== null && (plan.request.intent !== reading.intent || plan.request.side !== reading.side)}
         />

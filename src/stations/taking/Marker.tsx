@@ -12,13 +12,13 @@ import {
 import { capital } from '@/core/reasons';
 import { ChoiceChips } from '@/parts/Chips';
 import { Slider } from '@/parts/Slider';
-import { type ClientView } from '../view';
+import { type LookView } from '../view';
 import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
 import { useLook } from './useLook';
 
 /** Today's own marker, taken twice with the same words; afterwards the same one again. */
-export function Marker({ view, moment = 'before' }: { view: ClientView; moment?: LookRecord['moment'] }) {
+export function Marker({ view, moment = 'before' }: { view: LookView; moment?: LookRecord['moment'] }) {
   const first = moment === 'after' ? newest(view.visit!.looks, 'marker', 'before') : null;
   const allowed = markerMeasureIds.filter((id) => testVerdict(view.gates, markerMeasures[id].components).allowed);
   const remembered = view.remembered?.marker ?? null;

@@ -29,7 +29,7 @@ import { ChoiceChips } from '@/parts/Chips';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Ring, RingLegend, type RingPart, gradeText } from '@/parts/figures/Ring';
 import { say } from '@/parts/say';
-import { type ClientView } from '../view';
+import { type LookView } from '../view';
 import { useAgain } from './again';
 import { LookError } from './LookError';
 import { allowedPositions, useLook } from './useLook';
@@ -40,7 +40,7 @@ const partName = (part: RingPart) => (part === 'neck' ? 'neck and shoulders' : r
  * The ring as the way to enter what was seen, a map for each position; two maps can be laid over each other, and one can be
  * graded again blind.
  */
-export function RegionMap({ view, moment = 'before' }: { view: ClientView; moment?: LookRecord['moment'] }) {
+export function RegionMap({ view, moment = 'before' }: { view: LookView; moment?: LookRecord['moment'] }) {
   const looks = view.visit!.looks;
   const allowed = allowedPositions(view, 'regionMap');
   const first = moment === 'after' ? baseMap(looks, 'before') : null;
@@ -122,7 +122,7 @@ function MapOf({
   blindOf,
   others,
 }: {
-  view: ClientView;
+  view: LookView;
   moment: LookRecord['moment'];
   position: LookPosition;
   record: LookRecord<'regionMap'> | null;

@@ -13,7 +13,7 @@ import {
   testVerdict,
 } from '@/core/look';
 import { newId, useKeep } from '@/keep';
-import { type ClientView } from '../view';
+import { type ClientView, type LookView } from '../view';
 import { useAgain } from './again';
 
 /** The positions of a protocol this client may take today. */
@@ -35,7 +35,7 @@ interface Options<P extends ProtocolId> {
  * A look being taken: what is on the screen is the record as this browser last left it, in whichever tab. A look half done stays;
  * one begun again is a new record beside the old one.
  */
-export function useLook<P extends ProtocolId>(view: ClientView, protocol: P, options: Options<P> = {}) {
+export function useLook<P extends ProtocolId>(view: LookView, protocol: P, options: Options<P> = {}) {
   const visit = view.visit!;
   const { moment = 'before' } = options;
   const again = useAgain() && moment === 'before';

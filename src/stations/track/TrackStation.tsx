@@ -15,7 +15,7 @@ import { useShown } from '../useShown';
 import { type ClientView } from '../view';
 
 /** Track, this visit: what changed today; like with like, and no change called clear that is within noise. */
-export function TrackStation({ view: served, repeats }: { view: ClientView; repeats: Repeats }) {
+export function TrackStation({ view: served, repeats }: { view: ClientView<'looks'>; repeats: Repeats }) {
   const view = useShown(served);
   return (
     <div>
@@ -38,7 +38,7 @@ export function TrackStation({ view: served, repeats }: { view: ClientView; repe
   );
 }
 
-function TodayChange({ view, repeats }: { view: ClientView; repeats: Repeats }) {
+function TodayChange({ view, repeats }: { view: ClientView<'looks'>; repeats: Repeats }) {
   const looks = view.visit?.looks ?? [];
   const before = baseMap(looks, 'before');
   const after = baseMap(looks, 'after');

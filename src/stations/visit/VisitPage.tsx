@@ -20,7 +20,7 @@ import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
 import { Close } from '../Close';
 import { Outgoing } from '../Outgoing';
-import { type ClientView } from '../view';
+import { type ClientView, type PartOfVisit } from '../view';
 
 /** A visit by itself: what was found, planned and done in it, its note. Unsigned, it is ended and signed here, on any day. */
 export function VisitPage({
@@ -31,7 +31,7 @@ export function VisitPage({
   after,
   repeats,
 }: {
-  view: ClientView;
+  view: ClientView<PartOfVisit>;
   place: number;
   visits: number;
   before: VisitRow | null;

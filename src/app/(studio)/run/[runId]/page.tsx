@@ -46,6 +46,6 @@ export default async function RunPage({ params }: { params: Promise<{ runId: str
     devices: devicesOf(run.id),
     elsewhere: (await headers()).get('x-kokyu-elsewhere') || null,
   };
-  const shown = viewFor(view, ['looks', 'plan']);
+  const shown = viewFor(view, ['looks', 'plan', 'planning']);
   return <LiveScreen key={run.id} view={shown} stored={run} group={group} paired={paired} />;
 }

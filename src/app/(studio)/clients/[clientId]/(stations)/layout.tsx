@@ -9,7 +9,7 @@ import { ClientSafety, ClientStations } from '@/stations/ClientHead';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { Thread } from '@/parts/shell/Thread';
 import { TopBar } from '@/parts/shell/TopBar';
-import { loadClient, loadLook, viewFor, visitsOfClient } from '../../../../load';
+import { loadClient, loadLook, viewFor, viewForSaid, visitsOfClient } from '../../../../load';
 
 type Props = { params: Promise<{ clientId: string }> };
 
@@ -54,7 +54,7 @@ export default async function StationsLayout({ params, children }: Props & { chi
       >
         <ClientSafety view={head} />
       </TopBar>
-      <ClientStations view={head} recorded={recordedIn(visit)} />
+      <ClientStations view={viewForSaid(view)} recorded={recordedIn(visit)} />
       <div className="grid grow lg:grid-cols-[minmax(0,1fr)_16.5rem]">
         <main id="main" className="px-4 py-6 lg:px-7">
           <UnreadableNotice records={view.unreadable} />

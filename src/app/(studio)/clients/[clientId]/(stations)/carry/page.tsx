@@ -28,7 +28,7 @@ async function linkOf({ visit, settings }: ClientView) {
 }
 
 /** Drills that were done at a visit before this one: more often than today. */
-function drillsBefore({ id, visit }: ClientView): string[] {
+function drillsBefore({ id, visit }: ClientView<'runs'>): string[] {
   const today = (visit?.runs ?? [])
     .flatMap((run) => summariseRun(stateOf(run), id).items)
     .filter((one) => outcomeOf(one) !== null)

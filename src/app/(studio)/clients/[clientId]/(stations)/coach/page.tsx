@@ -10,5 +10,5 @@ export default async function CoachPage({ params }: { params: Promise<{ clientId
   if (!view) notFound();
   if (!openStations[view.path.state].includes('coach')) return <PathStop view={view} />;
   const { repeats } = loadFollowed(clientId);
-  return <CoachStation view={viewFor(view, ['looks', 'plan', 'runs', 'judgements', 'holds'])} repeats={repeats} />;
+  return <CoachStation view={viewFor(view, ['looks', 'plan', 'runs', 'judgements'])} repeats={repeats} />;
 }

@@ -15,7 +15,7 @@ export default async function SequencePage({ params }: { params: Promise<{ clien
     <>
       <UnreadableNotice records={planningAside(clientId)} />
       <SequenceStation
-        view={viewFor(view, ['looks', 'plan'])}
+        view={viewFor(view, ['looks', 'plan', 'planning'])}
         wish={view.visit?.runs.length ? null : loadWish(clientId)}
         rung={view.visit?.runs.length ? null : loadRung(clientId)}
       />

@@ -8,5 +8,5 @@ export default async function ClientLoadPage({ params }: { params: Promise<{ cli
   const { clientId } = await params;
   const view = loadForPlanning(clientId);
   if (!view) notFound();
-  return <ClientLoad view={viewFor(view, ['looks', 'plan'])} />;
+  return <ClientLoad view={viewFor(view, ['looks', 'plan', 'planning'])} />;
 }
