@@ -207,7 +207,7 @@ export const cutShort = (
   hasBegun: () => boolean = () => true,
 ) =>
   new Promise<void>((resolve) => {
-    const child = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', script, ...args], {
+    const child = spawn(process.execPath, ['scripts/run.mjs', script, ...args], {
       env: { ...process.env, KOKYU_DATA: dataDir },
       stdio: 'ignore',
       detached: true,

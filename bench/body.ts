@@ -12,7 +12,7 @@ import { median, percentile, report } from './report';
 
 /** Figures as the built server draws them: in a process of its own, since React is another one while it is developed. */
 export const bodies = () =>
-  spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'bench/body.ts', 'here'], {
+  spawnSync(process.execPath, ['scripts/run.mjs', 'bench/body.ts', 'here'], {
     stdio: 'inherit',
     env: { ...process.env, NODE_ENV: 'production' },
   });

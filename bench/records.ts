@@ -52,13 +52,13 @@ export async function records() {
     };
     await search('owner');
 
-    const copy = spawn('npx', ['tsx', 'scripts/backup.ts'], {
+    const copy = spawn(process.execPath, ['scripts/run.mjs', 'scripts/backup.ts'], {
       env: { ...process.env, KOKYU_DATA: dataDir },
       stdio: 'ignore',
     });
     let copying = true;
     copy.once('exit', () => (copying = false));
-    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await new Promise((resolve) => setTimeout(resolve, 300));
     const times = await appended(url, runIds[0]!);
     const p95 = percentile(times, 0.95);
     report(

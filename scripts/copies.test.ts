@@ -6,6 +6,8 @@ import { copiesOf, openStore } from '@/store';
 const folder = mkdtempSync(join(tmpdir(), 'kokyu-door-'));
 const path = join(folder, 'studio.db');
 const env = { ...process.env };
+/** From the sources as they are: a build may be none, or an old one. */
+const copier = ['scripts/run.mjs', 'scripts/backup.ts'];
 
 beforeAll(() => openStore(path).$client.close());
 afterAll(() => {
@@ -21,10 +23,10 @@ const until = async (holds: () => boolean, seconds: number) => {
 test('a server that runs has its studio copied by a process of its own; one of the demo has not', async () => {
   process.env = { ...env, KOKYU_DATA: folder, KOKYU_COPY_AFTER: '0', KOKYU_STUDIO: 'demo' };
   const { keepCopies } = await import('../src/door/copies');
-  keepCopies(process.cwd())();
+  keepCopies(process.cwd(), copier)();
   expect(copiesOf(path)).toEqual([]);
   process.env.KOKYU_STUDIO = 'own';
-  const stop = keepCopies(process.cwd());
+  const stop = keepCopies(process.cwd(), copier);
   const made = await until(() => copiesOf(path).length === 1, 25);
   stop();
   expect(made).toBe(true);

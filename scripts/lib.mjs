@@ -86,6 +86,9 @@ async function succeeded(args, cwd, otherwise, env = {}) {
   process.exit(status || 1);
 }
 
+/** What the server is, and what it has done by processes of their own. */
+export const ofDoor = ['src/door/main.ts', 'scripts/backup.ts', 'scripts/rescue.ts'];
+
 /** Builds unless the build is newer than everything it is made of. */
 export function build() {
   const stamp = join(root, '.next', 'door', 'main.mjs');
@@ -100,6 +103,8 @@ export function build() {
         'next.config.ts',
         'postcss.config.mjs',
         'scripts/build.mjs',
+        'scripts/bundle.mjs',
+        ...ofDoor,
         '-newermt',
         new Date(built).toISOString(),
       ],
@@ -132,9 +137,7 @@ export function serve({ studio }) {
   const start = () =>
     run([...serverFlags, 'scripts/server.mjs'], (code) => (code === notWhole ? offer() : process.exit(code ?? 0)));
   const offer = () =>
-    run([join('node_modules', 'tsx', 'dist', 'cli.mjs'), join('scripts', 'rescue.ts')], (code) =>
-      code === 0 ? start() : process.exit(code ?? 0),
-    );
+    run([join('.next', 'door', 'rescue.mjs')], (code) => (code === 0 ? start() : process.exit(code ?? 0)));
   // The terminal sends its signals to the server too; this program waits until it has ended in order.
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   start();

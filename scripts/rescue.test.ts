@@ -38,7 +38,7 @@ function damage() {
 
 async function started(): Promise<{ ended: Promise<number | null>; said: () => string }> {
   let said = '';
-  const own = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'scripts/rescue.ts'], {
+  const own = spawn(process.execPath, ['scripts/run.mjs', 'scripts/rescue.ts'], {
     env: { ...process.env, KOKYU_DATA: folder, KOKYU_STUDIO: 'own', PORT: String(port), NODE_OPTIONS: '' },
   });
   child = own;

@@ -21,20 +21,16 @@ test('a locked copy, carried to a machine where there is no studio yet, is put b
   const carried = join(folder, 'carried', basename(copy.folder));
   cpSync(copy.folder, carried, { recursive: true });
   const there = join(folder, 'there', 'data');
-  const { status, stderr } = spawnSync(
-    process.execPath,
-    ['node_modules/tsx/dist/cli.mjs', 'scripts/restore.ts', carried],
-    {
-      env: {
-        ...process.env,
-        KOKYU_DATA: there,
-        KOKYU_STUDIO: 'own',
-        KOKYU_PASSPHRASE: 'lock keeper of the weir',
-        NODE_OPTIONS: '',
-      },
-      encoding: 'utf8',
+  const { status, stderr } = spawnSync(process.execPath, ['scripts/run.mjs', 'scripts/restore.ts', carried], {
+    env: {
+      ...process.env,
+      KOKYU_DATA: there,
+      KOKYU_STUDIO: 'own',
+      KOKYU_PASSPHRASE: 'lock keeper of the weir',
+      NODE_OPTIONS: '',
     },
-  );
+    encoding: 'utf8',
+  });
   expect([status, stderr]).toEqual([0, '']);
   const back = openStore(join(there, 'studio.db'));
   expect(back.$client.prepare('select name from clients').all()).toEqual([{ name: 'One' }]);

@@ -32,7 +32,7 @@ const [built] = await Promise.all([
   step('lint', bin('oxlint'), ['-c', 'oxlint.config.mjs', '--report-unused-disable-directives']),
   step('layout', bin('oxfmt'), ['--check']),
   step('dead code', bin('knip'), ['--no-progress']),
-  driverReady.then(() => step('demo', bin('tsx'), ['demo/load.ts'], { KOKYU_DATA: demo })),
+  driverReady.then(() => step('demo', process.execPath, ['scripts/run.mjs', 'demo/load.ts'], { KOKYU_DATA: demo })),
   browserReady,
 ]);
 tally(

@@ -125,7 +125,7 @@ export function demoServer(port: number): TestServer {
 }
 
 function loadDemoInto(folder: string) {
-  const { status } = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'demo/load.ts'], {
+  const { status } = spawnSync(process.execPath, ['scripts/run.mjs', 'demo/load.ts'], {
     stdio: 'inherit',
     env: { ...process.env, KOKYU_DATA: folder, TZ: 'Europe/London' },
   });

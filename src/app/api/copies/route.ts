@@ -18,7 +18,7 @@ export async function POST(request: Request) {
 
 const copyNow = () =>
   new Promise<{ code: number | null; words: string }>((resolve) => {
-    const args = [join('node_modules', 'tsx', 'dist', 'cli.mjs'), join('scripts', 'backup.ts')];
+    const args = [join('.next', 'door', 'backup.mjs')];
     const child = spawn(process.execPath, studioKind() === 'demo' ? [...args, '--demo'] : args, { cwd: process.cwd() });
     let words = '';
     child.stdout.on('data', (data) => (words += String(data)));
