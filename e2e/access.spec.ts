@@ -202,7 +202,9 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   browser,
 }) => {
   const page = await browserOf(browser, wren);
-  const clientId = await seedPlan(page, server.url, 'Perran Holt', [planItem('quiet-nose', { breaths: 60 })]);
+  const clientId = await seedPlan(page, server.url, 'Perran Holt', [
+    planItem('quiet-nose', { breaths: 60, setUpSeconds: 2 }),
+  ]);
   await openRunOf(page, server.url, clientId);
   await page.getByRole('button', { name: 'Begin (Space)' }).click();
   await allSaved(page);
