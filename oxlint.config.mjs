@@ -125,6 +125,8 @@ const floors = [
  */
 const heeded = 'Look at what became of it: show a refusal, or use send(), which shows it on whatever page is open.';
 const keepCall = "CallExpression[callee.name='keep']";
+/** A plain link asks for a whole page anew, and where the server is away the browser's own page of failure takes this one's place. */
+const ownLinks = [{ selector: "JSXOpeningElement[name.name='a']", message: 'Use Link of parts.' }];
 /** Days are said in one place, in the language and order the studio is set to. */
 const ownDates = [
   {
@@ -258,7 +260,7 @@ export default {
     },
     {
       files: ['src/stations/**/*.{ts,tsx}', 'src/parts/**/*.{ts,tsx}'],
-      rules: { [syntax]: ['error', ...unheeded, ...ownDates, ...ownKeys, ...lateParts] },
+      rules: { [syntax]: ['error', ...unheeded, ...ownDates, ...ownKeys, ...ownLinks, ...lateParts] },
     },
     { files: ['src/app/**/*.{ts,tsx}', 'src/phone/**/*.ts'], rules: { [syntax]: ['error', ...ownDates] } },
     { files: ['{src,bench,demo,scripts}/**/*.test.{ts,tsx}'], rules: { [syntax]: ['error', ...unmet] } },

@@ -15,7 +15,7 @@ const nameOf = (id: string) => patterns.find((pattern) => pattern.id === id)!.na
 // Everybody is read in the unit tests (demo/constructed.test.ts), every form filled in there too (stations/look); one takes the looks by hand.
 const { id, who, seen, expected } = constructed.find((person) => person.id === 'heldInInhale')!;
 
-test(`${who} is read as ${expected.map(nameOf).join(' or ')}`, async ({ page }) => {
+test(`${who} is read as ${expected.map(nameOf).join(' or ')}, and planned by its first answers`, async ({ page }) => {
   await page.clock.install();
   const clientId = await seedClient(page, server.url, `Constructed ${id}`);
   await takeLooks(page, server.url, clientId, seen);
@@ -25,5 +25,25 @@ test(`${who} is read as ${expected.map(nameOf).join(' or ')}`, async ({ page }) 
     .filter({ has: page.getByRole('heading', { level: 2 }), hasText: 'Usual first answer' });
   await expect(shown.first()).toHaveAttribute('aria-label', nameOf(expected[0]!));
   await expect(page.getByText(/^Suggested by/)).toContainText(nameOf(expected[0]!));
+  // How strong it is, and what that was worth in the study, on tap.
+  await page
+    .getByRole('region', { name: nameOf(id) })
+    .getByRole('button', { name: /how strong it is/ })
+    .click();
+  await expect(page.getByText(/^Simulated: of 100 leads this strong/)).toBeVisible();
+  await page.keyboard.press('Escape');
   await expectAccessible(page, 'Read in full');
+
+  await page.getByRole('button', { name: 'Confirm this intent' }).click();
+  await page.getByRole('link', { name: 'On to Sequence' }).click();
+  for (const prop of ['ball', 'half-dome']) {
+    const chip = page.getByRole('button', { name: new RegExp(`^${prop}`, 'i') }).first();
+    if ((await chip.count()) > 0) await chip.click();
+  }
+  await page.getByRole('button', { name: 'Make the plan' }).click();
+  // Common practice, no published source: what of the order of work the plan then holds.
+  await expect(page.getByRole('list', { name: 'Drills in order' })).toContainText(
+    /Long exhale, heels on the wall.*Hook-lying stack/s,
+  );
+  await expect(page.getByLabel('Totals')).toContainText('min to talk and correct');
 });

@@ -1,4 +1,5 @@
 import { type Reason, type RecordRef } from '@/core/reasons';
+import { Link } from './Link';
 import { ProvenanceMark } from './Provenance';
 
 /** Reasons as they were given by the core: what, by which rule, from which record. */
@@ -17,13 +18,13 @@ export function ReasonList({
           <span className="text-sm text-ink2">{reason.rule}</span>
           {linkTo &&
             reason.records.map((record) => (
-              <a
+              <Link
                 key={record.id}
                 href={linkTo(record)}
                 className="text-sm text-ink2 underline decoration-rule underline-offset-4 hover:text-ink"
               >
                 {record.label}
-              </a>
+              </Link>
             ))}
           <ProvenanceMark provenance={reason.provenance} />
         </li>

@@ -72,35 +72,15 @@ export function Keeping() {
     };
   }, [router, live, ofClient]);
 
-  const { memoryOnly, trouble, reachable } = useKeepState();
-  // A page asked of a server that is away would take this one with it, and what is on it.
-  useEffect(() => {
-    if (reachable) return;
-    const hold = (event: MouseEvent) => {
-      const link = event.target instanceof Element ? event.target.closest('a[href^="/"]') : null;
-      const elsewhere = event.ctrlKey || event.metaKey || event.shiftKey || link?.hasAttribute('target');
-      if (!link || elsewhere || link.hasAttribute('download')) return;
-      event.preventDefault();
-      event.stopPropagation();
-      const href = link.getAttribute('href')!;
-      const alive = fetch('/api/alive', { cache: 'no-store' }).then((answer) => answer.json());
-      void alive.then(
-        () => router.push(href),
-        () =>
-          say('The server can’t be reached just now. What you recorded is kept; stay here and try again in a moment.'),
-      );
-    };
-    document.addEventListener('click', hold, true);
-    return () => document.removeEventListener('click', hold, true);
-  }, [reachable, router]);
-  // What was asked of it just before that was known waits by itself.
+  const { memoryOnly, trouble } = useKeepState();
+  // A page asked of a server that is away waits for it, and this one stays.
   const waits = useOffline();
   useEffect(() => {
     if (!waits) return;
     const timer = setTimeout(
       () =>
         say(
-          'The server can’t be reached just now. What you recorded is kept, and the page you asked for comes once it answers.',
+          'The server can’t be reached just now. What you recorded is kept; a page you ask for comes once it answers.',
         ),
       waitsMs,
     );

@@ -8,10 +8,11 @@ import { Keeping } from './Keeping';
 let mockPath = '/';
 let mockRefreshed = 0;
 const mockSaid: string[] = [];
-const mockPushed: string[] = [];
+let mockAway = false;
 jest.mock('../say', () => ({ say: (words: string) => mockSaid.push(words) }));
+jest.mock('next/offline', () => ({ useOffline: () => mockAway }));
 jest.mock('next/navigation', () => {
-  const router = { refresh: () => (mockRefreshed += 1), push: (to: string) => mockPushed.push(to) };
+  const router = { refresh: () => (mockRefreshed += 1) };
   return { useRouter: () => router, usePathname: () => mockPath };
 });
 
@@ -25,7 +26,7 @@ beforeEach(() => {
   mockPath = '/clients/x/coach';
   mockRefreshed = 0;
   mockSaid.length = 0;
-  mockPushed.length = 0;
+  mockAway = false;
 });
 afterEach(async () => {
   // What the page still has to say would stand on the next one too.
@@ -90,27 +91,20 @@ test('without a server the page stays as it is until there is one again', async 
   expect(mockRefreshed).toBe(1);
 });
 
-/** A link as Next draws it. */
-const track = { href: '/clients/x/track' };
-
-test('with the server away a link keeps the page with what is on it, and leads on once it is back', async () => {
-  render(
-    <>
-      <Keeping />
-      <a {...track}>Go to the recheck</a>
-    </>,
-  );
-  serverGone(true);
-  await record('fact.add');
-  let led = true;
-  const press = () => doing(() => (led = fireEvent.click(screen.getByText('Go to the recheck'))));
-  await press();
-  expect(led).toBe(false);
-  expect([mockPushed, mockSaid.at(-1)]).toEqual([[], expect.stringContaining('can’t be reached just now')]);
-  serverGone(false);
-  await press();
-  expect(mockPushed).toEqual(['/clients/x/track']);
-  await pass(5);
+test('who asks for a page while the server is away is told that it comes, and not where a network only changes', async () => {
+  const shown = render(<Keeping />);
+  const away = async (is: boolean) => {
+    mockAway = is;
+    shown.rerender(<Keeping />);
+    await pass(0.6);
+  };
+  await away(true);
+  await away(false);
+  await pass(2);
+  expect(mockSaid).toEqual([]);
+  await away(true);
+  await pass(1);
+  expect(mockSaid).toEqual([expect.stringMatching(/can’t be reached just now.*is kept.*comes once it answers/)]);
 });
 
 test('two that wrote the same are told; a refusal shows its sentence and what was typed, until it was read', async () => {

@@ -4,6 +4,7 @@ import { Check, Minus, Plus, X } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { type FindingId, type JudgedFinding, type Judgement, findingTable, severityInWords } from '@/core/read';
 import { protocols } from '@/core/look';
+import { Link } from '@/parts/Link';
 
 const icon = 'grid size-11 shrink-0 place-items-center rounded-one hover:bg-leaf disabled:text-line';
 
@@ -77,12 +78,12 @@ function Row({
   return (
     <li className="flex items-center gap-1 border-t border-rule">
       <div className="min-w-0 grow py-1 leading-tight">
-        <a
+        <Link
           href={`/clients/${clientId}/look?protocol=${protocol}`}
           className={`underline decoration-rule underline-offset-4 hover:decoration-ink ${rejected ? 'line-through' : ''}`}
         >
           {words}
-        </a>
+        </Link>
         <span className="block text-sm text-ink2">
           {rejected ? 'rejected' : severityInWords(severity)}
           {verdict === 'changed' ? `, by you; read as ${severityInWords(derived)}` : ''}

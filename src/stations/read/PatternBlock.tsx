@@ -10,6 +10,7 @@ import {
 import { capital } from '@/core/reasons';
 import { protocols } from '@/core/look';
 import { schoolIds, schools } from '@/core/schools';
+import { Link } from '@/parts/Link';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { TapNote } from '@/parts/TapNote';
 
@@ -48,9 +49,9 @@ export function PatternBlock({ score, clientId }: { score: PatternScore; clientI
           {[...new Set(missing.map(({ protocol }) => protocol))].map((protocol, i) => (
             <span key={protocol}>
               {i > 0 && ', '}
-              <a className={link} href={`/clients/${clientId}/look?protocol=${protocol}`}>
+              <Link className={link} href={`/clients/${clientId}/look?protocol=${protocol}`}>
                 {protocols[protocol].name}
-              </a>
+              </Link>
             </span>
           ))}
         </p>
@@ -83,9 +84,9 @@ function EvidenceList({
               {sign}
               {points}
             </span>
-            <a href={`/clients/${clientId}/look?protocol=${protocol}`} className={link}>
+            <Link href={`/clients/${clientId}/look?protocol=${protocol}`} className={link}>
               {words}
-            </a>
+            </Link>
           </li>
         ))}
       </ul>

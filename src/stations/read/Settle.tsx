@@ -1,6 +1,7 @@
 import { allOf, protocols, testVerdict } from '@/core/look';
 import { type Likely, type Pattern, evenId, findingTable, nextLook, patterns } from '@/core/read';
 import { capital, listed, lowered } from '@/core/reasons';
+import { Link } from '@/parts/Link';
 import { LinkButton } from '@/parts/Button';
 import { type ClientView } from '../view';
 
@@ -45,12 +46,12 @@ export function NotLookedFor({ view, patterns: absent }: { view: ClientView; pat
               <>
                 {' '}
                 (
-                <a
+                <Link
                   className="underline decoration-rule underline-offset-4 hover:decoration-ink"
                   href={`/clients/${view.id}/look?protocol=${protocol}`}
                 >
                   {lowered(protocols[protocol].name)}
-                </a>
+                </Link>
                 )
               </>
             )}
