@@ -1,6 +1,6 @@
 import { setTimeout } from 'node:timers/promises';
 import http from 'node:http';
-import { type Browser, type Page, expect, test } from '@playwright/test';
+import { type Browser, type BrowserContext, type Page, expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { testServer } from './support/server';
 import { allSaved, expectAccessible, openRunOf, planItem, seedClient, seedCoached, seedPlan } from './support/walk';
@@ -22,11 +22,16 @@ async function signIn(page: Page, { name, passphrase }: typeof wren, url = serve
   await expect(page.getByRole('link', { name, exact: true })).toBeVisible();
 }
 
-/** A browser of somebody's own. */
-async function browserOf(browser: Browser, who: typeof wren) {
-  const context = await browser.newContext();
+const signedIn = new Map<string, Awaited<ReturnType<BrowserContext['storageState']>>>();
+
+/** A browser of somebody's own; signed in once, another is them too. `anew` where the session itself is what is tried. */
+async function browserOf(browser: Browser, who: typeof wren, { anew = false } = {}) {
+  const known = anew ? undefined : signedIn.get(who.name);
+  const context = await browser.newContext({ storageState: known });
   const page = await context.newPage();
+  if (known) return page;
   await signIn(page, who);
+  if (!anew) signedIn.set(who.name, await context.storageState());
   return page;
 }
 
@@ -284,7 +289,7 @@ test('a session is ended from another place, by the owner too; signed out, a bro
   browser,
 }) => {
   const owner = await browserOf(browser, wren);
-  const lost = await browserOf(browser, kit);
+  const lost = await browserOf(browser, kit, { anew: true });
   await owner.goto(`${server.url}/settings/access`);
   const theirs = owner.getByRole('button', { name: /^End it: the session of Kit Marsh on/ });
   for (let left = await theirs.count(); left > 0; left -= 1) {
@@ -295,8 +300,8 @@ test('a session is ended from another place, by the owner too; signed out, a bro
   await expect(lost.getByRole('heading', { name: 'Sign in' })).toBeVisible();
   await owner.context().close();
   await lost.context().close();
-  const here = await browserOf(browser, kit);
-  const there = await browserOf(browser, kit);
+  const here = await browserOf(browser, kit, { anew: true });
+  const there = await browserOf(browser, kit, { anew: true });
   await here.goto(`${server.url}/settings/access`);
   const ends = here.getByRole('button', { name: /^End it: the session on/ });
   for (let left = await ends.count(); left > 0; left -= 1) {
@@ -314,7 +319,7 @@ test('a session is ended from another place, by the owner too; signed out, a bro
 });
 
 test('whoever signs in as somebody else takes nothing that still waits from whoever was there', async ({ browser }) => {
-  const page = await browserOf(browser, kit);
+  const page = await browserOf(browser, kit, { anew: true });
   await page.goto(`${server.url}/own-breath`);
   await page.getByRole('button', { name: 'Lock' }).click();
   await expect(page.getByRole('dialog', { name: 'Locked' })).toBeVisible();
@@ -362,7 +367,7 @@ test('whoever has a link for home is let in to that and to nothing else', async 
   await owner.getByRole('button', { name: 'Make the link' }).click();
   const link = await owner.getByText(/\/check-in\//).innerText();
   // Another coach makes none for somebody who is not theirs.
-  const coach = await browserOf(browser, kit);
+  const coach = await browserOf(browser, kit, { anew: true });
   const refused = await coach.request.post(`${server.url}/api/access`, { data: { ask: 'checkIn', visitId } });
   expect([refused.status(), await refused.text()]).toEqual([409, expect.stringContaining('no longer there')]);
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 } });
