@@ -1,6 +1,5 @@
 'use client';
 
-import { Button } from '@/parts/Button';
 import './globals.css';
 
 /** Where not even the frame of the pages could be drawn: in the place of all of them, so it brings paper and ink of its own. */
@@ -19,9 +18,14 @@ export default function NothingCouldBeShown() {
             What you recorded is kept. Load the page again; if it happens again, restart Kokyu and come back to this
             address.
           </p>
-          <Button look="strong" onClick={() => window.location.reload()}>
+          {/* A plain button: every page brings this one with it, and loads nothing for it. */}
+          <button
+            type="button"
+            onClick={() => window.location.reload()}
+            className="min-h-11 rounded-one border border-ink bg-ink px-4 font-semibold text-onink"
+          >
             Load it again
-          </Button>
+          </button>
         </main>
       </body>
     </html>
