@@ -15,6 +15,19 @@ const server = sharedStudio();
 
 test.beforeAll(() => server.start());
 
+test('script in a name is only a name', async ({ page }) => {
+  let ran = false;
+  page.on('dialog', () => (ran = true));
+  const name = '<img src=x onerror=alert(1)><script>alert(2)</script>';
+  await addClient(page, server.url, name);
+  await expect(page.getByText(name).first()).toBeVisible();
+  await page.goto(server.url);
+  await expect(page.getByText(name).first()).toBeVisible();
+  await page.goto(`${server.url}/clients?find=${encodeURIComponent('<script>')}`);
+  await expect(page.getByRole('main')).toContainText(name);
+  expect(ran).toBe(false);
+});
+
 test('impossible values get one clear sentence, and what was typed stays', async ({ page }) => {
   const clientId = await addClient(page, server.url, 'Alban Creek');
   await screenClear(page, ['Pregnant now?', 'Surgery on abdomen, chest, spine or eye in the last months?']);

@@ -69,6 +69,7 @@ test('a tape whose exhale is larger is asked about, a word is told to be no numb
   await expect(page.getByText('1.6 in').first()).toBeVisible();
   await page.goto(`${server.url}/settings`);
   await page.getByRole('radio', { name: 'cm', exact: true }).click();
+  await expectAccessible(page, 'Settings');
 });
 
 test('three angles on a photo: what is no picture is refused, points are placed and stay', async ({ page }) => {

@@ -245,6 +245,7 @@ test('days are said and weeks begin as the studio is set, on the page as the ser
   await page.getByRole('radiogroup', { name: 'A week begins on' }).getByRole('radio', { name: 'Sunday' }).click();
   await expect(page.getByText(/^Today is (Sonn|Mon|Diens|Mitt|Donners|Frei|Sams)/)).toBeVisible();
   await allSaved(page);
+  await expectAccessible(page, 'Settings');
   const faults: string[] = [];
   page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
   await page.goto(`${server.url}${week}`);

@@ -1,5 +1,6 @@
 import { existsSync, readdirSync } from 'node:fs';
-import { buildSync } from 'esbuild';
+import { type BuildOptions, buildSync } from 'esbuild';
+import { plainScript } from '../../scripts/bundle.mjs';
 
 const doors = readdirSync('src/core')
   .map((room) => ({ in: `src/core/${room}/index.ts`, out: room }))
@@ -8,14 +9,8 @@ const doors = readdirSync('src/core')
 /** Puts the core, which tests ask what is right, into a few files: read one by one, its hundreds take the runner and each worker seconds. */
 export const bundleCore = () =>
   buildSync({
+    ...(plainScript as BuildOptions),
     entryPoints: doors,
     outdir: 'node_modules/.cache/kokyu/core',
-    outExtension: { '.js': '.mjs' },
-    bundle: true,
-    splitting: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    packages: 'external',
     sourcemap: 'inline',
   });
