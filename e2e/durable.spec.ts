@@ -176,6 +176,20 @@ test('a page asked of a server that has just gone is waited for on the page ther
   await expect(complaint).toHaveValue('Tight after the long tide');
 });
 
+test('who asks while the studio is being opened waits for it, and is told nothing else', async () => {
+  await server.end();
+  let isStarted = false;
+  const started = server.start().then(() => (isStarted = true));
+  const told: number[] = [];
+  while (!isStarted) {
+    const answer = await fetch(`${server.url}/clients`).catch(() => null);
+    // Nothing listens yet.
+    if (answer) told.push(answer.status);
+  }
+  await started;
+  expect(new Set(told)).toEqual(new Set([200]));
+});
+
 /** Stands between a browser and the server, and cuts off the next answers that a page is drawn anew with in their midst. */
 async function cutting() {
   const cut = { left: 0 };

@@ -91,6 +91,17 @@ test('an unknown address gives a kind page, and nonsense to the server one sente
     await expect(page.getByRole('heading', { name: 'There is nothing at this address.' })).toBeVisible();
   }
   await expectAccessible(page, 'not found');
+  // What the door itself turns away is no page of the app: it is said on one all the same.
+  for (const [address, why] of [
+    ['/clients/%00', 'This address can’t be read.'],
+    ['/_next/image', 'No pictures are made here.'],
+  ] as const) {
+    await page.goto(server.url + address);
+    await expect(page.getByText(why)).toBeVisible();
+    await expectAccessible(page, address);
+    await page.getByRole('link', { name: 'Go to Today' }).click();
+    await expect(page).toHaveURL(`${server.url}/`);
+  }
 
   const post = (data: string | Buffer, headers: Record<string, string> = {}) =>
     request.post(`${server.url}/api/commands`, { data, headers: { 'content-type': 'application/json', ...headers } });

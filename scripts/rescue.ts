@@ -7,6 +7,7 @@ import { type IncomingMessage, createServer } from 'node:http';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { momentInWords } from '@/core/record';
+import { plain, plainPage, plainPolicy } from '@/door/plainPage';
 import {
   NotWhole,
   StoreError,
@@ -29,8 +30,6 @@ const hosts = [`127.0.0.1:${port}`, `localhost:${port}`, `[::1]:${port}`];
 /** In the page’s own form: what another page sends does not know it. */
 const word = randomBytes(24).toString('base64url');
 const mostBytes = 10_000;
-
-const plain = (text: string) => text.replace(/[&<>"']/g, (sign) => `&#${sign.codePointAt(0)};`);
 
 interface Offered {
   name: string;
@@ -76,15 +75,7 @@ function fault(): string | null {
   }
 }
 
-const style = `body{font:18px/1.5 system-ui,sans-serif;max-width:46rem;margin:3rem auto;padding:0 1.5rem;background:#faf7ee;color:#1d242f}
-h1{font-size:2rem;line-height:1.2}li{border-top:1px solid #cfcab8;padding:.75rem 0;display:flex;gap:1rem;align-items:center;justify-content:space-between;flex-wrap:wrap}
-ul{list-style:none;padding:0}button{font:inherit;font-weight:600;min-height:44px;padding:.4rem 1rem;border:1px solid #1d242f;border-radius:6px;background:none}
-li:first-child button{background:#1d242f;color:#faf7ee}input{font:inherit;min-height:44px;padding:.2rem .6rem;border:1px solid #5c6470;border-radius:6px}.why{color:#a31621;font-weight:600}code{font-size:.85em}`;
-
-function page(body: string, again = false): string {
-  const title = 'The studio’s file is not whole';
-  return `<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">${again ? '<meta http-equiv="refresh" content="4;url=/">' : ''}<title>${title}</title><style nonce="${word}">${style}</style></head><body><main>${body}</main></body></html>`;
-}
+const page = (body: string, again = false) => plainPage('The studio’s file is not whole', body, word, again);
 
 function offer(why: string, said = ''): string {
   const rows = offered().map(
@@ -133,7 +124,7 @@ const server = createServer((request, response) => {
     response.writeHead(status, {
       'content-type': 'text/html; charset=utf-8',
       'cache-control': 'no-store',
-      'content-security-policy': `default-src 'none'; style-src 'nonce-${word}'; form-action 'self'; frame-ancestors 'none'; base-uri 'none'`,
+      'content-security-policy': plainPolicy(word),
       'referrer-policy': 'no-referrer',
       'x-content-type-options': 'nosniff',
       connection: 'close',

@@ -9,7 +9,7 @@ export interface Asked {
 
 /** Why a request is turned away. */
 export interface Turned {
-  status: 400 | 401 | 403 | 404 | 405 | 414 | 423;
+  status: 400 | 401 | 403 | 404 | 405 | 414 | 423 | 503;
   why: string;
 }
 

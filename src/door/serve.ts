@@ -7,6 +7,7 @@ import next from 'next';
 import { contentSecurityPolicy, everywhere, notBelieved } from './headers';
 import { hostsOf, isLoopback, judge, ownHosts } from './judge';
 import { type Admitted, theKeeper } from './keeper';
+import { plain, plainPage, plainPolicy } from './plainPage';
 
 export interface Listening {
   port: number;
@@ -38,7 +39,6 @@ export async function serve({ port, host, dev, dir, dataDir }: Listening): Promi
   // Whatever is written from here on is for the owner alone.
   process.umask(0o077);
   const app = next({ dev, dir, hostname: host, port });
-  await app.prepare();
   const handle = app.getRequestHandler();
   const answerTo =
     (hosts: readonly string[], authority: string | null, elsewhere = '') =>
@@ -47,31 +47,41 @@ export async function serve({ port, host, dev, dir, dataDir }: Listening): Promi
       if (isSecure(request)) response.setHeader('strict-transport-security', 'max-age=31536000');
       const { method = '', url = '', rawHeaders } = request;
       const turned = judge({ method, url, rawHeaders }, hosts);
-      if (turned) return turnAway(response, turned);
+      if (turned) return turnAway(request, response, turned);
       if (authority && url === authorityPath) return giveAuthority(response, authority);
       const admitted = admit(request);
-      if ('status' in admitted) return turnAway(response, admitted);
+      if ('status' in admitted) return turnAway(request, response, admitted);
       if ('to' in admitted) return sendTo(response, admitted.to);
       prepare(request, response, dev, elsewhere);
       const failed = (error: unknown) => {
         console.error(error);
-        if (!response.headersSent) turnAway(response, { status: 500, why: 'The server failed on this.' });
+        if (!response.headersSent) turnAway(request, response, { status: 500, why: 'The server failed on this.' });
         else response.destroy();
       };
       admitted.within(() => void handle(request, response).catch(failed));
     };
+  // Whether it may be reached by others is for the studio to say: it is opened where only this machine can ask.
+  const openStudio = async () => {
+    await app.prepare();
+    const waker = createServer(patience, (request, response) =>
+      answerTo(ownHosts(portOf(waker)), null)(request, response),
+    );
+    const stopWaking = await listen(waker, 0, '127.0.0.1');
+    await wake(portOf(waker));
+    await stopWaking();
+  };
   if (isLoopback(host)) {
-    const stop = await listen(createServer(patience, answerTo(ownHosts(port), null)), port, host);
-    await wake(port, host);
+    // Who asks meanwhile waits: told to come again, a browser would put those words in the place of the page it has.
+    let begin!: () => void;
+    const begun = new Promise<void>((resolve) => (begin = resolve));
+    const answer = answerTo(ownHosts(port), null);
+    const server = createServer(patience, (request, response) => void begun.then(() => answer(request, response)));
+    const stop = await listen(server, port, host);
+    await openStudio();
+    begin();
     return stop;
   }
-  // The studio is opened first, where only this machine can ask: whether it may be reached by others is for it to say.
-  const waker = createServer(patience, (request, response) =>
-    answerTo(ownHosts(portOf(waker)), null)(request, response),
-  );
-  const stopWaking = await listen(waker, 0, '127.0.0.1');
-  await wake(portOf(waker), '127.0.0.1');
-  await stopWaking();
+  await openStudio();
   if (!theKeeper()?.isKeyed()) {
     throw new Error(
       `Kokyu keeps health notes: it can be reached from other machines only once it has a passphrase. Start it without HOST, set one under Settings, Who may come in, and start it on ${host} again.`,
@@ -126,8 +136,8 @@ async function listen(server: Server | SecureServer, port: number, host: string)
 }
 
 /** The framework opens the studio with its first answer: what is wrong with it is said before the address is. */
-const wake = (port: number, host: string) =>
-  fetch(`http://${host}:${port}${waking}`, { headers: { connection: 'close' } }).then((answer) => answer.text());
+const wake = (port: number) =>
+  fetch(`http://127.0.0.1:${port}${waking}`, { headers: { connection: 'close' } }).then((answer) => answer.text());
 
 /** What a tablet or a phone is given to trust: it holds nothing secret, and is the same for everybody. */
 const authorityPath = '/kokyu.crt';
@@ -149,7 +159,7 @@ function admit(request: IncomingMessage): Admitted {
   const [path = ''] = url.split('?');
   const keeper = theKeeper();
   if (!keeper) {
-    return path === waking ? { within: (work) => work() } : { status: 423, why: 'Kokyu is starting. Try again.' };
+    return path === waking ? { within: (work) => work() } : { status: 503, why: 'Kokyu is starting. Try again.' };
   }
   return keeper.admit({
     method,
@@ -177,7 +187,16 @@ function prepare(request: IncomingMessage, response: ServerResponse, dev: boolea
   response.setHeader('content-security-policy', policy);
 }
 
-function turnAway(response: ServerResponse, { status, why }: { status: number; why: string }) {
-  response.writeHead(status, { 'content-type': 'application/json', 'cache-control': 'no-store', connection: 'close' });
-  response.end(JSON.stringify({ why }));
+function turnAway(request: Request, response: Response, { status, why }: { status: number; why: string }) {
+  const isPage = (request.headers.accept ?? '').includes('text/html');
+  const word = randomBytes(16).toString('base64');
+  if (isPage) response.setHeader('content-security-policy', plainPolicy(word));
+  response.writeHead(status, {
+    'content-type': isPage ? 'text/html; charset=utf-8' : 'application/json',
+    'cache-control': 'no-store',
+    connection: 'close',
+  });
+  const title = 'This page could not be shown';
+  const body = `<h1>${title}.</h1><p>${plain(why)}</p><p><a href="/">Go to Today</a></p>`;
+  response.end(isPage ? plainPage(`${title} · Kokyu`, body, word) : JSON.stringify({ why }));
 }
