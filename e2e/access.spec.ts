@@ -265,15 +265,24 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   // What lies over a page is under the lock too, and there again afterwards.
   await tab.goto(`${server.url}/week`);
   await tab.getByRole('button', { name: 'Book a time' }).first().click();
-  await expect(tab.getByRole('dialog')).toBeVisible();
+  await tab.getByRole('dialog').getByRole('textbox').first().fill('Half typed');
+  const drawnAnew: number[] = [];
+  tab.on('response', (answer) => {
+    if (answer.url().includes('/week?_rsc')) drawnAnew.push(answer.status());
+  });
   await page.goto(`${server.url}/clients`);
   await page.getByRole('button', { name: 'Lock' }).click();
   await expect(tab.getByRole('dialog', { name: 'Locked' })).toBeVisible();
   await expect(tab.getByRole('dialog')).toHaveCount(1);
+  // Nor does what draws the page anew meanwhile take it away: it waits.
+  await tab.evaluate(() => (window as unknown as { next: { router: { refresh: () => void } } }).next.router.refresh());
+  await expect.poll(() => drawnAnew).toContain(423);
+  await expect(tab.getByRole('dialog', { name: 'Locked' })).toBeVisible();
   await tab.getByLabel('Passphrase', { exact: true }).fill(wren.passphrase);
   await tab.getByRole('button', { name: 'Unlock' }).click();
   await expect(tab.getByRole('dialog', { name: 'Locked' })).toHaveCount(0);
-  await expect(tab.getByRole('dialog')).toBeVisible();
+  await expect(tab.getByRole('dialog').getByRole('textbox').first()).toHaveValue('Half typed');
+  await expect.poll(() => drawnAnew.at(-1)).toBe(200);
   await tab.goto(`${server.url}/clients`);
   // A page asked for while it is locked is there once it is unlocked.
   await tab.getByRole('button', { name: 'Lock' }).click();

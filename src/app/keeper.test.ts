@@ -19,8 +19,8 @@ afterAll(() => {
 
 const knock = (
   path: string,
-  { cookie = undefined as string | undefined, address = '127.0.0.1', method = 'GET' } = {},
-) => keeper.admit({ method, path, cookie, address, secure: false });
+  { cookie = undefined as string | undefined, address = '127.0.0.1', method = 'GET', byPage = false } = {},
+) => keeper.admit({ method, path, byPage, cookie, address, secure: false });
 const word = (given: string) => `theme=dark; kokyu=${given}`;
 
 test('without a passphrase it is open to this machine, and to no other', () => {
@@ -58,6 +58,9 @@ test('with one, who asks is whoever the browser’s word says; locked, over or m
   lockSession(wholeStore(), sessionsOf(wholeStore(), coachId)[0]!.id, Date.now());
   expect(knock('/clients', { cookie: word(mine) })).toEqual(closed);
   expect(knock('/api/clients', { cookie: word(mine) })).toMatchObject({ status: 423 });
+  // A page behind its lock stays where it is; one whose session is over has nothing to wait for.
+  expect(knock('/clients', { cookie: word(mine), byPage: true })).toMatchObject({ status: 423 });
+  expect(knock('/clients', { cookie: word('x'.repeat(43)), byPage: true })).toEqual(closed);
 });
 
 test('whoever came in with a passphrase another one set gets nowhere but to where they set their own', async () => {

@@ -43,7 +43,10 @@ export const keeper: Keeper = {
       return { within: (work) => onBehalfOf(askerOf(store, session), work) };
     }
     if (wants === 'anybody') return { within: (work) => work() };
-    if (asPage(knock)) return { to: knock.path === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(knock.path)}` };
+    // A page that stands behind its lock stays there, with what is half typed on it.
+    const isBehindLock = session !== null && knock.byPage;
+    if (asPage(knock) && !isBehindLock)
+      return { to: knock.path === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(knock.path)}` };
     return session
       ? { status: 423, why: 'Kokyu is locked. Type your passphrase to go on.' }
       : { status: 401, why: 'Sign in first.' };

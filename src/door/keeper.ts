@@ -4,6 +4,8 @@ import { type Turned } from './judge';
 export interface Knock {
   method: string;
   path: string;
+  /** A page that is there draws itself anew with it, or goes on to another. */
+  byPage: boolean;
   cookie: string | undefined;
   /** Where it comes from. */
   address: string;

@@ -164,6 +164,7 @@ function admit(request: IncomingMessage): Admitted {
   return keeper.admit({
     method,
     path,
+    byPage: headers.rsc === '1',
     cookie: headers.cookie,
     address: socket.remoteAddress ?? '',
     secure: isSecure(request),

@@ -80,9 +80,16 @@ export function Lock({ who, children }: { who: SignedIn | null; children: ReactN
       }
     }, lookEveryMs);
     const stop = onShut((how) => (how === 'locked' ? setLocked(true) : location.assign('/sign-in')));
+    // A page was asked for while it is locked: it waits.
+    const cover = (event: Event) => {
+      event.preventDefault();
+      setLocked(true);
+    };
+    addEventListener('kokyu:shut', cover);
     return () => {
       for (const sign of signs) removeEventListener(sign, present, { capture: true });
       removeEventListener('pageshow', heed);
+      removeEventListener('kokyu:shut', cover);
       clearTimeout(soon);
       clearInterval(look);
       stop();
@@ -155,6 +162,7 @@ function Locked({ name, onOpen }: { name: string; onOpen: () => void }) {
     return () => {
       for (const sign of ['pointerdown', 'focusin'] as const) lock.removeEventListener(sign, unheard);
       show();
+      dispatchEvent(new Event('kokyu:open'));
     };
   }, []);
   const open = async (event: FormEvent<HTMLFormElement>) => {
