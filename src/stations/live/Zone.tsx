@@ -1,4 +1,4 @@
-import { type ReactNode } from 'react';
+import { type MouseEvent, type ReactNode } from 'react';
 
 /** One of the five large places along the foot of the coach's screen. */
 export function Zone({
@@ -15,7 +15,7 @@ export function Zone({
   /** What is due now. */
   loud?: boolean;
   disabled?: boolean;
-  onPress: () => void;
+  onPress: (event: MouseEvent) => void;
 }) {
   return (
     <button
