@@ -45,8 +45,9 @@ export const keeper: Keeper = {
     if (wants === 'anybody') return { within: (work) => work() };
     // A page that stands behind its lock stays there, with what is half typed on it.
     const isBehindLock = session !== null && knock.byPage;
-    if (asPage(knock) && !isBehindLock)
+    if (asPage(knock) && !isBehindLock) {
       return { to: knock.path === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(knock.path)}` };
+    }
     return session
       ? { status: 423, why: 'Kokyu is locked. Type your passphrase to go on.' }
       : { status: 401, why: 'Sign in first.' };

@@ -188,16 +188,16 @@ function prepare(request: IncomingMessage, response: ServerResponse, dev: boolea
   response.setHeader('content-security-policy', policy);
 }
 
+/** In one sentence: on a page where one was asked for, else for the page that asked. */
 function turnAway(request: Request, response: Response, { status, why }: { status: number; why: string }) {
-  const isPage = (request.headers.accept ?? '').includes('text/html');
+  const say = (type: string, text: string) => {
+    response.writeHead(status, { 'content-type': type, 'cache-control': 'no-store', connection: 'close' });
+    response.end(text);
+  };
+  if (!request.headers.accept?.includes('text/html')) return say('application/json', JSON.stringify({ why }));
   const word = randomBytes(16).toString('base64');
-  if (isPage) response.setHeader('content-security-policy', plainPolicy(word));
-  response.writeHead(status, {
-    'content-type': isPage ? 'text/html; charset=utf-8' : 'application/json',
-    'cache-control': 'no-store',
-    connection: 'close',
-  });
+  response.setHeader('content-security-policy', plainPolicy(word));
   const title = 'This page could not be shown';
   const body = `<h1>${title}.</h1><p>${plain(why)}</p><p><a href="/">Go to Today</a></p>`;
-  response.end(isPage ? plainPage(`${title} · Kokyu`, body, word) : JSON.stringify({ why }));
+  say('text/html; charset=utf-8', plainPage(`${title} · Kokyu`, body, word));
 }

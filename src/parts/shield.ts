@@ -29,14 +29,17 @@ export function useShield(open: boolean, letsThrough = false) {
   useLayoutEffect(() => {
     if (!open) return;
     let last: PointerEvent | null = null;
+    let heardAtMs = 0;
     const note = (event: PointerEvent) => {
       const inside = event.target instanceof Element && event.target.closest(standing) !== null;
       last = inside || !letsThrough ? event : null;
+      // When it was heard and not when it was made: a page that is busy gets to it late, and to the second tap right after it.
+      heardAtMs = performance.now();
     };
     document.addEventListener('pointerdown', note, true);
     return () => {
       document.removeEventListener('pointerdown', note, true);
-      if (last && performance.now() - last.timeStamp < shieldMs) shieldAt(last);
+      if (last && performance.now() - heardAtMs < shieldMs) shieldAt(last);
     };
   }, [open, letsThrough]);
 }

@@ -6,10 +6,10 @@ import { useCallback, useEffect, useRef } from 'react';
 const guardMs = 600;
 
 /** Of a press, when it was made. */
-type Made = Pick<Event, 'timeStamp'>;
+export type Made = Pick<Event, 'timeStamp'>;
 
 /** When a press was made, by the clock: a page that is busy gets to it late, and would take the second tap of a double one for another. */
-const madeAt = ({ timeStamp }: Made) => Date.now() - Math.max(0, performance.now() - timeStamp);
+export const madeAt = ({ timeStamp }: Made) => Date.now() - Math.max(0, performance.now() - timeStamp);
 
 /**
  * Keeps a fast finger from pressing what it has not seen yet: after a press on a place, presses on the same place are passed over

@@ -14,6 +14,7 @@ import { newId, send, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
 import { say } from '@/parts/say';
+import { type Made, madeAt } from '@/parts/useGuard';
 
 /** A second tap within so long, for the same load, is the same set. Ours. */
 const sameSetMs = 600;
@@ -38,12 +39,13 @@ export function LiftLog({
   const [breath, setBreath] = useState<LiftBreath>('went along');
   const [leaked, setLeaked] = useState(false);
   const [error, setError] = useState<string | null>(null);
-  const log = async () => {
+  const log = async (event: Made) => {
     if (!answer) return;
     // By what is lifted: how the breath was is reset by the first tap.
     const set = JSON.stringify([asked, repetitions]);
-    if (last.current.set === set && Date.now() - last.current.at < sameSetMs) return;
-    last.current = { set, at: Date.now() };
+    const at = madeAt(event);
+    if (last.current.set === set && at - last.current.at < sameSetMs) return;
+    last.current = { set, at };
     const liftId = newId();
     const lift = {
       movementId: answer.movement.id,
@@ -86,7 +88,7 @@ export function LiftLog({
           choices={[{ value: 'leaked', label: 'Leaked' }]}
           onChange={(next) => setLeaked(next.length > 0)}
         />
-        <Button look="strong" disabled={!answer} onClick={() => void log()}>
+        <Button look="strong" disabled={!answer} onClick={(event) => void log(event)}>
           {repetitions === 1 ? 'Log this one' : `Log this set of ${repetitions}`}
         </Button>
       </div>

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, cleanup, createEvent, fireEvent, render, screen } from '@testing-library/react';
 import { gatesOfPerson } from '@/core/fixtures';
 import { type Drill } from '@/core/catalogue';
 import { type Lift } from '@/core/load';
@@ -89,6 +89,25 @@ describe('the log', () => {
     });
     expect(logged()).toMatchObject([{ movementId: 'side-bend', repetitions: 20, breath: 'lost' }]);
     expect(screen.getByRole('radio', { name: 'Went along' }).getAttribute('aria-checked')).toBe('true');
+  });
+
+  test('a second tap that a busy page gets to late is the same set; one that was meant is another', async () => {
+    render(<LoadStation keepAs="ada" gates={null} cautions={null} log={log} />);
+    const button = screen.getByRole('button', { name: 'Log this set of 20' });
+    const [clock, page] = [Date.now(), performance.now()];
+    const tap = (madeMs: number, handledMs: number) => {
+      jest.spyOn(Date, 'now').mockReturnValue(clock + handledMs);
+      jest.spyOn(performance, 'now').mockReturnValue(page + handledMs);
+      const event = createEvent.click(button);
+      Object.defineProperty(event, 'timeStamp', { value: page + madeMs });
+      return doing(() => void fireEvent(button, event));
+    };
+    await tap(0, 0);
+    await tap(200, 2000);
+    const first = logged().length;
+    await tap(2200, 2200);
+    jest.restoreAllMocks();
+    expect([first, logged().length]).toEqual([1, 2]);
   });
 
   test('a carry is one, whatever was counted before', async () => {
