@@ -1,12 +1,23 @@
 import { type Compiled } from './compile';
-import { type Prices, type Scratch, scratchFor, sweep, wantedTenths } from './relaxation';
-import { type State, holdSecondsOf, secondsOf } from './state';
+import { type Prices, wantedTenths } from './relaxation';
+import { type Scratch, scratchFor, sweep } from './sweep';
 
 export interface Priced {
-  /** The sets of prices with the lowest bounds, lowest first. */
-  kept: Prices[];
+  /** The prices with the lowest bound. */
+  prices: Prices;
   bound: number;
   rounds: number;
+  /** The room the passes were made in, for more of them. */
+  scratch: Scratch;
+}
+
+export interface Haggling {
+  /** Steps to take at most; each costs one pass over the items. */
+  rounds: number;
+  /** How much of the way to the best known plan the first step goes for: all of it from afar, less from prices that are near. */
+  stretch: number;
+  /** Items that must be in, 1 for each. */
+  sure?: Uint8Array;
 }
 
 /** Prices to begin from: a tenth is paid what the second step of the curve gives. */
@@ -27,38 +38,32 @@ const shortest = 0.01;
  * Finds good prices by stepping against the relaxed limits.
  *
  * @param begin prices to start from
- * @param rounds steps to take at most; each costs one pass over the items
- * @param keepers how many of the best to keep
  * @param tryPath is shown every relaxed path and answers what the best known plan is worth
  */
 export function findPrices(
   c: Compiled,
   items: Int32Array,
-  state: State,
   begin: Prices,
-  rounds: number,
-  keepers: number,
+  { rounds, stretch: first, sure }: Haggling,
   tryPath: (path: readonly number[]) => number,
 ): Priced {
   const left = new Float64Array(c.rowMost.length);
   const direction = new Float64Array(c.prices.count);
-  const seen: { bound: number; prices: Prices }[] = [];
-  const live = binding(c, items, state);
-  const scratch: Scratch = scratchFor(c, items, live);
+  const live = binding(c, items);
+  const scratch: Scratch = scratchFor(c, items, live, sure ?? null);
   // A rule that can't be broken any more costs nothing.
   let prices: Prices = new Float64Array(c.prices.count);
   for (const at of live) prices[at] = begin[at]!;
   let centre = prices;
   let best = Number.POSITIVE_INFINITY;
-  let stretch = 1;
+  let stretch = first;
   let stale = 0;
   let keeps = 0;
   let done = 0;
   while (done < rounds) {
-    const { bound, path } = sweep(c, items, state, prices, scratch);
+    const { bound, path } = sweep(c, items, prices, scratch);
     done += 1;
-    if (bound === Number.NEGATIVE_INFINITY) return { kept: [prices], bound, rounds: done };
-    keep(seen, { bound, prices }, keepers);
+    if (bound === Number.NEGATIVE_INFINITY) return { prices, bound, rounds: done, scratch };
     if (bound < best - 1e-6) {
       best = bound;
       centre = prices;
@@ -73,24 +78,18 @@ export function findPrices(
     if (Math.floor(best + 1e-6) <= floor || stretch < shortest) break;
     // Without a plan yet the aim is a tenth below the bound.
     const aim = Number.isFinite(floor) ? floor : bound - Math.abs(bound) / 10;
-    turn(c, direction, keeps, prices, state, items, path, live, left);
+    turn(c, direction, keeps, prices, items, path, live, left);
     keeps = momentum;
     prices = stepped(c, prices, direction, live, stretch * Math.max(1, bound - aim));
   }
-  return { kept: seen.map((one) => one.prices), bound: best, rounds: done };
+  return { prices: centre, bound: best, rounds: done, scratch };
 }
 
-/** Keeps the lowest bounds, lowest first; of equals the earlier. */
-function keep<T extends { bound: number }>(seen: T[], one: T, keepers: number) {
-  let at = seen.length;
-  while (at > 0 && seen[at - 1]!.bound > one.bound) at -= 1;
-  if (at >= keepers) return;
-  seen.splice(at, 0, one);
-  if (seen.length > keepers) seen.pop();
-}
-
-/** Limits are scaled so that a step moves each kind of price by a like amount. */
-const scale = { tenth: 1 / 30, second: 1 / 60, holdSecond: 1 / 20, item: 1 };
+/**
+ * Limits are scaled so that a step moves each kind of price by a like amount. Found by trying: with these the made-up catalogues and the
+ * real one are searched in the fewest steps.
+ */
+const scale = { tenth: 1 / 45, second: 1 / 240, holdSecond: 1 / 20, item: 1 };
 
 /** Turns the direction toward what a relaxed path leaves of each limit, scaled: there prices fall. */
 function turn(
@@ -98,7 +97,6 @@ function turn(
   direction: Float64Array,
   keeps: number,
   prices: Prices,
-  state: State,
   items: Int32Array,
   path: readonly number[],
   live: Int32Array,
@@ -107,11 +105,10 @@ function turn(
   const { mostItems, mostSeconds, mostHoldSeconds } = c.problem;
   const { rows, second, holdSecond, item } = c.prices;
   const put = (at: number, slack: number) => (direction[at] = keeps * direction[at]! + slack);
-  const gains = state.gains.slice();
+  const gains = new Float64Array(c.targets);
   left.set(c.rowMost);
-  for (const i of state.chosen) countIn(c, i, left);
-  let [seconds, holdSeconds] = [secondsOf(state), holdSecondsOf(state)];
-  let last = state.chosen.at(-1);
+  let [seconds, holdSeconds] = [0, 0];
+  let last: number | undefined;
   for (const j of path) {
     const i = items[j]!;
     for (let g = c.gainStart[i]!; g < c.gainStart[i + 1]!; g += 1) gains[c.gainTarget[g]!]! += c.gainTenths[g]!;
@@ -122,7 +119,7 @@ function turn(
     last = i;
   }
   for (let t = 0; t < c.targets; t += 1) {
-    put(t, (gains[t]! - Math.max(state.gains[t]!, wantedTenths(c, t, prices[t]!))) * scale.tenth);
+    put(t, (gains[t]! - wantedTenths(c, t, prices[t]!)) * scale.tenth);
   }
   for (let l = 0; l < live.length; l += 1) {
     const at = live[l]!;
@@ -131,7 +128,7 @@ function turn(
   const slack = (most: number, used: number) => (Number.isFinite(most) ? most - used : 0);
   put(second, slack(mostSeconds, seconds) * scale.second);
   put(holdSecond, slack(mostHoldSeconds, holdSeconds) * scale.holdSecond);
-  put(item, (mostItems - state.chosen.length - path.length) * scale.item);
+  put(item, (mostItems - path.length) * scale.item);
 }
 
 /** Prices one step along a direction; a price that would fall below 0 stays at 0, and does not count for the length. */
@@ -162,23 +159,21 @@ function stepped(c: Compiled, prices: Prices, direction: Float64Array, live: Int
 }
 
 /**
- * Where the prices stand that matter for what may follow a state: all but those of rules between drills that hold whatever is
- * chosen, which are most of them further down.
+ * Where the prices stand that matter for what may be chosen: all but those of rules between drills that hold whatever is
+ * chosen, which are most of them in small parts.
  */
-function binding(c: Compiled, items: Int32Array, state: State): Int32Array {
+function binding(c: Compiled, items: Int32Array): Int32Array {
   const { rows, second, count, signed } = c.prices;
   const there = new Int32Array(c.charged);
   for (const i of items) {
     there[c.drillOf[i]!]! += 1;
     there[c.kindOf[i]!]! += 1;
   }
-  const left = c.rowMost.slice();
-  for (const i of state.chosen) countIn(c, i, left);
   const live: number[] = [];
   for (let at = 0; at < count; at += 1) {
     const r = at - rows;
     const whole = at < rows || at >= second || signed[at] === 1;
-    if (whole || mostMore(c, r, there) > left[r]!) live.push(at);
+    if (whole || mostMore(c, r, there) > c.rowMost[r]!) live.push(at);
   }
   return Int32Array.from(live);
 }

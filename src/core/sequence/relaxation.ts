@@ -1,5 +1,5 @@
 import { type Compiled } from './compile';
-import { type State, complete, holdSecondsOf, newOnesOf, secondsOf } from './state';
+import { type State, holdSecondsOf, newOnesOf, nothingChosen, secondsOf } from './state';
 
 /**
  * What the shared limits cost and what a tenth of gain is paid, as {@link Compiled.prices} lists them. Any prices, none below 0
@@ -40,17 +40,17 @@ export interface Relaxation {
   highs: Float64Array[];
 }
 
-const never = -1e15;
+export const never = -1e15;
 
 /** The layer of the tables a state goes on in: the new things it may still take. */
 export const layerOf = (c: Compiled, state: State) => c.layers - 1 - newOnesOf(state);
 
-type Base = Pick<Relaxation, 'prices' | 'items' | 'worth' | 'charge' | 'ruleBase' | 'aim' | 'arc'>;
+export type Base = Pick<Relaxation, 'prices' | 'items' | 'worth' | 'charge' | 'ruleBase' | 'aim' | 'arc'>;
 
 /** Room for one set of prices, used again and again where nothing of it is kept. */
-type Room = Pick<Base, 'worth' | 'charge' | 'aim' | 'arc'>;
+export type Room = Pick<Base, 'worth' | 'charge' | 'aim' | 'arc'>;
 
-const roomFor = (c: Compiled, items: Int32Array): Room => ({
+export const roomFor = (c: Compiled, items: Int32Array): Room => ({
   worth: new Float64Array(items.length),
   charge: new Float64Array(c.charged),
   aim: new Float64Array(c.targets),
@@ -58,7 +58,7 @@ const roomFor = (c: Compiled, items: Int32Array): Room => ({
 });
 
 /** @param live where a price may be other than 0, in their order; null where that was not worked out */
-function priced(
+export function priced(
   c: Compiled,
   items: Int32Array,
   prices: Prices,
@@ -94,8 +94,18 @@ function priced(
   return { prices, items, worth, charge, ruleBase, aim, arc };
 }
 
-/** Lays out the tables for one set of prices. Work: items × places × items still to choose. */
-export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: Prices): Relaxation {
+/**
+ * Lays out the tables for one set of prices. Work: items × places × items still to choose.
+ *
+ * @param sure items that no path passes by
+ */
+export function relax(
+  c: Compiled,
+  items: Int32Array,
+  toChoose: number,
+  prices: Prices,
+  sure: Uint8Array | null = null,
+): Relaxation {
   const { places, placeOf, stageOf, isNew } = c;
   const { carryLast } = c.problem;
   const n = items.length;
@@ -105,8 +115,8 @@ export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: 
   const next = layers.map(() => [new Float64Array(places).fill(never)]);
   const rowOf = layers.map(() => [new Int32Array(n + 1)]);
   const bestAt = new Float64Array(places);
-  // Few items better a path: only their rows are kept.
-  const rows = new Float64Array((n + 1) * places);
+  // Few items better a path: only their rows are kept, and one more where none passes by.
+  const rows = new Float64Array((sure === null ? n + 1 : 2 * n + 1) * places);
   rows.fill(never, 0, places);
   for (const layer of layers) from[layer]![0]!.fill(never);
   for (let k = 1; k <= toChoose; k += 1) {
@@ -118,18 +128,26 @@ export function relax(c: Compiled, items: Int32Array, toChoose: number, prices: 
       const onwardRow = [layer, layer - 1].map((below) => (below < 0 ? null : rowOf[below]![k - 1]!));
       bestAt.fill(never);
       let row = 0;
+      // Whether something stands further on that no path may leave out.
+      let ahead = false;
       for (let j = n - 1; j >= 0; j -= 1) {
         const i = items[j]!;
         const place = placeOf[i]!;
         const then = onward[isNew[i]!]!;
         let rest = 0;
-        if (then === null) rest = never;
+        if (then === null || (ahead && carryLast && stageOf[i] === 3)) rest = never;
         else if (!carryLast || stageOf[i] !== 3) {
           rest = then[onwardRow[isNew[i]!]![j + 1]! + place]!;
-          if (!carryLast && rest < 0) rest = 0;
+          if (!carryLast && !ahead && rest < 0) rest = 0;
         }
         const here = rest <= never / 2 ? never : worth[j]! + rest;
         own[j] = here;
+        if (sure !== null && sure[i] === 1) {
+          ahead = true;
+          bestAt.fill(never);
+          row += places;
+          rows.fill(never, row, row + places);
+        }
         // What is no better than another item at the same place betters no path.
         if (here > bestAt[place]!) {
           bestAt[place] = here;
@@ -190,112 +208,17 @@ export function certain(c: Compiled, { prices, aim, ruleBase, charge }: Base, st
   return sum;
 }
 
-export interface Sweep {
-  /** No way on from the state over these items is worth more. */
-  bound: number;
-  /** The path that reaches it, as places in the list of items. */
-  path: number[];
-}
-
-/**
- * The bound on everything that can follow a state, with a price on each item instead of a count of them: one pass from the
- * last item to the first. Minus infinity when nothing whole can come of it.
- */
-export function sweep(c: Compiled, items: Int32Array, state: State, prices: Prices, scratch: Scratch): Sweep {
-  const base = priced(c, items, prices, scratch.live, scratch.room);
-  const { worth, arc } = base;
-  const { places, placeOf, stageOf, isNew } = c;
-  const { carryLast, settleFirst, mostItems } = c.problem;
-  const { value, item, after } = scratch;
-  const ofItem = prices[c.prices.item]!;
-  const n = items.length;
-  const last = state.chosen.at(-1);
-  const top = layerOf(c, state);
-  value.fill(never);
-  item.fill(-1);
-  let [start, onward] = [-1, never];
-  const follows = last === undefined ? -1 : placeOf[last]! * places;
-  for (let j = n - 1; j >= 0; j -= 1) {
-    const i = items[j]!;
-    const place = placeOf[i]!;
-    const own = worth[j]! - ofItem;
-    const fresh = isNew[i]!;
-    const ends = carryLast && stageOf[i] === 3;
-    const begins = follows >= 0 || !settleFirst || stageOf[i] === 0;
-    // From the top layer down: a layer reads the one below as it was before this item.
-    for (let layer = top; layer >= fresh; layer -= 1) {
-      let rest = 0;
-      let then = -1;
-      if (!ends) {
-        const on = (layer - fresh) * places + place;
-        rest = value[on]!;
-        if (carryLast || rest >= 0) then = item[on]!;
-        else rest = 0;
-      }
-      if (rest <= never / 2) continue;
-      const here = own + rest;
-      after[layer * n + j] = then;
-      if (layer === top && begins) {
-        const whole = follows < 0 ? here : here + arc[follows + place]!;
-        if (whole > onward) {
-          onward = whole;
-          start = j;
-        }
-      }
-      const row = layer * places;
-      if (here <= value[row + place]!) continue;
-      for (let p = 0, a = place; p < places; p += 1, a += places) {
-        const through = here + arc[a]!;
-        if (through > value[row + p]!) {
-          value[row + p] = through;
-          item[row + p] = j;
-        }
-      }
-    }
-  }
-  const stops = complete(c, state);
-  if (!stops && start < 0) return { bound: Number.NEGATIVE_INFINITY, path: [] };
-  const basis = certain(c, base, state) + ofItem * (mostItems - state.chosen.length);
-  if (stops && onward <= 0) return { bound: basis, path: [] };
-  const path: number[] = [];
-  for (let j = start, layer = top; j >= 0;) {
-    path.push(j);
-    const then = after[layer * n + j]!;
-    layer -= isNew[items[j]!]!;
-    j = then;
-  }
-  return { bound: basis + onward, path };
-}
-
-export const scratchFor = (c: Compiled, items: Int32Array, live: Int32Array): Scratch => ({
-  live,
-  room: roomFor(c, items),
-  value: new Float64Array(c.layers * c.places),
-  item: new Int32Array(c.layers * c.places),
-  after: new Int32Array(c.layers * items.length),
-});
-
-export interface Scratch {
-  /** Where a price may be other than 0. */
-  live: Int32Array;
-  room: Room;
-  value: Float64Array;
-  item: Int32Array;
-  after: Int32Array;
-}
-
 /**
  * Which items can still be part of something worth more than is known: for each the best path to it and the best path from
  * it. The others can be left out for good.
  */
-export function worthKeeping(c: Compiled, r: Relaxation, state: State, points: number): Int32Array {
+export function worthKeeping(c: Compiled, r: Relaxation, points: number): Int32Array {
   const { items, arc, worth } = r;
   const { places, placeOf, stageOf, isNew } = c;
   const { settleFirst, carryLast } = c.problem;
-  const top = layerOf(c, state);
+  const top = c.layers - 1;
   const k = r.from[0]!.length - 1;
-  const last = state.chosen.at(-1);
-  const basis = certain(c, r, state);
+  const basis = certain(c, r, nothingChosen(c));
   const lowest = points + 1 - 1e-6 - basis;
   // reach[(used × (k + 1) + m) × places + p]: best path of m earlier items, `used` of them new, the next one standing at p.
   const block = (k + 1) * places;
@@ -304,8 +227,7 @@ export function worthKeeping(c: Compiled, r: Relaxation, state: State, points: n
   for (let j = 0; j < items.length; j += 1) {
     const i = items[j]!;
     const place = placeOf[i]!;
-    const first =
-      last === undefined ? (settleFirst && stageOf[i] !== 0 ? never : 0) : arc[placeOf[last]! * places + place]!;
+    const first = settleFirst && stageOf[i] !== 0 ? never : 0;
     const ends = carryLast && stageOf[i] === 3;
     const fresh = isNew[i]!;
     let keep = false;

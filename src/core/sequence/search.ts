@@ -1,9 +1,11 @@
+import { branch } from './branch';
 import { type Compiled, compile } from './compile';
+import { type Hunt, beats, descend } from './descend';
 import { leastSeconds } from './least';
 import { type PlanningProblem } from './problem';
 import { findPrices, firstPrices } from './prices';
-import { type Prices, type Relaxation, blockSize, certain, highsOf, layerOf, relax, worthKeeping } from './relaxation';
-import { Incumbent, type State, complete, fits, mayCome, nothingChosen, pointsOf, putBack, take } from './state';
+import { type Relaxation, certain, layerOf, relax, worthKeeping } from './relaxation';
+import { Incumbent, fits, nothingChosen, putBack, take } from './state';
 
 /** The search is cut off by nodes, not by time, so that the answer is the same on every machine. */
 const mostNodes = 60_000;
@@ -26,39 +28,16 @@ export interface Effort {
   known?: readonly number[];
 }
 
-/** Steps in search of prices: three times at the start, and again further down. */
+/** Steps in search of prices, three times. */
 const firstRounds = [60, 50, 50];
-const laterRounds = 25;
-/** Sets of prices kept for the way down. */
-const keepers = 2;
-/** Nodes given to the way down before prices are sought anew. */
-const patience = 4000;
-/** Nodes given to each way on with the prices there are, before it gets some of its own. */
-const glance = 200;
+/** Nodes given to the way down by these prices, before all is parted and each part gets its own. */
+const patience = 40_000;
 const beamWidth = 12;
-
-interface Option {
-  at: number;
-  bound: number;
-}
-
-interface Hunt {
-  c: Compiled;
-  state: State;
-  best: Incumbent;
-  nodes: number;
-  cap: number;
-  /** The most that anything left unsearched can be worth. */
-  openBound: number;
-}
-
-/** Whether a bound leaves room for a plan that is worth more; worths are whole. */
-const beats = (bound: number, points: number) => bound > points && bound + 1e-6 >= points + 1;
 
 /**
  * Finds the best choice. Prices for the bound come first, and with them good plans to begin from; whatever can't be part of
- * a better plan is left out for good. The rest is searched depth first in its order; where the way down takes too long, prices
- * are sought anew for what is left to choose at that point, which makes the bound close again.
+ * a better plan is left out for good. The rest is searched depth first in its order; where the way down takes too long, it
+ * is parted by drills, and prices are sought anew for each part, which makes the bound close again.
  *
  * @returns the best choice with proof, or the best so far with the most that any other could be worth
  * @source the formulation in docs/planner.md
@@ -68,180 +47,44 @@ export function search(problem: PlanningProblem, { nodes: cap = mostNodes, known
   const c = compile(problem);
   const best = new Incumbent(c);
   if (known) best.offer(known);
-  const hunt: Hunt = {
-    c,
-    state: nothingChosen(c),
-    best,
-    nodes: 0,
-    cap,
-    openBound: Number.NEGATIVE_INFINITY,
-  };
+  const hunt: Hunt = { c, state: nothingChosen(c), best, nodes: 0, cap };
   // Where not even the musts fit into the minutes there is nothing to search.
-  if (problem.musts.length === 0 || leastSeconds(problem) <= problem.mostSeconds) begin(hunt);
+  const some = problem.musts.length === 0 || leastSeconds(problem) <= problem.mostSeconds;
+  const unsearched = some ? hunted(hunt) : Number.NEGATIVE_INFINITY;
   const points = best.points > Number.NEGATIVE_INFINITY ? best.points : 0;
-  const atMost = Math.max(points, Math.floor(hunt.openBound + 1e-6));
+  const atMost = Math.max(points, Math.floor(unsearched + 1e-6));
   return { chosen: best.chosen, points, proven: atMost <= points, atMost, nodes: hunt.nodes };
 }
 
-/** The start: prices, a good plan, prices again with the good plan as the aim. */
-function begin(hunt: Hunt) {
-  const { c, state, best } = hunt;
+/**
+ * Prices, a good plan, prices again with the good plan as the aim, and the way down.
+ *
+ * @returns the most that what was left unsearched can be worth; minus infinity when nothing was
+ */
+function hunted(hunt: Hunt): number {
+  const { c, best } = hunt;
   const toChoose = c.problem.mostItems;
   let items = c.reachable;
   let prices = firstPrices(c);
   let bound = Number.POSITIVE_INFINITY;
-  for (const most of firstRounds) {
+  const nothing = Number.NEGATIVE_INFINITY;
+  for (const rounds of firstRounds) {
     const list = items;
-    const found = findPrices(c, list, state, prices, most, 1, (path) => {
+    const found = findPrices(c, list, prices, { rounds, stretch: 1 }, (path) => {
       best.offerRepaired(path.map((j) => list[j]!));
       return best.points;
     });
     hunt.nodes += found.rounds;
     bound = Math.min(bound, found.bound);
-    prices = found.kept[0]!;
-    if (!beats(bound, best.points)) return;
+    prices = found.prices;
+    if (!beats(bound, best.points)) return nothing;
     const table = relax(c, list, toChoose, prices);
     beam(c, table, beamWidth, best);
-    if (!beats(bound, best.points)) return;
-    items = worthKeeping(c, table, state, best.points);
+    if (!beats(bound, best.points)) return nothing;
+    items = worthKeeping(c, table, best.points);
   }
-  explore(hunt, items, prices, bound);
-}
-
-/** Searches everything that can follow the state over some items. */
-function explore(hunt: Hunt, items: Int32Array, from: Prices, ceiling: number) {
-  const { c, state, best } = hunt;
-  if (hunt.nodes >= hunt.cap) {
-    hunt.openBound = Math.max(hunt.openBound, ceiling);
-    return;
-  }
-  const { kept, bound, rounds } = findPrices(c, items, state, from, laterRounds, keepers, () => best.points);
-  hunt.nodes += rounds;
-  const most = Math.min(ceiling, bound);
-  if (!beats(most, best.points)) return;
-  const toChoose = c.problem.mostItems - state.chosen.length;
-  const first = relax(c, items, toChoose, kept[0]!);
-  const left = worthKeeping(c, first, state, best.points);
-  const tables = kept.map((prices) => relax(c, left, toChoose, prices));
-  if (descend(hunt, left, tables, Math.min(hunt.cap, hunt.nodes + patience))) return;
-  for (const { at, bound: own } of options(hunt, left, tables, 0, certainBy(hunt, tables))) {
-    const ceilingHere = Math.min(most, own);
-    if (!beats(ceilingHere, best.points)) return;
-    take(c, state, left[at]!);
-    if (complete(c, state) && pointsOf(c, state) > best.points) best.offer(state.chosen);
-    // What is soon seen through needs no prices of its own.
-    if (
-      state.chosen.length < c.problem.mostItems &&
-      !descend(hunt, left, tables, Math.min(hunt.cap, hunt.nodes + glance), at + 1)
-    ) {
-      explore(hunt, compatible(c, state, left.subarray(at + 1)), kept[0]!, ceilingHere);
-    }
-    putBack(c, state);
-  }
-}
-
-/** The items that may still be chosen some time after a state; what was taken or contradicted is out. */
-const compatible = (c: Compiled, state: State, items: Int32Array): Int32Array =>
-  items.filter((i) => mayCome(c, state, i));
-
-/** What is certain at the state by each table. */
-function certainBy({ c, state }: Hunt, tables: readonly Relaxation[]): Float64Array {
-  const basis = new Float64Array(tables.length);
-  for (let r = 0; r < tables.length; r += 1) basis[r] = certain(c, tables[r]!, state);
-  return basis;
-}
-
-/** What can come next, with its bound, best first. */
-function options(
-  { c, state, best }: Hunt,
-  items: Int32Array,
-  tables: readonly Relaxation[],
-  from: number,
-  basis: Float64Array,
-): Option[] {
-  const found: Option[] = [];
-  const places = c.problem.mostItems - state.chosen.length;
-  if (places === 0) return found;
-  const last = state.chosen.at(-1);
-  const until = lastChance(c, state, items);
-  const layer = layerOf(c, state);
-  const lastPlace = last === undefined ? null : c.placeOf[last]!;
-  const [first] = tables as [Relaxation];
-  const highs = highsOf(c, first, layer, places, lastPlace);
-  const paths = first.from[layer]![places]!;
-  const firstBasis = basis[0]!;
-  const { points } = best;
-  for (let block = Math.floor(from / blockSize); block * blockSize < until; block += 1) {
-    if (!beats(firstBasis + highs[block]!, points)) continue;
-    const end = Math.min(until, (block + 1) * blockSize);
-    for (let j = Math.max(from, block * blockSize); j < end; j += 1) {
-      const i = items[j]!;
-      const change = lastPlace === null ? -1 : lastPlace * c.places + c.placeOf[i]!;
-      let bound = firstBasis + paths[j]!;
-      if (change >= 0) bound += first.arc[change]!;
-      // The first table alone turns most away.
-      for (let r = 1; r < tables.length && beats(bound, points); r += 1) {
-        const { from: others, arc } = tables[r]!;
-        let value = basis[r]! + others[layer]![places]![j]!;
-        if (change >= 0) value += arc[change]!;
-        if (value < bound) bound = value;
-      }
-      if (!beats(bound, points) || !fits(c, state, i)) continue;
-      // Of equals the earlier comes first.
-      let at = found.length;
-      while (at > 0 && found[at - 1]!.bound < bound) at -= 1;
-      found.splice(at, 0, { at: j, bound });
-    }
-  }
-  return found;
-}
-
-/** How far down the list the next item may stand: a drill that must be in can't be passed by. */
-function lastChance(c: Compiled, state: State, items: Int32Array): number {
-  let latest = c.n;
-  for (const must of c.musts) if (state.taken[must] === 0) latest = Math.min(latest, c.lastOfDrill[must]!);
-  if (latest === c.n) return items.length;
-  let until = 0;
-  while (until < items.length && items[until]! <= latest) until += 1;
-  return until;
-}
-
-/** Depth first through the items in their order. False when the nodes ran out before everything was seen. */
-function descend(hunt: Hunt, items: Int32Array, tables: readonly Relaxation[], until: number, from = 0): boolean {
-  const { c, state, best } = hunt;
-  // Of the state as it stands; what comes next is looked for at once, before it changes.
-  const basis = certainBy(hunt, tables);
-
-  const visit = (from: number): boolean => {
-    hunt.nodes += 1;
-    if (hunt.nodes > until) return false;
-    if (complete(c, state) && pointsOf(c, state) > best.points) best.offer(state.chosen);
-    for (const { at, bound } of options(hunt, items, tables, from, basis)) {
-      if (!beats(bound, best.points)) break;
-      take(c, state, items[at]!);
-      const done = !stillPossible(at) || visit(at + 1);
-      putBack(c, state);
-      if (!done) return false;
-    }
-    return true;
-  };
-
-  /** The bound again with what the item really gains: closer than the one it was picked by. */
-  const stillPossible = (at: number) => {
-    const places = c.problem.mostItems - state.chosen.length;
-    const better = complete(c, state) && pointsOf(c, state) > best.points;
-    const place = c.placeOf[items[at]!]!;
-    const layer = layerOf(c, state);
-    for (let r = 0; r < tables.length; r += 1) {
-      const { next, rowOf } = tables[r]!;
-      basis[r] = certain(c, tables[r]!, state);
-      const rest = next[layer]![places]![rowOf[layer]![places]![at + 1]! + place]!;
-      if (!better && !beats(basis[r]! + rest, best.points)) return false;
-    }
-    return true;
-  };
-
-  return visit(from);
+  if (descend(hunt, relax(c, items, toChoose, prices), patience)) return nothing;
+  return branch(hunt, items, prices, bound);
 }
 
 /**

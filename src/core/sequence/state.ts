@@ -62,12 +62,29 @@ function roomFor(c: Compiled, state: State, i: number, arc: number): boolean {
   return true;
 }
 
+/** Stands for no change at all. */
+const noChange = (c: Compiled) => c.places * c.places;
+
 /** The change from what was chosen last to an item; to the first of all there is none. */
 const changeTo = (c: Compiled, last: number | undefined, i: number) =>
-  last === undefined ? c.places * c.places : c.placeOf[last]! * c.places + c.placeOf[i]!;
+  last === undefined ? noChange(c) : c.placeOf[last]! * c.places + c.placeOf[i]!;
 
 /** Whether an item may come some time after what was chosen, whatever comes between. */
-export const mayCome = (c: Compiled, state: State, i: number): boolean => roomFor(c, state, i, c.places * c.places);
+export const mayCome = (c: Compiled, state: State, i: number): boolean => roomFor(c, state, i, noChange(c));
+
+/**
+ * What some items use of all limits whatever comes between them, so without their changes of position, for {@link mayCome}; null where
+ * they don't go together.
+ */
+export function together(c: Compiled, items: readonly number[]): State | null {
+  const state = nothingChosen(c);
+  for (const i of items) {
+    if (!mayCome(c, state, i)) return null;
+    addUp(c, state, i, 1, noChange(c));
+    state.taken[c.drillOf[i]!] = 1;
+  }
+  return state;
+}
 
 /** Whether an item may follow what was chosen, as the next. */
 export function fits(c: Compiled, state: State, i: number): boolean {
@@ -97,7 +114,7 @@ export function take(c: Compiled, state: State, i: number) {
   for (let r = 0; r < rises; r += 1) {
     state.highest[row + rises + r] = Math.max(state.highest[row + r]!, riseOf[i * rises + r]!);
   }
-  addUp(c, state, i, 1);
+  addUp(c, state, i, 1, changeTo(c, state.chosen.at(-1), i));
   state.chosen.push(i);
   state.taken[c.drillOf[i]!] = 1;
 }
@@ -106,14 +123,12 @@ export function take(c: Compiled, state: State, i: number) {
 export function putBack(c: Compiled, state: State) {
   const i = state.chosen.pop()!;
   state.taken[c.drillOf[i]!] = 0;
-  addUp(c, state, i, -1);
+  addUp(c, state, i, -1, changeTo(c, state.chosen.at(-1), i));
 }
 
-/** Counts an item in, or out again, that stands after those chosen. */
-function addUp(c: Compiled, state: State, i: number, sign: 1 | -1) {
+/** Counts an item in, or out again, with the change to it. */
+function addUp(c: Compiled, state: State, i: number, sign: 1 | -1, arc: number) {
   const { sumMost, sumOf, sumOfChange, sharedMost, wordOf } = c.rules;
-  const last = state.chosen.at(-1);
-  const arc = changeTo(c, last, i);
   const sums = sumMost.length;
   for (let r = 0; r < sums; r += 1) state.used[r]! += sign * (sumOf[i * sums + r]! + sumOfChange[arc * sums + r]!);
   const shared = sharedMost.length;
@@ -121,7 +136,7 @@ function addUp(c: Compiled, state: State, i: number, sign: 1 | -1) {
     const word = wordOf[i * shared + r]!;
     if (word >= 0) state.sharing[word]! += sign;
   }
-  state.fixed += sign * (c.value[i]! - (last === undefined ? 0 : c.changePoints[arc]!));
+  state.fixed += sign * (c.value[i]! - (arc === noChange(c) ? 0 : c.changePoints[arc]!));
   for (let g = c.gainStart[i]!; g < c.gainStart[i + 1]!; g += 1) {
     state.gains[c.gainTarget[g]!]! += sign * c.gainTenths[g]!;
   }
