@@ -220,23 +220,39 @@ test('the whole way from a name to a plan by keyboard alone', async ({ page }) =
   await expectAccessible(page, 'the keys');
 });
 
-test('a page shows its larger parts with itself, not their names first', async ({ page }) => {
-  const clientId = await seedClient(page, server.url, 'Tamsin Weir');
-  // Two frames after the last of the page has come.
-  await page.addInitScript(() =>
-    addEventListener('DOMContentLoaded', () =>
-      requestAnimationFrame(() =>
-        requestAnimationFrame(() =>
-          Object.assign(window, { early: document.querySelector<HTMLElement>('main')?.innerText ?? '' }),
-        ),
-      ),
-    ),
-  );
-  for (const station of ['screen', 'look']) {
-    await page.goto(`${server.url}/clients/${clientId}/${station}`);
-    await page.waitForFunction(() => 'early' in window);
-    const early = await page.evaluate(() => (window as unknown as { early: string }).early);
-    expect(early).not.toBe('');
-    expect(early.split('\n').filter((line) => line.endsWith(' …'))).toEqual([]);
+test('a press counts for what it was begun on, by mouse and by finger, whatever moves meanwhile', async ({
+  browser,
+}) => {
+  for (const hasTouch of [false, true]) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, hasTouch });
+    const page = await context.newPage();
+    await addClient(page, server.url, hasTouch ? 'Tamsin Weir' : 'Bryher Weir');
+    const meant = page.getByRole('button', { name: 'breathless at rest' });
+    const other = page.getByRole('button', { name: 'chest pain or pressure' });
+    const [from, to] = [(await meant.boundingBox())!, (await other.boundingBox())!];
+    const [x, y] = [from.x + 20, from.y + 20];
+    // As if something had come in above: then the other lies under the finger.
+    const slide = async () => {
+      await page.locator('main').evaluate((main, by) => void (main.style.translate = `0 ${by}px`), from.y - to.y);
+      const under = await page.evaluate(([left, top]) => document.elementFromPoint(left!, top!)?.textContent, [x, y]);
+      expect(under).toBe('chest pain or pressure');
+    };
+    if (hasTouch) {
+      const finger = await context.newCDPSession(page);
+      await finger.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x, y }] });
+      await slide();
+      await finger.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    } else {
+      await page.mouse.move(x, y);
+      await page.mouse.down();
+      await slide();
+      await page.mouse.up();
+    }
+    await expect(meant).toHaveAttribute('aria-pressed', 'true');
+    await expect(page.getByRole('alertdialog')).toHaveCount(0);
+    // The next one is taken as it is.
+    await (hasTouch ? other.tap() : other.click());
+    await expect(page.getByRole('alertdialog')).toContainText('Stop.');
+    await context.close();
   }
 });

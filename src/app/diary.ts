@@ -185,6 +185,7 @@ export function loadComing(clientId: string): ComingView | null {
     last: record && lastTimeOf(record, loadFollowed(clientId).repeats),
     told: last ? homeToldOf(store, last.id) : {},
     home: record?.home?.plan ?? null,
+    withdrawn: record?.home ? withdrawnOf(record.home.plan.items, view.gates) : [],
     returned: record?.home ? returnsOf(store, record.id, record.home.plan.items.length).map(({ told }) => told) : [],
     diary: {
       bookings: [],

@@ -3,8 +3,9 @@ import { type ReactNode } from 'react';
 import { headers } from 'next/headers';
 import './globals.css';
 import { DatesIn } from '@/parts/DatesIn';
+import { keepAim } from '@/parts/aim';
 import { holdEarlyPresses } from '@/parts/earlyPresses';
-import { showAtOnce } from '@/parts/shownAtOnce';
+import { showWhole } from '@/parts/shownWhole';
 import { takeAnswersWhole } from '@/parts/wholeAnswers';
 import { loadLook } from './load';
 
@@ -30,7 +31,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           nonce={nonce}
           suppressHydrationWarning
           dangerouslySetInnerHTML={{
-            __html: [showAtOnce, holdEarlyPresses, takeAnswersWhole].map((act) => `(${String(act)})()`).join(';'),
+            __html: [showWhole, keepAim, holdEarlyPresses, takeAnswersWhole]
+              .map((act) => `(${String(act)})()`)
+              .join(';'),
           }}
         />
       </head>

@@ -13,7 +13,7 @@ export {
   toldInWords,
 } from './code';
 export { type HabitId, breathsOf, goesOf, habitIds, habits, inOrderOfDay, moved } from './habits';
-export { type HomeOffer, homeOffers, usualAtHome, withdrawnOf } from './offers';
+export { type HomeOffer, type Withdrawn, homeOffers, usualAtHome, withdrawnOf } from './offers';
 export { type Go, type HomeItem, type HomePlan, type StoredHome, homePlanSchema, mostItems } from './practice';
 export { dayInPlainWords, dayTotals, goTotals, homeDrills, homeFaults, sensibleLoad } from './totals';
 export { cueSheet, tonesOf, waveOf, waveRate } from './wave';

@@ -17,6 +17,13 @@ export interface HomeOffer {
   worth: number;
 }
 
+/** Something that went home and is off by what is known now: the item, its drill's name and why. */
+export interface Withdrawn {
+  id: string;
+  name: string;
+  why: string;
+}
+
 /** What each thing a log can say is worth in the order of the offers. Common practice is the order; the numbers are ours. */
 const worths = { calm: 4, helped: 3, landed: 1, nothingNeeded: 1, notCalm: -3 } as const;
 
@@ -142,7 +149,7 @@ function withHomeProps(item: PlanItem, gates: Gates, atHome: readonly PropId[]) 
  *
  * @example withdrawnOf(plan.items, gatesOfToday).length // 0
  */
-export const withdrawnOf = (items: readonly HomeItem[], gates: Gates): { id: string; name: string; why: string }[] =>
+export const withdrawnOf = (items: readonly HomeItem[], gates: Gates): Withdrawn[] =>
   items.flatMap(({ id, item }) => {
     if (!knownDrill(item)) return [{ id, name: drillOf(item).name, why: 'This drill is no longer in the catalogue.' }];
     const refusals = refusalsOf(item, gates);

@@ -52,6 +52,7 @@ export const firstTime: ComingView = {
   last: null,
   told: {},
   home: null,
+  withdrawn: [],
   returned: [],
   diary: { bookings: [], waiting: [], notes: [], asOf: 0 },
   next: null,

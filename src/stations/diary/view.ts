@@ -1,5 +1,5 @@
 import { type DayVisit, type Diary } from '@/core/diary';
-import { type HomePlan, type HomeReturn } from '@/core/home';
+import { type HomePlan, type HomeReturn, type Withdrawn } from '@/core/home';
 import { type HomeAnswer, type OffWay, type Settings } from '@/core/record';
 import { type LastTime } from '@/core/track';
 
@@ -35,6 +35,8 @@ export interface ComingView {
   told: Readonly<Record<string, HomeAnswer>>;
   /** What went home with that visit, by the day, where it was laid out. */
   home: HomePlan | null;
+  /** What of it a caution has taken back since. */
+  withdrawn: readonly Withdrawn[];
   /** What came back of it by code, the newest last. */
   returned: readonly HomeReturn[];
   /** Notes for this time; nothing else of the diary. */

@@ -130,7 +130,7 @@ export function LoadStation({
                 toward={asked.toward ?? movement.pull.toward}
                 {...(movement.pull.hand === 'none' ? {} : { onTurn: (toward) => change({ toward }) })}
                 title={`${told.name}, seen from the ${movement.seen}`}
-                className="mx-auto min-h-96 w-full max-w-80"
+                className="mx-auto h-108 w-full max-w-80"
               />
               <figcaption className="text-sm text-ink2">{captionOf(shown.parts[0]!, movement)}</figcaption>
             </figure>

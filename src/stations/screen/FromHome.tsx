@@ -1,24 +1,33 @@
 'use client';
 
-import { useState } from 'react';
-import { type HomePlan, type HomeReturn, readCode, toldInWords, withdrawnOf } from '@/core/home';
+import { Suspense, lazy, memo, useState } from 'react';
+import { type HomePlan, type HomeReturn, type Withdrawn, readCode, toldInWords } from '@/core/home';
 import { type Payload, saidSince } from '@/core/record';
 import { newId, useKeep, useSaid } from '@/keep';
 import { Button } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
-import { Notice } from '@/parts/Notice';
+import { patiently } from '@/parts/patiently';
 import { useKept } from '@/parts/useKept';
 import { type ClientView } from '../view';
+import { WithdrawnNotices } from './WithdrawnNotices';
+
+// What is pressed in this page takes things back at once. That is read with the drills at hand, which weigh as much as the rest of the
+// page; until they have come, what the server found stands in the same place.
+const WithdrawnNow = memo(
+  lazy(() => patiently(() => import('./WithdrawnNow')).then(({ WithdrawnNow }) => ({ default: WithdrawnNow }))),
+);
 
 /** What came back from home: the code of the phone page, what it tells, and what of it a caution takes back now. */
 export function FromHome({
   visitId,
   plan,
+  withdrawn,
   returned,
   view,
 }: {
   visitId: string;
   plan: HomePlan;
+  withdrawn: readonly Withdrawn[];
   returned: readonly HomeReturn[];
   view: ClientView;
 }) {
@@ -33,7 +42,6 @@ export function FromHome({
     return read?.ok ? [read.told] : [];
   });
   const newest = justNow.at(-1) ?? returned.at(-1) ?? null;
-  const off = withdrawnOf(plan.items, view.gates);
 
   const take = async () => {
     const read = readCode(typed, visitId, plan.items.length);
@@ -46,11 +54,9 @@ export function FromHome({
 
   return (
     <div className="mt-2 space-y-2">
-      {off.map(({ id, name, why }) => (
-        <Notice key={id} kind="stop" title={`${name} went home and is off now.`}>
-          {why} Tell them not to do it any more.
-        </Notice>
-      ))}
+      <Suspense fallback={<WithdrawnNotices withdrawn={withdrawn} />}>
+        <WithdrawnNow items={plan.items} gates={view.gates} />
+      </Suspense>
       {newest && (
         <p>
           <strong>From home:</strong> {toldInWords(newest, plan.days)}

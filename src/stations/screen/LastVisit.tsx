@@ -1,22 +1,15 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { Link } from '@/parts/Link';
 import { diaryWith, timeIn, weekdayName } from '@/core/diary';
 import { type HomeAnswer, type Payload, type Said, dayIn, dayInWords, homeAnswers, saidSince } from '@/core/record';
 import { newId, send, useSaid } from '@/keep';
 import { ChoiceChips } from '@/parts/Chips';
 import { Fold } from '@/parts/Fold';
-import { patiently } from '@/parts/patiently';
 import { NextNotes } from '../diary/NextNotes';
 import { type ComingView } from '../diary/view';
 import { type ClientView } from '../view';
-
-// What came back from home is read with the drills at hand, which weigh as much as the rest of the page: only who took something home waits for it.
-const FromHome = dynamic(() => patiently(() => import('./FromHome')).then(({ FromHome }) => FromHome), {
-  ssr: false,
-  loading: () => <div className="min-h-11" />,
-});
+import { FromHome } from './FromHome';
 
 /** What is to be in mind as somebody comes again: what was noted for this time, and the visit before in a few lines. */
 export function LastVisit({ view, coming }: { view: ClientView; coming: ComingView }) {
@@ -66,7 +59,13 @@ export function LastVisit({ view, coming }: { view: ClientView; coming: ComingVi
         </dl>
       )}
       {last && coming.home && (
-        <FromHome visitId={last.visitId} plan={coming.home} returned={coming.returned} view={view} />
+        <FromHome
+          visitId={last.visitId}
+          plan={coming.home}
+          withdrawn={coming.withdrawn}
+          returned={coming.returned}
+          view={view}
+        />
       )}
       {last?.note && (
         <Fold title={last.signed ? 'The note, as signed' : 'The note, not signed yet'}>

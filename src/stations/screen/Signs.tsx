@@ -176,10 +176,16 @@ function RedFlags({
   const open = answer && answer.present.length > 0 && !answer.clearance ? answer : null;
 
   const change = async (present: string[]) => {
-    const factId = await record({ present });
-    if (factId && present.length > 0) {
-      say('Red flag recorded: no drills today.', () => send('fact.retract', { factId }));
+    // A flag is lifted by a clinician's word, not by a second tap; one of today may have been a slip.
+    if (open && open.present.some((id) => !present.includes(id))) {
+      const { recordId: factId } = open;
+      if (open.since < view.today) return say('A red flag stays until it is cleared below.');
+      return say('A red flag stays until it is cleared below. Tapped by mistake?', () =>
+        send('fact.retract', { factId }),
+      );
     }
+    const factId = await record({ present });
+    if (factId) say('Red flag recorded: no drills today.', () => send('fact.retract', { factId }));
   };
 
   return (

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { type Fact, conditionIds } from '@/core/safety';
+import { type Fact, conditionIds, redFlags } from '@/core/safety';
 import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { Shown } from '../shown.fixtures';
 import { clientView, fact } from '../view.fixtures';
@@ -122,6 +122,22 @@ describe('today’s signs', () => {
     expect(values().at(-1)).toEqual(['redFlagClearance', { clinician: 'Dr Wharf', reason: 'Seen yesterday' }]);
     expect(screen.queryByText('Name the clinician who cleared it.')).toBeNull();
     expect(localStorage).toHaveLength(0);
+  });
+
+  test('a second tap lifts no red flag and writes nothing; a slip of today is taken back, an older one is not', async () => {
+    const first = () => within(screen.getByLabelText('Red flags')).getAllByRole('button')[0]!;
+    const present = [redFlags[0]!.id];
+    for (const raised of [fact('redFlags', { present }, '2026-01-02'), fact('redFlags', { present })]) {
+      mockUndo = null;
+      const shown = render(<Shown view={viewOf([raised])}>{(view) => <Signs view={view} />}</Shown>);
+      await doing(() => fireEvent.click(first()));
+      expect(first().getAttribute('aria-pressed')).toBe('true');
+      expect(sent).toEqual([]);
+      expect(mockUndo !== null).toBe(raised.day !== '2026-01-02');
+      shown.unmount();
+    }
+    await doing(() => mockUndo!());
+    expect(facts()).toMatchObject([{ kind: 'fact.retract' }]);
   });
 });
 

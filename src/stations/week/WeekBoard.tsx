@@ -37,7 +37,7 @@ import { CalendarFiles } from './CalendarFiles';
 import { RecheckList, WaitingList } from './WeekLists';
 import { WeekDay, gutter } from './WeekDay';
 import { useMove } from './useMove';
-import { frameOf, minutesOf, xOf } from './week.geometry';
+import { frameOf, minutesOf, partOf, xOf } from './week.geometry';
 
 /** The day whose line lies under a point of the screen. */
 const dayUnder = ({ x, y }: ScreenPoint): string | undefined =>
@@ -149,7 +149,7 @@ export function WeekBoard({
             <span
               key={minute}
               className="absolute -translate-x-1/2 border-b border-transparent font-mono text-sm text-ink2"
-              style={{ left: xOf(minute, frame, width) }}
+              style={{ left: partOf(xOf(minute, frame, width), width) }}
             >
               {minute / 60}
             </span>

@@ -24,7 +24,17 @@ import { actFor } from '@/parts/shell/keys';
 import { NotComing } from '../diary/NotComing';
 import { type Expecting } from '../diary/view';
 import { type Move } from './useMove';
-import { type DayKind, type Drawn, drawnOn, freeDrawn, labelHeight, needLine, sizes, xOf } from './week.geometry';
+import {
+  type DayKind,
+  type Drawn,
+  drawnOn,
+  freeDrawn,
+  labelHeight,
+  needLine,
+  partOf,
+  sizes,
+  xOf,
+} from './week.geometry';
 
 /** What every day of the week is drawn with. */
 export interface WeekFrame {
@@ -83,7 +93,11 @@ export function WeekDay({ day, ...week }: WeekFrame & { day: string }) {
           <div
             aria-hidden
             className={`absolute h-4 border-x ${kind === 'past' ? 'border-line' : 'border-ink'}`}
-            style={{ left: x(open.from), width: x(open.to) - x(open.from), top: (empty ? 22 : over) - 8 }}
+            style={{
+              left: partOf(x(open.from), width),
+              width: partOf(x(open.to) - x(open.from), width),
+              top: (empty ? 22 : over) - 8,
+            }}
           >
             <div className={`mt-[7px] border-t ${kind === 'past' ? 'border-line' : 'border-ink'}`} />
           </div>
@@ -96,7 +110,7 @@ export function WeekDay({ day, ...week }: WeekFrame & { day: string }) {
           <p
             key={gap.from}
             className="absolute truncate pr-2 text-right text-sm text-ink2"
-            style={{ left: gap.x, width: gap.width, top: (empty ? 22 : over) - 22 }}
+            style={{ left: partOf(gap.x, width), width: partOf(gap.width, width), top: (empty ? 22 : over) - 22 }}
           >
             free {lengthInWords(gap.to - gap.from)}
           </p>
@@ -112,7 +126,7 @@ export function WeekDay({ day, ...week }: WeekFrame & { day: string }) {
             aria-hidden
             className="pointer-events-none absolute z-10 rounded-one border-2 border-ink bg-paper px-2 py-0.5"
             style={{
-              left: x(lifted.minute),
+              left: partOf(x(lifted.minute), width),
               minWidth: x(lifted.minute + lifted.booking.minutes) - x(lifted.minute),
               top: Math.max(0, (empty ? 22 : over) - 26),
             }}
@@ -129,7 +143,11 @@ export function WeekDay({ day, ...week }: WeekFrame & { day: string }) {
 function Now({ at, width, top }: { at: number; width: number; top: number }) {
   if (at < 0 || at > width) return null;
   return (
-    <div aria-hidden className="absolute border-l-2 border-ink" style={{ left: at - 1, top: top - 14, height: 28 }}>
+    <div
+      aria-hidden
+      className="absolute border-l-2 border-ink"
+      style={{ left: partOf(at - 1, width), top: top - 14, height: 28 }}
+    >
       <span className="absolute -top-4 -translate-x-1/2 text-sm leading-4 text-ink2">now</span>
     </div>
   );
@@ -141,6 +159,7 @@ function BookingMark({
   kind,
   over,
   rooms,
+  width: lineWidth,
   expecting,
   move,
   onChange,
@@ -182,7 +201,7 @@ function BookingMark({
         aria-describedby="moving"
         className="absolute flex touch-manipulation flex-col items-start text-left"
         style={{
-          left: x,
+          left: partOf(x, lineWidth),
           top,
           width: Math.max(labelWidth, width, 44),
           height: Math.max(44, over - top + size.bar / 2 + 4),
@@ -259,7 +278,7 @@ function BookingMark({
       {kind !== 'past' && (
         <div
           className="pointer-events-none absolute overflow-hidden text-sm"
-          style={{ left: x, top: over + 7, width: Math.max(18, room), lineHeight: `${needLine}px` }}
+          style={{ left: partOf(x, lineWidth), top: over + 7, width: Math.max(18, room), lineHeight: `${needLine}px` }}
         >
           {needsOf(one, expecting, kind).map(({ words, caution }) =>
             caution ? (

@@ -24,6 +24,9 @@ export function frameOf(days: readonly string[], bookings: readonly Booking[], r
 /** Where a minute of the day lies on a line of a width. */
 export const xOf = (minute: number, { from, to }: Stretch, width: number) => ((minute - from) / (to - from)) * width;
 
+/** A place on a line as part of it: right on a line of any width, as before the width of this screen was measured. */
+export const partOf = (px: number, width: number) => `${(px / width) * 100}%`;
+
 /** Which minute lies so far along a line, to the quarter of an hour. */
 export const minutesOf = (px: number, { from, to }: Stretch, width: number) =>
   Math.round(((px / width) * (to - from)) / 15) * 15;
