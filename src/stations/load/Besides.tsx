@@ -57,7 +57,7 @@ export function Beside({
         answer={answer}
         toward={answer.movement.pull.toward}
         title={`${other.name}, seen from the ${other.seen}`}
-        className="mx-auto h-60 w-full max-w-44"
+        className="mx-auto h-69 w-full max-w-44"
       />
       <p className="font-semibold">{capital(breathInWords(answer))}</p>
       <Button look="quiet" onClick={() => choose(other.id)}>

@@ -63,7 +63,7 @@ export function WeekBoard({
   const rooms = useRooms(view);
   const turn = useCallback(() => router.refresh(), [router]);
   useTurnOver(today, settings.timeZone, turn);
-  const move = useMove(diary, rooms);
+  const move = useMove(diary, rooms, days);
   const { wanted, ask, form } = useBookingForm(view);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),

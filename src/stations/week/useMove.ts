@@ -15,10 +15,15 @@ export interface Lifted {
 
 const lastStart = 24 * 60 - 15;
 
-/** Moving a booking: lifted by dragging or by keys, its consequences told, put down only when that is said. */
-export function useMove(diary: Diary, rooms: Rooms) {
+/**
+ * Moving a booking: lifted by dragging or by keys, its consequences told, put down only when that is said.
+ *
+ * @param days those shown: only of them is known who is booked, so none is moved beyond
+ */
+export function useMove(diary: Diary, rooms: Rooms, days: readonly string[]) {
   const [lifted, setLifted] = useState<Lifted | null>(null);
   const { zone } = rooms;
+  const [first, last] = [days[0]!, days.at(-1)!];
   const from = (booking: Booking) => ({
     booking,
     day: dayIn(booking.startsAt, zone),
@@ -41,15 +46,23 @@ export function useMove(diary: Diary, rooms: Rooms) {
     to: (booking: Booking, day: string, minute: number) =>
       setLifted({ booking, day, minute: Math.min(lastStart, Math.max(0, minute)) }),
     /** By minutes and days from where it is, or would go. */
-    by: (booking: Booking, minutes: number, days: number) =>
+    by: (booking: Booking, minutes: number, days: number) => {
+      const reached = (now: Lifted | null) => (now?.booking.id === booking.id ? now : from(booking));
+      const beyond = addDays(reached(lifted).day, days);
+      if (beyond < first)
+        say(`The week begins here. To move ${booking.name} to one before, press Change on the booking.`);
+      if (beyond > last)
+        say(`The week ends here. To move ${booking.name} to a later one, press Change on the booking.`);
       setLifted((now) => {
-        const at = now?.booking.id === booking.id ? now : from(booking);
+        const at = reached(now);
+        const day = addDays(at.day, days);
         return {
           booking,
-          day: addDays(at.day, days),
+          day: day < first || day > last ? at.day : day,
           minute: Math.min(lastStart, Math.max(0, at.minute + minutes)),
         };
-      }),
+      });
+    },
     leave: () => setLifted(null),
     put,
     /** What it would mean, and the words for where it comes from and goes to. */

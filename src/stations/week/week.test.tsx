@@ -8,7 +8,10 @@ import { WeekBoard } from './WeekBoard';
 import { drawnOn, frameOf, freeDrawn, labelHeight, minutesOf, xOf } from './week.geometry';
 
 let mockUndo: (() => void) | null = null;
-jest.mock('@/parts/say', () => ({ say: (_: string, undo?: () => void) => (mockUndo = undo ?? null) }));
+let mockSaid = '';
+jest.mock('@/parts/say', () => ({
+  say: (words: string, undo?: () => void) => ([mockSaid, mockUndo] = [words, undo ?? null]),
+}));
 const mockRouter = { push: () => undefined, refresh: () => undefined };
 jest.mock('next/navigation', () => ({ useRouter: () => mockRouter }));
 
@@ -103,6 +106,21 @@ describe('the week', () => {
     await doing(() => mockUndo!());
     expect(commands().at(-1)).toEqual(['appointment.change', { ...moved, startsAt: at(9, 30), seen: moved.startsAt }]);
     expect(mark(/^09:30 .*Wednesday until 10:15$/)).toBeTruthy();
+  });
+
+  test('at either end of what is shown it stays, and says how it gets further: of other days nobody knows who is booked', async () => {
+    board();
+    for (const [key, day, words] of [
+      ['ArrowDown', 'Sunday', /^The week ends here\..* Tamsin Fenwreath .*press Change/],
+      ['ArrowUp', 'Monday', /^The week begins here\..* Tamsin Fenwreath .*press Change/],
+    ] as const) {
+      await press(tamsin, ...Array.from({ length: 6 }, () => key));
+      expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(`Tamsin Fenwreath to ${day} 09:30`);
+      mockSaid = '';
+      await press(tamsin, key);
+      expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(`Tamsin Fenwreath to ${day} 09:30`);
+      expect(mockSaid).toMatch(words);
+    }
   });
 
   test('Escape leaves it where it was', async () => {
