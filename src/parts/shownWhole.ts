@@ -7,14 +7,14 @@
  */
 export function showWhole(): void {
   // When the first picture was is told in `$RT`; where nothing is told, a part is put into its place in the next frame.
-  Object.defineProperty(window, '$RT', { get: () => undefined, set() {} });
+  Object.defineProperty(window, '$RT', { configurable: true, get: () => undefined, set() {} });
   const page = document.documentElement;
   page.dataset.coming = '';
   const show = () => delete page.dataset.coming;
   // A page that breaks off in its midst, or a server that stops talking: then what there is.
-  setTimeout(show, 3000);
+  setTimeout(show, 10_000);
   document.addEventListener('DOMContentLoaded', () => {
-    setTimeout(show, 1000);
+    setTimeout(show, 3000);
     // Parts that have come are put into their places in this frame, before this.
     requestAnimationFrame(() => {
       // Letters are asked for as the page is laid out.

@@ -81,6 +81,15 @@ describe('what went home', () => {
   };
   const told = { done: [['all' as const]], felt: [], signs: ['dizzy' as const] };
 
+  test('a caution told since takes it back, in words: what the server found until the drills are at hand, then what is known here', async () => {
+    const withdrawn = [{ id: 'one', name: 'As the server has it', why: 'Not in pregnancy.' }];
+    const view = clientView({ facts: [...answers({ pregnancy: { weekOnDay: 24 } }), ...signs] });
+    render(<LastVisit view={view} coming={{ ...coming(), home, withdrawn }} />);
+    expect(screen.getByText('As the server has it went home and is off now.')).toBeTruthy();
+    expect(await screen.findByText(`${findDrill('prone-low-breath')!.name} went home and is off now.`)).toBeTruthy();
+    expect(screen.queryByText(/As the server has it/)).toBeNull();
+  });
+
   test('a code with one wrong letter says so and stays typed; the right one is sent and told at once', async () => {
     render(<LastVisit view={clientView()} coming={{ ...coming(), home }} />);
     const box = () => screen.getByLabelText(/ode from their phone$/) as HTMLInputElement;
@@ -98,12 +107,6 @@ describe('what went home', () => {
     expect(commands()).toEqual([['home.returned', { returnId: expect.any(String), visitId: 'v', code }]]);
     expect(screen.getByText(/Everything on 1 of 14 days.*Ticked: dizzy/)).toBeTruthy();
     expect(box().value).toBe('');
-  });
-
-  test('a caution told since takes it back, in words', async () => {
-    const view = clientView({ facts: [...answers({ pregnancy: { weekOnDay: 24 } }), ...signs] });
-    render(<LastVisit view={view} coming={{ ...coming(), home }} />);
-    expect(await screen.findByText(/went home and is off now/)).toBeTruthy();
   });
 });
 
