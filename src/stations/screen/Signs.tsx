@@ -176,10 +176,11 @@ function RedFlags({
   const open = answer && answer.present.length > 0 && !answer.clearance ? answer : null;
 
   const change = async (present: string[]) => {
-    // A flag is lifted by a clinician's word, not by a second tap; one of today may have been a slip.
+    // A flag is lifted by a clinician's word, not by a second tap. One of today may have been a slip; of several the newest would go.
     if (open && open.present.some((id) => !present.includes(id))) {
       const { recordId: factId } = open;
-      if (open.since < view.today) return say('A red flag stays until it is cleared below.');
+      const slip = open.since >= view.today && open.present.length === 1;
+      if (!slip) return say('A red flag stays until it is cleared below.');
       return say('A red flag stays until it is cleared below. Tapped by mistake?', () =>
         send('fact.retract', { factId }),
       );
