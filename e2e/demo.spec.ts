@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { watchMoves } from './support/still';
 import { allSaved, expectAccessible } from './support/walk';
 
 // Reads the demo studio only; nothing here writes.
@@ -80,59 +81,20 @@ test('a later visit opens with what changed, and the answer stays', async ({ pag
   await expectAccessible(page, 'Screen of a later visit');
 });
 
-test('nothing on a page moves by itself once it is shown, on a slow machine neither', async ({ page, context }) => {
-  // Where everything that can be pressed or filled in stands, in every frame from the first picture on; and how long nothing has come.
-  await page.addInitScript(() => {
-    const seen: { moved: string[]; names: string[]; came: number } = { moved: [], names: [], came: 0 };
-    let before = new Map<Element, number[]>();
-    const look = () => {
-      requestAnimationFrame(look);
-      if (!document.body || Number(getComputedStyle(document.body).opacity) === 0) return;
-      const now = new Map<Element, number[]>();
-      for (const one of document.querySelectorAll('main :is(button, a, input, select, textarea, summary)')) {
-        const { width, x, y } = one.getBoundingClientRect();
-        if (width === 0) continue;
-        const [at, was] = [[Math.round(x + scrollX), Math.round(y + scrollY)], before.get(one)];
-        now.set(one, at);
-        const by = was ? Math.hypot(at[0]! - was[0]!, at[1]! - was[1]!) : 0;
-        if (by > 2) seen.moved.push(`${one.textContent || one.tagName}: ${was} to ${at}`);
-      }
-      if (before.size === 0) {
-        const lines = (document.querySelector('main')?.innerText ?? '').split('\n');
-        seen.names.push(...lines.filter((line) => line.endsWith(' …')));
-      }
-      before = now;
-    };
-    requestAnimationFrame(look);
-    new MutationObserver(() => (seen.came = performance.now())).observe(document, { childList: true, subtree: true });
-    Object.assign(window, { seen });
-  });
-  const settled = () =>
-    page.waitForFunction(() => {
-      const { came } = (window as unknown as { seen: { came: number } }).seen;
-      return document.readyState === 'complete' && came > 0 && performance.now() - came > 400;
-    });
-  const told = () =>
-    page.evaluate(() => {
-      const { moved, names } = (window as unknown as { seen: { moved: string[]; names: string[] } }).seen;
-      return [...names, ...moved.splice(0)];
-    });
+test('nothing on a page moves by itself once it is shown, on a slow machine neither', async ({ page }) => {
   await page.goto('/clients?find=Odile');
   const of = await page.getByRole('link', { name: 'Odile Pennyroyal' }).getAttribute('href');
-  const slow = await context.newCDPSession(page);
-  await slow.send('Emulation.setCPUThrottlingRate', { rate: 2 });
+  const moved = await watchMoves(page);
   const stations = ['screen', 'look', 'sequence', 'coach', 'track/visits'].map((station) => `${of}/${station}`);
   for (const path of [...stations, '/week', '/catalogue/load-breath']) {
     await page.goto(path);
-    await settled();
-    expect(await told(), path).toEqual([]);
+    expect(await moved(), path).toEqual([]);
   }
   // Gone to from a page that stands.
   await page.goto(`${of}/read`);
   for (const [key, station] of Object.entries({ 1: 'screen', 4: 'sequence' })) {
     await page.keyboard.press(key);
     await expect(page).toHaveURL(`${of}/${station}`);
-    await settled();
-    expect(await told(), station).toEqual([]);
+    expect(await moved(), station).toEqual([]);
   }
 });

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { type Page, expect, test } from '@playwright/test';
 import { sharedStudio } from './support/server';
+import { watchMoves } from './support/still';
 import { allSaved, expectAccessible, letGoAt, seedReading } from './support/walk';
 
 const server = sharedStudio();
@@ -218,4 +219,20 @@ test('a plan goes out as SVG, PDF and JSON, and is printed without a name', asyn
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('[data-print]')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Plan anew' })).toBeHidden();
+});
+
+test('a plan stands still as it comes, on screens of any width: bars, what is under them, what is folded up', async ({
+  page,
+}) => {
+  await planned(page, 'Wenna Slackwater');
+  await allSaved(page);
+  const moved = await watchMoves(page);
+  for (const width of [390, 1024, 1920]) {
+    await page.setViewportSize({ width, height: 800 });
+    await page.reload();
+    expect(await moved(), `${width} wide`).toEqual([]);
+    const spill = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(spill, `${width} wide`).toBeLessThanOrEqual(0);
+    await expect(page.getByText(/^Left out: \d+ drills/)).toBeVisible();
+  }
 });

@@ -141,14 +141,6 @@ async function walk(page: Page) {
   await allSaved(page);
   await page.getByRole('list', { name: 'Drills in order' }).getByRole('button').nth(1).click();
   await picture('sequence');
-  await page.getByRole('group', { name: 'Phases of the breath' }).scrollIntoViewIfNeeded();
-  await page.getByRole('group', { name: 'Phases of the breath' }).getByRole('button', { name: /^Out/ }).click();
-  await page.evaluate(() => window.scrollTo(0, 560));
-  await page.getByText('What would change if').click();
-  await page.getByText('Today’s plan', { exact: true }).waitFor({ timeout: 60_000 });
-  await page.getByText('What would change if').evaluate((summary) => summary.scrollIntoView({ block: 'start' }));
-  await page.evaluate(() => window.scrollBy(0, -110));
-  await page.getByText('What would change if').click();
   await page.goto(`${server.url}/catalogue`);
   await picture('catalogue');
   await page.goto(`${server.url}/catalogue/load-breath`);
@@ -158,7 +150,6 @@ async function walk(page: Page) {
   await page.getByRole('textbox', { name: 'Weights at hand, kg' }).fill('4, 8, 12');
   await page.evaluate(() => window.scrollTo(0, 0));
   await picture('load');
-  await page.goto(`${server.url}/catalogue/side-bend-open`);
   await page.goto(`${base}/coach`);
   for (const asked of ['First asking', 'Asked again']) {
     await page.getByRole('slider', { name: asked }).focus();

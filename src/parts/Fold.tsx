@@ -1,8 +1,11 @@
 'use client';
 
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { Activity, type ReactNode, useEffect, useRef, useState } from 'react';
 
-/** Something folded up that is drawn only once it is opened: most pages never open it, and it may be long. */
+/**
+ * Something folded up that is drawn only once it is opened: most pages never open it, and it may be long. Folded up again it keeps what
+ * was asked or typed in it, and is drawn after everything that can be seen.
+ */
 export function Fold({
   title,
   className = '',
@@ -14,14 +17,16 @@ export function Fold({
   titleClass?: string;
   children: ReactNode;
 }) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState<boolean | null>(null);
   const details = useRef<HTMLDetailsElement>(null);
   // Opened before the page listened, it stands open with nothing in it.
-  useEffect(() => setOpen(details.current?.open ?? false), []);
+  useEffect(() => {
+    if (details.current?.open) setOpen(true);
+  }, []);
   return (
     <details ref={details} className={className} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className={`flex min-h-11 cursor-pointer items-center ${titleClass}`}>{title}</summary>
-      {open && children}
+      {open !== null && <Activity mode={open ? 'visible' : 'hidden'}>{children}</Activity>}
     </details>
   );
 }

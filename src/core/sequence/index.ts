@@ -9,6 +9,7 @@ export { firstAnswers } from './firstLine';
 export { orderOfWorkFor } from './orderOfWork';
 export { openedRegions, positionEffects, seenEffects, setUpEffects } from './gains';
 export { layOut } from './layOut';
+export { leftOut } from './leftOut';
 export { likenessOf } from './alike';
 export { newThings, thingsAsked, toLearn } from './newThings';
 export { phaseLimits, withPhase } from './limits';

@@ -5,8 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { type Drill } from '@/core/catalogue';
 import { durationInWords } from '@/core/dose';
-import { counted, listed } from '@/core/reasons';
-import { canBePriced, type Loss, type Plan, type PlanContext, recheckSeconds } from '@/core/sequence';
+import { listed } from '@/core/reasons';
+import { canBePriced, type Loss, type Plan, type PlanContext, leftOut, recheckSeconds } from '@/core/sequence';
 import { newId, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
@@ -14,7 +14,10 @@ import { say } from '@/parts/say';
 import { type PlanWorker } from '@/workers/plan.worker';
 import { type ClientView } from '../view';
 
-/** Every drill that is not in the plan, with the rule or the loss that kept it out; the exact price on demand. */
+/**
+ * Why the drills that are not in the plan are out: by which rule, or to which others they lost, with the exact price on demand. Drawn
+ * where it is opened: until then nobody is asked.
+ */
 export function LeftOut({
   plan,
   view,
@@ -29,82 +32,71 @@ export function LeftOut({
   planner: () => Remote<PlanWorker>;
 }) {
   const stopped = new Map(view.stopped.map(({ drillId, runId }) => [drillId, runId]));
-  const byId = new Map(drills.map((drill) => [drill.id, drill]));
   const locked = plan.items.filter((item) => item.locked);
   // A price is one of this plan: asked otherwise, or with other drills locked, it is another.
   const priced = JSON.stringify([plan.request, locked]);
   const [losses, setLosses] = useState<{ of: string; byDrill: Record<string, Loss> }>({ of: priced, byDrill: {} });
   const prices = losses.of === priced ? losses.byDrill : {};
-  const [open, setOpen] = useState(false);
-  const refusals = useRefusals(plan, context, planner);
-  if (refusals.length === 0) return null;
-  const inPlan = new Set(plan.items.map(({ drillId }) => drillId));
-  const absent = refusals.filter(({ drillId }) => !inPlan.has(drillId));
-  const isExpected = (id: string) =>
-    byId.get(id)?.answers.some((pattern) => context.confirmedPatterns.includes(pattern)) ?? false;
-  const expected = absent.filter(({ drillId }) => isExpected(drillId));
-  const others = absent.filter(({ drillId }) => !isExpected(drillId));
+  const told = useRefusals(plan, context, planner);
+  if (!told) return <p role="status">The planner is asked why…</p>;
+  const absent = leftOut(plan, drills, told);
+  const [expected, others] = [true, false].map((so) =>
+    absent.filter(({ drill }) => drill.answers.some((pattern) => context.confirmedPatterns.includes(pattern)) === so),
+  );
   const price = async (drillId: string) => {
     const [loss] = await planner().prices([drillId], plan.request, context, locked);
     if (!loss) return;
     setLosses(({ of, byDrill }) => ({ of: priced, byDrill: { ...(of === priced ? byDrill : {}), [drillId]: loss } }));
   };
-  const rows = (list: Plan['refusals']) => (
+  const rows = (list: typeof absent) => (
     <ul>
-      {list.map(({ drillId, reason }) => (
+      {list.map(({ drill: { id, name }, reason }) => (
         <li
-          key={drillId}
+          key={id}
           className="grid items-center gap-x-3 border-t border-rule py-1 sm:grid-cols-[15rem_minmax(0,1fr)_auto]"
         >
-          <span className="font-semibold">{byId.get(drillId)?.name ?? drillId}</span>
+          <span className="font-semibold">{name}</span>
           <span>
             {reason.what} <ProvenanceMark provenance={reason.provenance} />
           </span>
-          {prices[drillId] ? (
-            <span className="text-ink2">{lossInWords(prices[drillId])}</span>
+          {prices[id] ? (
+            <span className="text-ink2">{lossInWords(prices[id])}</span>
           ) : (
             canBePriced(reason) && (
-              <Button look="quiet" onClick={() => void price(drillId)}>
+              <Button look="quiet" onClick={() => void price(id)}>
                 What would it cost?
               </Button>
             )
           )}
-          {stopped.has(drillId) && <Reviewed drillId={drillId} runId={stopped.get(drillId)!} />}
+          {stopped.has(id) && <Reviewed drillId={id} runId={stopped.get(id)!} />}
         </li>
       ))}
     </ul>
   );
   return (
-    <details className="mt-3 border-t border-rule pt-3" onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">
-        Left out: {counted(absent.length, 'drill')}, each with its reason
-      </summary>
-      {open && expected.length > 0 && (
+    <>
+      {expected!.length > 0 && (
         <>
           <h3 className="text-base">They would answer what was found</h3>
-          {rows(expected)}
+          {rows(expected!)}
         </>
       )}
-      {open && (
-        <>
-          <h3 className="mt-3 text-base">The others</h3>
-          {rows(others)}
-          <p className="mt-2 text-sm text-ink2">
-            {durationInWords(recheckSeconds)} of the minutes are kept for the recheck.
-          </p>
-        </>
-      )}
-    </details>
+      <h3 className="mt-3 text-base">The others</h3>
+      {rows(others!)}
+      <p className="mt-2 text-sm text-ink2">
+        {durationInWords(recheckSeconds)} of the minutes are kept for the recheck.
+      </p>
+    </>
   );
 }
 
 /**
  * Why drills are absent: as the planner told it when it made the plan, else asked anew, since it follows from the rest and is not
- * kept with the plan. Until that is answered what was told last stands: a list that is open stays open.
+ * kept with the plan. Until that is answered what was told last stands; null where nothing was yet.
  */
-function useRefusals(plan: Plan, context: PlanContext, planner: () => Remote<PlanWorker>): Plan['refusals'] {
-  const [known, setKnown] = useState(plan.refusals);
+function useRefusals(plan: Plan, context: PlanContext, planner: () => Remote<PlanWorker>): Plan['refusals'] | null {
   const told = plan.refusals.length > 0;
+  const [known, setKnown] = useState(told ? plan.refusals : null);
   if (told && known !== plan.refusals) setKnown(plan.refusals);
   const { request } = plan;
   const latest = useRef({ plan, context });

@@ -57,10 +57,14 @@ export function ScoreEditor({
   }, []);
   const total = items.reduce((sum, item) => sum + secondsOf(item), 0) || 1;
   const shortest = Math.min(...items.map(secondsOf));
-  const fitting = Math.max(thinnestPx, narrowestBarPx / shortest, (room - labelWidth - 4) / total);
+  const least = Math.max(thinnestPx, narrowestBarPx / shortest);
+  const fitting = Math.max(least, (room - labelWidth - 4) / total);
   // While a bar is pulled the scale stands still, or the bar would run away from the finger.
   const [frozen, setFrozen] = useState<number | null>(null);
-  const pxPerSecond = frozen ?? (zoom === 'close' ? closePx : fitting);
+  const fixed = frozen ?? (zoom === 'close' ? closePx : null);
+  const pxPerSecond = fixed ?? fitting;
+  // How long it is the page works out by itself, so that bars stand where they will before anything is measured.
+  const width = fixed === null ? `max(${least * total}px, calc(100% - ${labelWidth + 4}px))` : fixed * total;
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
   const ids = useMemo(() => items.map(({ id }) => id), [items]);
 
@@ -100,7 +104,7 @@ export function ScoreEditor({
         >
           <Labels />
           <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
-            <ol className="flex" aria-label="Drills in order">
+            <ol className="flex shrink-0" style={{ width }} aria-label="Drills in order">
               {items.map((item, index) => (
                 <Column
                   key={item.id}
@@ -109,6 +113,7 @@ export function ScoreEditor({
                   count={items.length}
                   breaths={breathsOf.get(item.id) ?? 1}
                   selected={item.id === selected}
+                  part={secondsOf(item) / total}
                   pxPerSecond={pxPerSecond}
                   edits={edits}
                   onPull={hold}
@@ -144,6 +149,7 @@ const Column = memo(function Column({
   count,
   breaths,
   selected,
+  part,
   pxPerSecond,
   edits,
   onPull,
@@ -153,6 +159,8 @@ const Column = memo(function Column({
   count: number;
   breaths: number;
   selected: boolean;
+  /** Of the whole plan, 0 to 1. */
+  part: number;
   pxPerSecond: number;
   edits: ScoreEdits;
   onPull: (on: boolean) => void;
@@ -160,7 +168,6 @@ const Column = memo(function Column({
   const { setNodeRef, listeners, transform, transition, isDragging, setActivatorNodeRef } = useSortable({
     id: item.id,
   });
-  const width = secondsOf(item) * pxPerSecond;
   const keys = (event: KeyboardEvent) => {
     const act = actFor('bar', {
       lock: () => edits.lock(item.id),
@@ -187,7 +194,7 @@ const Column = memo(function Column({
       ref={setNodeRef}
       data-item={item.id}
       style={{
-        width,
+        width: `${part * 100}%`,
         contain: 'layout paint style',
         transform: transform ? `translate3d(${transform.x}px, 0, 0)` : undefined,
         transition: isDragging ? undefined : transition,

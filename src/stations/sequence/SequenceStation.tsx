@@ -15,13 +15,16 @@ import {
   drillOf,
   inTodaysForm,
   knownDrill,
+  leftOut,
   planTotals,
   talkOf,
 } from '@/core/sequence';
+import { counted } from '@/core/reasons';
 import { openStations } from '@/core/safety';
 import { newId } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { Fence } from '@/parts/Fence';
+import { Fold } from '@/parts/Fold';
 import { ChoiceChips } from '@/parts/Chips';
 import { EmptyState } from '@/parts/Notice';
 import { say } from '@/parts/say';
@@ -61,11 +64,15 @@ const Worth = memo(
   }),
 );
 
-// What stands further down is fetched once the score is there: nobody begins with it.
-const Absent = memo(dynamic(() => patiently(() => import('./Asking')).then(({ LeftOut }) => LeftOut), { ssr: false }));
+// What stands further down is fetched once the score is there: nobody begins with it. What is folded up has its line from the start.
+const Coming = () => <p className="text-ink2">Coming …</p>;
+const Absent = memo(
+  dynamic(() => patiently(() => import('./Asking')).then(({ LeftOut }) => LeftOut), { ssr: false, loading: Coming }),
+);
 const Changes = memo(
   dynamic(() => patiently(() => import('./WhatWouldChange')).then(({ WhatWouldChange }) => WhatWouldChange), {
     ssr: false,
+    loading: Coming,
   }),
 );
 const Handing = memo(dynamic(() => patiently(() => import('./HandOn')).then(({ HandOn }) => HandOn), { ssr: false }));
@@ -294,7 +301,16 @@ function Planning({
   });
   useUndoKeys(undo, redo);
   useEffect(
-    () => void patiently(() => Promise.all([import('./ScoreEditor'), import('./ItemPanel'), import('./WorthLine')])),
+    () =>
+      void patiently(() =>
+        Promise.all([
+          import('./ScoreEditor'),
+          import('./ItemPanel'),
+          import('./WorthLine'),
+          import('./WhatWouldChange'),
+          import('./Asking'),
+        ]),
+      ),
     [],
   );
 
@@ -410,18 +426,25 @@ function Planning({
               />
             )}
             {late && late.items.length > 0 && (
-              <Changes
+              <Fold
                 key={late.request.minutes + late.request.leadSchool + late.request.propsAtHand.join()}
-                plan={late}
-                context={context}
-                planner={planner}
-                onTake={takeRequest}
-              />
+                title="What would change if…"
+                titleClass="font-semibold"
+                className="mt-4 border-t border-rule pt-3"
+              >
+                <Changes plan={late} context={context} planner={planner} onTake={takeRequest} />
+              </Fold>
             )}
             {late && (
-              <Fence what="What was left out">
-                <Absent plan={late} view={view} drills={drills} context={context} planner={planner} />
-              </Fence>
+              <Fold
+                title={`Left out: ${counted(leftOut(late, drills, []).length, 'drill')}, each with its reason`}
+                titleClass="font-semibold"
+                className="mt-3 border-t border-rule pt-3"
+              >
+                <Fence what="What was left out">
+                  <Absent plan={late} view={view} drills={drills} context={context} planner={planner} />
+                </Fence>
+              </Fold>
             )}
           </>
         )}

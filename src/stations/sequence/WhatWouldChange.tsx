@@ -1,7 +1,7 @@
 'use client';
 
 import { type Remote } from 'comlink';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { type Plan, type PlanContext, type PlanRequest, type SmallPlan, type WhatIf } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { SmallScore, type SmallBar } from '@/parts/figures/SmallScore';
@@ -16,7 +16,10 @@ const kinds = {
 /** The longest of the rows fills so many pixels. */
 const longestRow = 470;
 
-/** What other minutes, one prop more or less, or another lead school would do, each as a small score beside today's. */
+/**
+ * What other minutes, one prop more or less, or another lead school would do, each as a small score beside today's. Drawn where it is
+ * opened: until then nothing is planned.
+ */
 export function WhatWouldChange({
   plan,
   context,
@@ -28,26 +31,31 @@ export function WhatWouldChange({
   planner: () => Remote<PlanWorker>;
   onTake: (request: PlanRequest) => void;
 }) {
-  const [found, setFound] = useState<{ today: SmallPlan; variants: WhatIf[] } | null>(null);
-  const [asking, setAsking] = useState(false);
-  const ask = async () => {
-    setAsking(true);
-    setFound(await planner().whatIf(plan.request, context));
-    setAsking(false);
-  };
-  return (
-    <details
-      className="mt-4 border-t border-rule pt-3"
-      onToggle={(event) => event.currentTarget.open && !found && !asking && void ask()}
-    >
-      <summary className="flex min-h-11 cursor-pointer items-center font-semibold">What would change if…</summary>
-      {asking && <p role="status">Each is planned anew…</p>}
-      {found?.variants.length === 0 && (
-        <p className="text-ink2">Nothing: neither minutes, props nor school would change this plan.</p>
-      )}
-      {found && found.variants.length > 0 && <Rows {...found} onTake={onTake} />}
-    </details>
-  );
+  const [found, setFound] = useState<{ of: string; today: SmallPlan; variants: WhatIf[] } | null>(null);
+  const asked = JSON.stringify(plan.request);
+  const known = found?.of === asked;
+  const latest = useRef({ request: plan.request, context });
+  useEffect(() => {
+    latest.current = { request: plan.request, context };
+  });
+  useEffect(() => {
+    if (known) return;
+    let over = false;
+    const { request, context: now } = latest.current;
+    void planner()
+      .whatIf(request, now)
+      .then((answer) => {
+        if (!over) setFound({ of: asked, ...answer });
+      });
+    return () => {
+      over = true;
+    };
+  }, [known, asked, planner]);
+  if (!known) return <p role="status">Each is planned anew…</p>;
+  if (found.variants.length === 0) {
+    return <p className="text-ink2">Nothing: neither minutes, props nor school would change this plan.</p>;
+  }
+  return <Rows {...found} onTake={onTake} />;
 }
 
 function Rows({

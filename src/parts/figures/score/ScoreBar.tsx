@@ -60,11 +60,18 @@ function lineOf(pieces: readonly BreathPiece[], kind: BreathPiece['kind'], close
 export const ScoreBar = memo(function ScoreBar({ item, pxPerSecond }: { item: ScoreItem; pxPerSecond: number }) {
   const id = useId().replace(/[^a-zA-Z0-9]/g, '');
   const width = secondsOf(item) * pxPerSecond;
+  // As wide as the bar stands: drawn before that is measured, it is stretched a little until it is.
+  const lane = (of: (typeof lanes)[number]['id']) => ({
+    width: '100%',
+    height: heightOf(of),
+    viewBox: `0 0 ${width} ${heightOf(of)}`,
+    preserveAspectRatio: 'none',
+  });
   const pieces = breathPieces(item.segments, pxPerSecond, heightOf('breath') - 6);
   const line = 'overflow-hidden text-ellipsis whitespace-nowrap px-1.5 text-[13px] leading-tight';
   return (
     <div aria-hidden>
-      <svg width={width} height={heightOf('breath')} className="block">
+      <svg {...lane('breath')} className="block">
         <defs>
           <pattern id={`${id}out`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
             <rect width="6" height="6" fill="var(--exhalew)" />
@@ -88,7 +95,7 @@ export const ScoreBar = memo(function ScoreBar({ item, pxPerSecond }: { item: Sc
       <div className="border-t border-rule" style={{ height: heightOf('movement') }}>
         <div className={`${line} pt-1 ${item.movement === 'still' ? 'text-ink2' : ''}`}>{item.movement}</div>
       </div>
-      <svg width={width} height={heightOf('floor')} className="block border-t border-rule">
+      <svg {...lane('floor')} className="block border-t border-rule">
         <line x1="0" x2={width} y1={heightOf('floor') / 2} y2={heightOf('floor') / 2} stroke="var(--rule)" />
         {item.floor && (
           <polyline
@@ -99,7 +106,7 @@ export const ScoreBar = memo(function ScoreBar({ item, pxPerSecond }: { item: Sc
           />
         )}
       </svg>
-      <svg width={width} height={heightOf('tone')} className="block border-t border-rule">
+      <svg {...lane('tone')} className="block border-t border-rule">
         {toneShapes(item.segments, item.tone, pxPerSecond, heightOf('tone')).map((points, i) => (
           <polygon key={i} points={pointList(points)} fill="var(--ink2)" />
         ))}

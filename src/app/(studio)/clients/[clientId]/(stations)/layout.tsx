@@ -55,7 +55,7 @@ export default async function StationsLayout({ params, children }: Props & { chi
         <ClientSafety view={head} />
       </TopBar>
       <ClientStations view={viewForSaid(view)} recorded={recordedIn(visit)} />
-      <div className="grid grow lg:grid-cols-[minmax(0,1fr)_16.5rem]">
+      <div className="grid grow grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_16.5rem]">
         <main id="main" className="px-4 py-6 lg:px-7">
           <UnreadableNotice records={view.unreadable} />
           {children}
