@@ -3,9 +3,9 @@ import { type Reason } from '../reasons';
 import { type Plan } from './planSchema';
 import { because } from './reasonRules';
 
-/** What the planner had in, so that nothing speaks against it, and the coach has not. */
+/** What nothing speaks against: the planner takes it, and the coach has not. */
 const byHand: Reason = {
-  ...because('yourWord', 'The planner’s own plan has it: it is out by your hand.'),
+  ...because('yourWord', 'The planner’s own plan would have it; yours does without.'),
   provenance: { kind: 'set by you' },
 };
 

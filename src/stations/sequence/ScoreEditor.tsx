@@ -49,7 +49,8 @@ export function ScoreEditor({
   zoom: 'whole' | 'close';
 }) {
   const frame = useRef<HTMLDivElement>(null);
-  const [room, setRoom] = useState(900);
+  const [measured, setRoom] = useState<number | null>(null);
+  const room = measured ?? 900;
   useEffect(() => {
     const observer = new ResizeObserver(([entry]) => entry && setRoom(Math.round(entry.contentRect.width)));
     if (frame.current) observer.observe(frame.current);
@@ -61,7 +62,8 @@ export function ScoreEditor({
   const fitting = Math.max(least, (room - labelWidth - 4) / total);
   // While a bar is pulled the scale stands still, or the bar would run away from the finger.
   const [frozen, setFrozen] = useState<number | null>(null);
-  const fixed = frozen ?? (zoom === 'close' ? closePx : null);
+  const scrolled = measured !== null && fitting === least;
+  const fixed = frozen ?? (zoom === 'close' ? closePx : scrolled ? least : null);
   const pxPerSecond = fixed ?? fitting;
   // How long it is the page works out by itself, so that bars stand where they will before anything is measured.
   const width = fixed === null ? `max(${least * total}px, calc(100% - ${labelWidth + 4}px))` : fixed * total;
@@ -75,9 +77,9 @@ export function ScoreEditor({
     const [from, at] = [pointOf(activatorEvent), lastPoint()];
     const place = ids.indexOf(String(active.id));
     if (!from || !at || place < 0) return;
-    const scrolled = (scroller.current?.scrollLeft ?? 0) - scrolledAt.current;
+    const scrolledBy = (scroller.current?.scrollLeft ?? 0) - scrolledAt.current;
     const widths = items.map((item) => secondsOf(item) * pxPerSecond);
-    const to = placeCarried(widths, place, at.x - from.x + scrolled);
+    const to = placeCarried(widths, place, at.x - from.x + scrolledBy);
     if (to !== place) edits.place(String(active.id), to);
   };
   const hold = useCallback(
@@ -113,7 +115,7 @@ export function ScoreEditor({
                   count={items.length}
                   breaths={breathsOf.get(item.id) ?? 1}
                   selected={item.id === selected}
-                  part={secondsOf(item) / total}
+                  width={fixed === null ? `${(secondsOf(item) / total) * 100}%` : secondsOf(item) * fixed}
                   pxPerSecond={pxPerSecond}
                   edits={edits}
                   onPull={hold}
@@ -149,7 +151,7 @@ const Column = memo(function Column({
   count,
   breaths,
   selected,
-  part,
+  width,
   pxPerSecond,
   edits,
   onPull,
@@ -159,8 +161,8 @@ const Column = memo(function Column({
   count: number;
   breaths: number;
   selected: boolean;
-  /** Of the whole plan, 0 to 1. */
-  part: number;
+  /** As a page takes it. Where the scale is fixed it is this bar’s alone: an edit of one draws no other anew. */
+  width: number | string;
   pxPerSecond: number;
   edits: ScoreEdits;
   onPull: (on: boolean) => void;
@@ -194,7 +196,7 @@ const Column = memo(function Column({
       ref={setNodeRef}
       data-item={item.id}
       style={{
-        width: `${part * 100}%`,
+        width,
         contain: 'layout paint style',
         transform: transform ? `translate3d(${transform.x}px, 0, 0)` : undefined,
         transition: isDragging ? undefined : transition,
