@@ -55,14 +55,21 @@ export function WhatWouldChange({
   if (found.variants.length === 0) {
     return <p className="text-ink2">Nothing: neither minutes, props nor school would change this plan.</p>;
   }
-  return <Rows {...found} onTake={onTake} />;
+  // It is the planner's own that the others are beside, whatever was changed by hand since.
+  const asPlanned = drillsOf(found.today) === drillsOf(plan);
+  return <Rows {...found} name={asPlanned ? 'Today’s plan' : 'As the planner has it'} onTake={onTake} />;
 }
 
+const drillsOf = ({ items }: { items: readonly { drillId: string }[] }) => items.map(({ drillId }) => drillId).join();
+
 function Rows({
+  name,
   today,
   variants,
   onTake,
 }: {
+  /** Of what the others stand beside. */
+  name: string;
   today: SmallPlan;
   variants: readonly WhatIf[];
   onTake: (request: PlanRequest) => void;
@@ -85,10 +92,10 @@ function Rows({
   return (
     <div>
       <div className="grid grid-cols-1 items-center gap-x-4 border-b-2 border-ink py-2 lg:grid-cols-[11rem_minmax(0,1fr)_6rem_7.5rem]">
-        <p className="font-semibold">Today’s plan</p>
+        <p className="font-semibold">{name}</p>
         <div>
-          <SmallScore bars={barsOf(today)} pixelsAMinute={pixelsAMinute} title="Today’s plan" />
-          <p className="text-sm">{today.items.map(({ name }, i) => `${i + 1} ${name}`).join(' · ')}</p>
+          <SmallScore bars={barsOf(today)} pixelsAMinute={pixelsAMinute} title={name} />
+          <p className="text-sm">{today.items.map((item, i) => `${i + 1} ${item.name}`).join(' · ')}</p>
         </div>
         <p className="text-lg font-semibold">{today.minutes.toFixed(1)} min</p>
       </div>
@@ -133,8 +140,8 @@ function Rows({
         );
       })}
       <p className="mt-2 text-sm text-ink2">
-        One breath stands for a set, as long as the set. Boxed comes in, struck goes out; the upright mark is today’s
-        worth.
+        One breath stands for a set, as long as the set. Boxed comes in, struck goes out; the upright mark is what the
+        first row is worth.
       </p>
     </div>
   );

@@ -1,24 +1,26 @@
 /** @jest-environment jsdom */
 import { act, render, screen } from '@testing-library/react';
-import { allDrills, makePlan } from '@/core/sequence';
+import { allDrills, makePlan, whatWouldChange } from '@/core/sequence';
 import { planContext } from '../usePlan';
 import { answers, clientView, signs } from '../view.fixtures';
 import { LeftOut } from './Asking';
+import { WhatWouldChange } from './WhatWouldChange';
 
 jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => undefined }) }));
 
+const view = clientView({ facts: [...Object.values(answers()), ...signs] });
+const context = planContext(view);
+const request = {
+  intent: 'lowerBreath' as const,
+  side: null,
+  minutes: 12,
+  propsAtHand: [],
+  leadSchool: 'openAllRegions' as const,
+};
 let made = 0;
+const plan = makePlan(request, context, () => `item-${(made += 1)}`);
+
 test('what is read of the drills left out stays open while a changed plan is asked about anew', async () => {
-  const view = clientView({ facts: [...Object.values(answers()), ...signs] });
-  const context = planContext(view);
-  const request = {
-    intent: 'lowerBreath' as const,
-    side: null,
-    minutes: 12,
-    propsAtHand: [],
-    leadSchool: 'openAllRegions' as const,
-  };
-  const plan = makePlan(request, context, () => `item-${(made += 1)}`);
   let tell = (_: object) => {};
   const planner = () =>
     ({
@@ -48,4 +50,20 @@ test('what is read of the drills left out stays open while a changed plan is ask
   expect(screen.getAllByText(/^Costs 4 %/)).toHaveLength(1);
   rerender(shown({ ...plan, request: { ...request, minutes: 30 } }));
   expect(screen.queryAllByText(/^Costs/)).toEqual([]);
+});
+
+test('what would change is asked once for what a plan was asked with, anew for more; it stands beside the planner’s own plan, and says so once that was changed by hand', async () => {
+  const answer = whatWouldChange(request, context);
+  const whatIf = jest.fn(() => Promise.resolve(answer));
+  const shown = (now: typeof plan) => (
+    <WhatWouldChange plan={now} context={context} planner={() => ({ whatIf }) as never} onTake={() => undefined} />
+  );
+  const { rerender } = render(shown(plan));
+  expect(await screen.findByText('Today’s plan')).toBeTruthy();
+  await act(async () => rerender(shown({ ...plan, items: plan.items.slice(1), request: { ...request } })));
+  expect(screen.getByText('As the planner has it')).toBeTruthy();
+  expect(screen.queryByText('Today’s plan')).toBeNull();
+  expect(whatIf).toHaveBeenCalledTimes(1);
+  await act(async () => rerender(shown({ ...plan, request: { ...request, musts: [plan.items[0]!.drillId] } })));
+  expect(whatIf).toHaveBeenCalledTimes(2);
 });
