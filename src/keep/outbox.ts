@@ -168,11 +168,14 @@ export function onKeepState(listener: () => void): () => void {
   return () => stateListeners.delete(listener);
 }
 
+/** One and the same as long as nothing was said: a page is drawn anew where what it was made with is another. */
+export const nothingSaid: readonly Said[] = [];
+
 /**
  * What was said in this browser, in any of its tabs: it stays here after the server took it in, since a page made before that may
  * be shown again. Refused, it is forgotten.
  */
-let said: readonly Said[] = [];
+let said = nothingSaid;
 const saidListeners = new Set<() => void>();
 /** So many that the server has are remembered. */
 const mostRemembered = 400;

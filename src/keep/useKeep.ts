@@ -3,18 +3,26 @@
 import { useCallback, useEffect, useRef, useSyncExternalStore } from 'react';
 import { type CommandKind, type Payload, type Said } from '@/core/record';
 import { holdPresence } from './presence';
-import { type KeepState, flush, freshKeepState, keep, keepState, onKeepState, onSaid, saidNow } from './outbox';
+import {
+  type KeepState,
+  flush,
+  freshKeepState,
+  keep,
+  keepState,
+  nothingSaid,
+  onKeepState,
+  onSaid,
+  saidNow,
+} from './outbox';
 
 /** How saving stands: what waits, whether the server answers, when something was saved last. */
 export function useKeepState(): KeepState {
   return useSyncExternalStore(onKeepState, keepState, () => freshKeepState);
 }
 
-const nothing: readonly Said[] = [];
-
 /** Everything that was written down in this browser and is not refused, oldest first: pages lay it over what they were made with. */
 export function useSaid(): readonly Said[] {
-  return useSyncExternalStore(onSaid, saidNow, () => nothing);
+  return useSyncExternalStore(onSaid, saidNow, () => nothingSaid);
 }
 
 /** Whether this part of the page is still there. */

@@ -22,7 +22,7 @@ import { useDraft } from '@/parts/useDraft';
 import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { shownWeek } from '../shownWeek';
-import { useShown } from '../useShown';
+import { drawnAsShown } from '../useShown';
 import { type ClientView } from '../view';
 import { DayLine } from './DayLine';
 import { GoesOut } from './GoesOut';
@@ -31,8 +31,8 @@ import { ItemColumn } from './ItemColumn';
 import { type Home, useHome } from './useHome';
 
 /** Carry home: at most three things, when in the day, and what of it goes out of the door. */
-export function CarryStation({
-  view: served,
+export const CarryStation = drawnAsShown(function CarryStation({
+  view,
   before,
   link,
 }: {
@@ -42,7 +42,6 @@ export function CarryStation({
   /** The link by which they say how it goes: until when one made before opens, and whether a phone can open it. */
   link: { standing: string | null; elsewhere: string | null };
 }) {
-  const view = useShown(served);
   if (!view.visit || (view.visit.runs.length === 0 && !view.visit.home)) {
     return (
       <EmptyState title="Nothing was done yet that could go home.">
@@ -54,7 +53,7 @@ export function CarryStation({
   }
   if (view.path.state !== 'open') return <PathStop view={view} as="h2" />;
   return <Carry view={view} before={before} link={link} />;
-}
+});
 
 function Carry({
   view,

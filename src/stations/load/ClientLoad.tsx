@@ -2,14 +2,17 @@
 
 import { flaggedConditions } from '@/core/safety';
 import { PathStop } from '../PathStop';
-import { useShown } from '../useShown';
+import { drawnAsShown } from '../useShown';
 import { type ClientView } from '../view';
 import { IntoPlan } from './IntoPlan';
 import { LoadStation } from './LoadStation';
 
 /** Breath under load for a client: held against what was told, put into today's plan, and logged with today's visit. */
-export function ClientLoad({ view: served }: { view: ClientView<'looks' | 'plan' | 'planning'> }) {
-  const view = useShown(served);
+export const ClientLoad = drawnAsShown(function ClientLoad({
+  view,
+}: {
+  view: ClientView<'looks' | 'plan' | 'planning'>;
+}) {
   if (view.path.state !== 'open') return <PathStop view={view} />;
   const flagged = flaggedConditions(view.known.profile, view.today);
   return (
@@ -21,4 +24,4 @@ export function ClientLoad({ view: served }: { view: ClientView<'looks' | 'plan'
       intoPlan={(load, sets, times) => <IntoPlan {...{ view, load, sets, times }} />}
     />
   );
-}
+});

@@ -19,7 +19,7 @@ import { Button } from '@/parts/Button';
 import { NamedSelect } from '@/parts/Field';
 import { LateLoadFigure } from '@/parts/figures/load/LateLoadFigure';
 import { RepetitionLanes } from '@/parts/figures/load/RepetitionLanes';
-import { useHydrated } from '@/parts/useHydrated';
+import { ListeningFieldset } from '@/parts/ListeningFieldset';
 import { useKeptValue } from '@/parts/useKept';
 import { StationHead } from '../StationHead';
 import { Beside, Off } from './Besides';
@@ -83,12 +83,11 @@ export function LoadStation({
   const shown = answer ?? loadAnswer(askedOf(begin(findMovement(typed.movementId)!)), gates);
   const { movement } = shown;
   const oneSided = told.pull.hand === 'left' || told.pull.hand === 'right';
-  // What is chosen before the page listens would be lost, and what was typed last time stand over it: nothing can be chosen until then.
-  const listening = useHydrated();
   const load = answer && drillLoadOf(asked, answer);
   const [sets, times] = [typed.sets ?? 1, typed.times ?? lightSet];
   return (
-    <fieldset disabled={!listening} className="min-w-0">
+    // What was typed last time would stand over what is chosen before the page listens, too.
+    <ListeningFieldset className="min-w-0">
       <legend className="sr-only">Breath under load</legend>
       <StationHead
         title={`${told.name}: ${shown.off ? 'not today' : breathInWords(shown)}`}
@@ -172,7 +171,7 @@ export function LoadStation({
           <Reasons answer={shown} unit={typed.unit} />
         </>
       )}
-    </fieldset>
+    </ListeningFieldset>
   );
 }
 

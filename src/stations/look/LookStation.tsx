@@ -34,7 +34,7 @@ import { LateLookPicture } from '@/parts/figures/LateLookPicture';
 import { BeginVisit } from '../BeginVisit';
 import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
-import { useShown } from '../useShown';
+import { drawnAsShown } from '../useShown';
 import { type ClientView } from '../view';
 import { AgainProvider } from '../taking/again';
 import { ArrangeLooks } from './ArrangeLooks';
@@ -77,8 +77,11 @@ export function listOf(view: ClientView<'remembered'>): LookList {
 }
 
 /** Look: watch first, then measure. One protocol at a time; any of them can be left out, moved or added. */
-export function LookStation({ view: served }: { view: ClientView<'looks' | 'holdsBefore' | 'remembered'> }) {
-  const view = useShown(served);
+export const LookStation = drawnAsShown(function LookStation({
+  view,
+}: {
+  view: ClientView<'looks' | 'holdsBefore' | 'remembered'>;
+}) {
   const search = useSearchParams();
   const asked = search.get('protocol');
   const { visit } = view;
@@ -171,7 +174,7 @@ export function LookStation({ view: served }: { view: ClientView<'looks' | 'hold
       </div>
     </div>
   );
-}
+});
 
 /** The way to a second reading of a look, and back to the first. */
 function Readings({ href, again }: { href: string; again: boolean }) {

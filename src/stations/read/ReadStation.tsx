@@ -13,7 +13,7 @@ import { BeginVisit } from '../BeginVisit';
 import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
 import { openStations } from '@/core/safety';
-import { useShown } from '../useShown';
+import { drawnAsShown } from '../useShown';
 import { type ClientView } from '../view';
 import { Confirm, type IntentDraft } from './Confirm';
 import { FindingsList } from './FindingsList';
@@ -23,8 +23,7 @@ import { WhatIf } from './WhatIf';
 import { useReading } from './useReading';
 
 /** Read: findings become patterns, for and against in the open; the coach confirms one intent. */
-export function ReadStation({ view: served }: { view: ClientView<'looks' | 'judgements'> }) {
-  const view = useShown(served);
+export const ReadStation = drawnAsShown(function ReadStation({ view }: { view: ClientView<'looks' | 'judgements'> }) {
   const { visit } = view;
   // Closed by what was just said, whatever the page was made with.
   if (!openStations[view.path.state].includes('read')) return <PathStop view={view} />;
@@ -45,7 +44,7 @@ export function ReadStation({ view: served }: { view: ClientView<'looks' | 'judg
     );
   }
   return <Reading view={view} />;
-}
+});
 
 function Reading({ view }: { view: ClientView<'looks' | 'judgements'> }) {
   const { all, scores, likely, snapshot, changes, judge, error } = useReading(view);

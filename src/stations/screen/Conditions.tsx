@@ -1,12 +1,13 @@
 'use client';
 
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import {
   type Answer,
   type AnswerDetail,
   type AnswerValue,
   type Condition,
   type ConditionId,
+  type Fact,
   type FactKey,
   conditionGroups,
   conditionList,
@@ -23,6 +24,7 @@ import { ChoiceChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
 import { say } from '@/parts/say';
 import { useDraft } from '@/parts/useDraft';
+import { sayTheSame } from '../sayTheSame';
 import { type ClientView } from '../view';
 import { useFact } from '../useFact';
 
@@ -87,7 +89,14 @@ function Group({ view, group }: { view: ClientView; group: string }) {
       </div>
       <ul>
         {rows.map((condition) => (
-          <Row key={condition.id} view={view} condition={condition} />
+          <Row
+            key={condition.id}
+            clientId={view.id}
+            today={view.today}
+            condition={condition}
+            answer={view.known.profile.answers[condition.id]}
+            latest={view.known.latest[`answer:${condition.id}`]}
+          />
         ))}
       </ul>
     </div>
@@ -100,10 +109,21 @@ const choices: readonly { value: AnswerValue; label: string }[] = [
   { value: 'unknown', label: '?' },
 ];
 
-function Row({ view, condition }: { view: ClientView; condition: Condition & { id: ConditionId } }) {
-  const key: FactKey = `answer:${condition.id}`;
-  const answer = view.known.profile.answers[condition.id];
-  const { record, error } = useFact(view.id, key, view.known.latest[key]);
+/** There are many of them: one answered draws no other anew. */
+const Row = memo(function Row({
+  clientId,
+  today,
+  condition,
+  answer,
+  latest,
+}: {
+  clientId: string;
+  today: string;
+  condition: Condition & { id: ConditionId };
+  answer: Answer | undefined;
+  latest: Fact | undefined;
+}) {
+  const { record, error } = useFact(clientId, `answer:${condition.id}`, latest);
   const value = answer?.value ?? 'unknown';
   // The view holds what was said here at once: a second detail is added to the first, whatever the server has by then.
   const add = (detail: AnswerDetail) => record({ value: 'yes', ...answer?.detail, ...detail });
@@ -124,7 +144,7 @@ function Row({ view, condition }: { view: ClientView; condition: Condition & { i
         />
       </div>
       {value === 'yes' && condition.detail !== 'none' && (
-        <Detail condition={condition} answer={answer!} today={view.today} save={add} />
+        <Detail condition={condition} answer={answer!} today={today} save={add} />
       )}
       {value === 'yes' && <Notes condition={condition.id} answer={answer!} save={add} />}
       {error && (
@@ -134,7 +154,7 @@ function Row({ view, condition }: { view: ClientView; condition: Condition & { i
       )}
     </li>
   );
-}
+}, sayTheSame);
 
 /** A note to an answer, and a clinician's word where one can lift a limit. */
 function Notes({

@@ -1,12 +1,14 @@
 'use client';
 
+import { memo } from 'react';
 import { type Fact, type FactKey } from '@/core/safety';
 import { Field, TextArea, TextInput } from '@/parts/Field';
 import { useDraft } from '@/parts/useDraft';
+import { sayTheSame } from '../sayTheSame';
 import { useFact } from '../useFact';
 
 /** A text about a client that saves itself while it is typed. */
-export function FactText({
+export const FactText = memo(function FactText({
   clientId,
   factKey,
   label,
@@ -42,4 +44,4 @@ export function FactText({
       )}
     </Field>
   );
-}
+}, sayTheSame);

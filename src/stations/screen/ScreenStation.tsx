@@ -9,7 +9,7 @@ import { useDraft } from '@/parts/useDraft';
 import { BeginVisit } from '../BeginVisit';
 import { EmergencyStop } from '../PathStop';
 import { StationHead } from '../StationHead';
-import { useShown } from '../useShown';
+import { drawnAsShown } from '../useShown';
 import { type ComingView } from '../diary/view';
 import { type ClientView } from '../view';
 import { ComplaintDetail } from './ComplaintDetail';
@@ -24,8 +24,13 @@ import { WhatChanged } from './WhatChanged';
 import { useFact } from '../useFact';
 
 /** Screen: why they came, today's signs, what is off limits, consent to touch. */
-export function ScreenStation({ view: served, coming }: { view: ClientView<'gatesThen'>; coming: ComingView }) {
-  const view = useShown(served);
+export const ScreenStation = drawnAsShown(function ScreenStation({
+  view,
+  coming,
+}: {
+  view: ClientView<'gatesThen'>;
+  coming: ComingView;
+}) {
   if (view.path.state === 'emergency') return <EmergencyStop view={view} />;
   return (
     <>
@@ -72,7 +77,7 @@ export function ScreenStation({ view: served, coming }: { view: ClientView<'gate
       </div>
     </>
   );
-}
+});
 
 function Story({ view }: { view: ClientView }) {
   const { latest } = view.known;

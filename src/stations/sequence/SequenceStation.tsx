@@ -33,7 +33,7 @@ import { useKeptValue } from '@/parts/useKept';
 import { BeginVisit } from '../BeginVisit';
 import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
-import { useShown } from '../useShown';
+import { drawnAsShown } from '../useShown';
 import { type ClientView } from '../view';
 import { CourseWish, type NextRung, RungWish, type Wish } from './CourseWish';
 import { RequestBar } from './RequestBar';
@@ -91,8 +91,8 @@ const keysInShort =
   `${bar.keys.lock.written} lock, ${bar.keys.swap.written} swap, ${bar.keys.takeOut.written}; all: ${anywhere.keys.help.written}`;
 
 /** Sequence: drills for the intent, in an order that fits the time, with a reason for each and for each that is absent. */
-export function SequenceStation({
-  view: served,
+export const SequenceStation = drawnAsShown(function SequenceStation({
+  view,
   wish = null,
   rung = null,
 }: {
@@ -102,7 +102,6 @@ export function SequenceStation({
   /** The rung of the ladder that comes next; null where none is asked for. */
   rung?: NextRung | null;
 }) {
-  const view = useShown(served);
   const { visit } = view;
   // Closed by what was just said, whatever the page was made with.
   if (!openStations[view.path.state].includes('sequence')) return <PathStop view={view} />;
@@ -123,7 +122,7 @@ export function SequenceStation({
     );
   }
   return <Planning view={view} wish={wish} rung={rung} />;
-}
+});
 
 /** Nodes for going on in the background where the first search was cut off. */
 const deeperNodes = 1_000_000;

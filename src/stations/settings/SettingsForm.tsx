@@ -1,6 +1,6 @@
 'use client';
 
-import { type ReactNode, useId, useState } from 'react';
+import { type ReactNode, memo, useId, useState } from 'react';
 import { type PropId } from '@/core/catalogue';
 import { type Settings, dateLanguageIds, dateLanguages, settingsWith, weekStarts, weekdayAndDay } from '@/core/record';
 import { type Provenance, capital, commonPractice, setByYou } from '@/core/reasons';
@@ -13,7 +13,8 @@ import { Field, Select, TextInput } from '@/parts/Field';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Stepper } from '@/parts/Stepper';
 import { useDraft } from '@/parts/useDraft';
-import { useHydrated } from '@/parts/useHydrated';
+import { ListeningFieldset } from '@/parts/ListeningFieldset';
+import { sayTheSame } from '../sayTheSame';
 import { OpenHours } from './Hours';
 
 const limitKeys = Object.keys(limitNames) as (keyof GateLimits)[];
@@ -29,16 +30,8 @@ function useSetting<K extends keyof Settings>(key: K) {
   return { save, error };
 }
 
-export function SettingsForm({
-  settings: served,
-  asOf,
-  today,
-  usual,
-  ownable,
-  owner = true,
-}: {
+interface Shown {
   settings: Settings;
-  asOf: number;
   today: string;
   /** What the numbers that are rules are until they are set. */
   usual: Pick<Settings, RuleKey>;
@@ -46,12 +39,16 @@ export function SettingsForm({
   ownable: readonly { id: PropId; name: string }[];
   /** Who owns the studio sets what holds for everybody; others see how it is set. */
   owner?: boolean;
-}) {
-  const settings = settingsWith(served, asOf, useSaid());
+}
+
+export function SettingsForm({ settings, asOf, ...rest }: Shown & { asOf: number }) {
+  return <Form {...rest} settings={settingsWith(settings, asOf, useSaid())} />;
+}
+
+/** Drawn anew where a setting is another, not each time something that was said is on its way. */
+const Form = memo(function SettingsForm({ settings, today, usual, ownable, owner = true }: Shown) {
   /** A number that is a rule: the trade’s until it was set otherwise. */
   const ruleMark = (key: RuleKey) => (settings[key] === usual[key] ? commonPractice : setByYou);
-  // What is chosen before the page listens would be lost without a word.
-  const alive = useHydrated();
   const school = useSetting('homeSchool');
   const minutes = useSetting('defaultMinutes');
   const talk = useSetting('talkSeconds');
@@ -67,7 +64,7 @@ export function SettingsForm({
   const hours = useSetting('hours');
   const retention = useSetting('retentionYears');
   return (
-    <fieldset disabled={!owner || !alive} className="max-w-xl space-y-6">
+    <ListeningFieldset disabled={!owner} className="max-w-xl space-y-6">
       <div className="flex flex-wrap gap-3">
         <LinkButton href="/settings/sound">Sound</LinkButton>
         <LinkButton href="/settings/pedal">Presenter or pedal</LinkButton>
@@ -243,9 +240,9 @@ export function SettingsForm({
           deleted by itself: they are named under Clients.
         </p>
       </Part>
-    </fieldset>
+    </ListeningFieldset>
   );
-}
+}, sayTheSame);
 
 type RuleKey = 'defaultMinutes' | 'talkSeconds' | 'recheckDays' | 'homeMinutes' | 'homeBreaths';
 

@@ -11,12 +11,17 @@ import { Ring, RingLegend } from '@/parts/figures/Ring';
 import { ChangeLine } from '../ChangeLine';
 import { StationHead } from '../StationHead';
 import { TrackNav } from './TrackNav';
-import { useShown } from '../useShown';
+import { drawnAsShown } from '../useShown';
 import { type ClientView } from '../view';
 
 /** Track, this visit: what changed today; like with like, and no change called clear that is within noise. */
-export function TrackStation({ view: served, repeats }: { view: ClientView<'looks'>; repeats: Repeats }) {
-  const view = useShown(served);
+export const TrackStation = drawnAsShown(function TrackStation({
+  view,
+  repeats,
+}: {
+  view: ClientView<'looks'>;
+  repeats: Repeats;
+}) {
   return (
     <div>
       <StationHead
@@ -36,7 +41,7 @@ export function TrackStation({ view: served, repeats }: { view: ClientView<'look
       )}
     </div>
   );
-}
+});
 
 function TodayChange({ view, repeats }: { view: ClientView<'looks'>; repeats: Repeats }) {
   const looks = view.visit?.looks ?? [];
