@@ -65,7 +65,8 @@ async function walk(page: Page) {
   await page.getByText('Asked today: none.').waitFor();
 
   await page.goto(`${base}/look`);
-  await page.getByRole('heading', { name: 'Unannounced quiet look' }).waitFor();
+  // A tap before the page listens counts for nothing: until then there is nothing that could be tapped.
+  await page.getByRole('button', { name: /^Tap each inhale/, disabled: false }).waitFor();
   await page.clock.install();
   for (let tap = 0; tap < 14; tap += 1) {
     await page.keyboard.press(' ');
