@@ -327,6 +327,27 @@ test('a page that goes away before the database wrote loses nothing', async () =
   }
 });
 
+// Found with an emergency logged on a page that was left at once: the live screen in the other tab never heard of it.
+test('an answer is told in the very moment it is taken out of what waits: a page that goes away between took it along', async () => {
+  const order: string[] = [];
+  const own = IDBObjectStore.prototype.delete;
+  IDBObjectStore.prototype.delete = function (key) {
+    const request = own.call(this, key);
+    order.push('asked to forget it');
+    this.transaction.addEventListener('complete', () => order.push('forgotten'));
+    return request;
+  };
+  try {
+    const leave = outbox.onOutcome(() => order.push('told'));
+    await outbox.keep('client.create', client('Ness'));
+    leave();
+    await until(() => order.length === 3);
+  } finally {
+    IDBObjectStore.prototype.delete = own;
+  }
+  expect(order).toEqual(['asked to forget it', 'told', 'forgotten']);
+});
+
 // Found with a client's window open beside: it had sent what the reloaded page was made without.
 test('a tab that has just come is told what was said a moment ago', async () => {
   const [first, second] = [openPage(), openPage()];

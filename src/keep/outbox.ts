@@ -524,10 +524,18 @@ async function post(batch: readonly Waiting[]): Promise<Answer> {
   }
 }
 
-async function remove(key: number, command: Waiting) {
+/**
+ * Takes a command out of what waits and tells of its outcome in one breath: a page that goes away in between would have been the last
+ * to know, with every other tab still waiting to be told.
+ */
+async function takeOut(key: number, command: Waiting, outcome: Outcome) {
   isWritten(command);
+  const db = key === inMemory ? null : await openOutbox();
   if (key === inMemory) memory.splice(memory.indexOf(command), 1);
-  else await (await openOutbox())?.delete('waiting', key);
+  const gone = db?.delete('waiting', key);
+  countStored(Math.max(0, stored - 1), outcome.state === 'refused' ? {} : { lastSavedAt: outcome.at });
+  tellOf({ command, outcome });
+  await gone;
 }
 
 async function keepRefused(entry: Refused) {
@@ -543,18 +551,15 @@ async function keepRefused(entry: Refused) {
 /** Puts a command aside that can't be sent, with its words, so that those after it go on. */
 async function putAside({ key, command }: { key: number; command: Waiting }, why: string) {
   await keepRefused({ ...command, why, again: true });
-  await remove(key, command);
   faults.delete(command.id);
-  tellOf({ command, outcome: { state: 'refused', code: 'not understood', why } });
+  await takeOut(key, command, { state: 'refused', code: 'not understood', why });
 }
 
 async function settle(key: number, command: Waiting, outcome: Outcome) {
   const waiter = waiters.get(command.id);
   // A refusal that nobody is there to show any more is kept aside, with what was typed in it, before anything else happens.
   if (outcome.state === 'refused' && !waiter?.here()) await keepRefused({ ...command, why: outcome.why });
-  await remove(key, command);
-  countStored(Math.max(0, stored - 1), outcome.state === 'refused' ? {} : { lastSavedAt: outcome.at });
-  tellOf({ command, outcome });
+  await takeOut(key, command, outcome);
 }
 
 function tellOf(settled: Settled) {
