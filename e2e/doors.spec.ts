@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { type Page, expect, test } from '@playwright/test';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { ownStudio } from './support/server';
@@ -97,6 +97,14 @@ test('a refusal of what nobody waits for is shown on whatever page is open, with
   await expect(page.getByText('The list of looks: it was not saved')).toHaveCount(0);
 });
 
+const logEmergency = async (page: Page, clientId: string) => {
+  await page.goto(`${server.url}/clients/${clientId}/screen`);
+  await page.getByText('Something came up after all').click();
+  await page.getByRole('button', { name: /chest pain/i }).click();
+  await page.getByRole('button', { name: 'It is happening: log it and stop' }).click();
+  await expect(page.getByRole('heading', { name: /^Stop/ }).first()).toBeVisible();
+};
+
 test('an emergency logged while a run waits ends it, and nothing sets it going again', async ({ page, context }) => {
   const clientId = await seedPlan(page, server.url, 'Petra Lowtide', [planItem('quiet-nose', {})]);
   await page.goto(`${server.url}/clients/${clientId}/coach`);
@@ -105,16 +113,42 @@ test('an emergency logged while a run waits ends it, and nothing sets it going a
   await page.keyboard.press(' ');
   await expect(page.getByRole('button', { name: /^Ready/ })).toBeEnabled();
   const other = await context.newPage();
-  await other.goto(`${server.url}/clients/${clientId}/screen`);
-  await other.getByText('Something came up after all').click();
-  await other.getByRole('button', { name: /chest pain/i }).click();
-  await other.getByRole('button', { name: 'It is happening: log it and stop' }).click();
-  await expect(other.getByRole('heading', { name: /^Stop/ }).first()).toBeVisible();
+  await logEmergency(other, clientId);
   await other.goto(`${server.url}/`);
   await expect(other.getByRole('heading', { name: 'Runs left open' })).toHaveCount(0);
   // The live screen learns of it by itself, and says what to do instead of pacing on.
   await expect(page.getByRole('heading', { name: /^Stop\. Call/ })).toBeVisible();
   await expect(page.locator('[data-phase]')).toHaveCount(0);
+});
+
+test('an emergency told on another device holds a group’s run and says whose it is; the others go on when they are sent on', async ({
+  page,
+  browser,
+}) => {
+  await seedPlan(page, server.url, 'Annis Weir', [planItem('quiet-nose', { breaths: 20 })]);
+  const clientId = await seedClient(page, server.url, 'Ilse Marram');
+  await page.goto(`${server.url}/group`);
+  await page.getByRole('button', { name: 'Ilse Marram' }).click();
+  await page.getByRole('button', { name: 'Open the run for 2' }).click();
+  await page.getByRole('button', { name: 'Begin (Space)' }).click();
+  await page.keyboard.press('n');
+  await expect(page.locator('[data-phase]')).toBeVisible();
+  const desk = await browser.newContext();
+  await logEmergency(await desk.newPage(), clientId);
+  await desk.close();
+  await expect(page.getByRole('heading', { name: /^Stop\. Call/ })).toBeVisible();
+  await expect(page.getByText(/^Ilse Marram, logged today: chest pain/)).toBeVisible();
+  await expect(page.locator('[data-phase]')).toHaveCount(0);
+  await expectAccessible(page, 'an emergency in a group');
+  await page.getByRole('button', { name: 'They are looked after: the others can go on' }).click();
+  await expect(page.getByRole('button', { name: /^Ilse Marram/ })).toContainText('stopped');
+  await expect(page.getByText('only looks')).toHaveCount(0);
+  await expect(page.getByText('WAITING', { exact: true })).toBeVisible();
+  await page.keyboard.press(' ');
+  await expect(page.locator('[data-phase]')).toHaveText(/IN|OUT/);
+  await allSaved(page);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Ilse Marram/ })).toContainText('stopped');
 });
 
 test('a script that got into a page does not run; the page’s own do', async ({ page }) => {

@@ -278,6 +278,10 @@ export const standIns: Readonly<Record<string, object>> = {
   'coach/admit.ts': { ada: { clientId: 'ada', name: 'Ada', gates: gatesOfPerson(), closed: null }, now: 120_000 },
   'coach/announce.ts': { nineSecondsIn: 9_000 },
   'coach/clientFrame.ts': { nineSecondsIn: 9_000 },
+  'coach/elsewhere.ts': {
+    mine: events,
+    stopOfAnother: { id: 'b', seq: events.length, atEpochMs: 60_000, event: { type: 'stop', item: 0, who: 'ada' } },
+  },
   'coach/paired.ts': {
     nineSecondsIn: 9_000,
     id: idOf(1),

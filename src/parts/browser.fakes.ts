@@ -100,7 +100,7 @@ export function sayOn(channel: string, data: unknown) {
  * Puts the missing things into the page of the test.
  *
  * @param lockTaken another window holds every lock until it is stolen
- * @param served what every request is answered with; without it there is no server
+ * @param served what every request is answered with, or what one for an address is; without it there is no server
  */
 export function browserFakes({ lockTaken = false, served = null as unknown } = {}) {
   said.clear();
@@ -125,9 +125,10 @@ export function browserFakes({ lockTaken = false, served = null as unknown } = {
         if (slowMs === 0) return Promise.resolve(answered());
         return new Promise((answers) => setTimeout(() => answers(answered()), slowMs));
       }
-      return served === null
+      const body: unknown = typeof served === 'function' ? served(url) : served;
+      return body === null
         ? Promise.reject(new TypeError('no server'))
-        : Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(served) });
+        : Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(body) });
     },
   });
   window.matchMedia = (query) => Object.assign(new EventTarget(), { matches: false, media: query }) as MediaQueryList;

@@ -1,3 +1,4 @@
+import { type ReactNode } from 'react';
 import { type RecordRef } from '@/core/reasons';
 import { emergencySteps } from '@/core/safety';
 import { LinkButton } from '@/parts/Button';
@@ -15,21 +16,39 @@ const titles: Record<ClientView['path']['state'], string> = {
 };
 
 /** What a closed station shows: why, what to do, and the one way on where there is one. */
-export function PathStop({ view, as = 'h1' }: { view: ClientView; as?: 'h1' | 'h2' }) {
+export function PathStop({
+  view,
+  as = 'h1',
+  name = null,
+  children = null,
+}: {
+  view: Pick<ClientView, 'id' | 'path' | 'settings'>;
+  as?: 'h1' | 'h2';
+  /** In a group: whose station it is. */
+  name?: string | null;
+  /** Another way on. */
+  children?: ReactNode;
+}) {
   const { path, id, settings } = view;
   const linkTo = (record: RecordRef) => `/clients/${id}/${record.kind === 'look' ? 'look' : 'screen'}`;
-  if (path.state === 'emergency') return <EmergencyStop view={view} />;
+  if (path.state === 'emergency') {
+    return <EmergencyWords emergencyNumber={settings.emergencyNumber} signs={path.signs} name={name} />;
+  }
+  const title = titles[path.state];
   return (
-    <Notice kind="stop" title={titles[path.state]} as={as}>
+    <Notice kind="stop" title={name === null ? title : `${name}. ${title}`} as={as}>
       <ReasonList reasons={path.reasons} linkTo={linkTo} />
       <p className="my-3 text-ink2">
         {path.state === 'red flag'
           ? 'No drills today. Going on needs a reason and the name of the clinician who cleared it; both are kept. Local rules come first.'
           : `With any sign of an emergency: stop and call ${settings.emergencyNumber}.`}
       </p>
-      <LinkButton href={`/clients/${id}/${path.state === 'recount' ? 'look' : 'screen'}`} look="strong">
-        {path.state === 'recount' ? 'Count again' : 'Go to Screen'}
-      </LinkButton>
+      <div className="flex flex-wrap gap-3">
+        <LinkButton href={`/clients/${id}/${path.state === 'recount' ? 'look' : 'screen'}`} look="strong">
+          {path.state === 'recount' ? 'Count again' : 'Go to Screen'}
+        </LinkButton>
+        {children}
+      </div>
     </Notice>
   );
 }
@@ -42,11 +61,22 @@ export function EmergencyStop({ view }: { view: ClientView }) {
 }
 
 /** The same for signs that were just said, whether or not the server has them yet. */
-export function EmergencyWords({ emergencyNumber, signs }: { emergencyNumber: string; signs: readonly string[] }) {
+export function EmergencyWords({
+  emergencyNumber,
+  signs,
+  name = null,
+}: {
+  emergencyNumber: string;
+  signs: readonly string[];
+  /** In a group: whose they are. */
+  name?: string | null;
+}) {
   return (
     <section role="alert" className="rounded-one border-4 border-stop p-6">
       <h1 className="text-4xl text-stop dark:text-ink">Stop. Call {emergencyNumber}.</h1>
-      <p className="mt-2 text-lg">Logged today: {signs.join('; ')}.</p>
+      <p className="mt-2 text-lg">
+        {name === null ? 'Logged today' : `${name}, logged today`}: {signs.join('; ')}.
+      </p>
       <ol className="mt-5 list-decimal space-y-2 pl-6 text-xl">
         {emergencySteps(emergencyNumber).map((step) => (
           <li key={step}>{step}</li>

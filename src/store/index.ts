@@ -117,7 +117,16 @@ export { cautionsSeenOf, gatesOf } from './people';
 export { type Prepared, dropDraft, folderOf as photosPathOf, preparePhoto, readPhoto, sweepDrafts } from './photos';
 export { notSetAside, rawRecord, readableTables, setAsideRecords } from './records';
 export { type Unreadable } from './rows';
-export { helpedSeen, visitDigestsOf, findRun, openRuns, stopSymptomsOf, stoppedDrills, stoppedDrillsOf } from './runs';
+export {
+  helpedSeen,
+  visitDigestsOf,
+  findRun,
+  openRuns,
+  runNews,
+  stopSymptomsOf,
+  stoppedDrills,
+  stoppedDrillsOf,
+} from './runs';
 export { readSettings } from './settings';
 export {
   allVisitsOfDay,

@@ -1,14 +1,16 @@
-import { and, asc, desc, eq, inArray, isNull, max, or, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNull, max, or, sql, sum } from 'drizzle-orm';
 import * as z from 'zod/mini';
 import {
   type RunDigest,
   type RunEvent,
+  type RunNews,
   type StampedEvent,
   digestFormula,
   digestOf,
   digestSchema,
   helpedWords,
   placeAt,
+  restingIn,
   runEventSchema,
   stateOf,
   summariseRun,
@@ -19,7 +21,7 @@ import { type PlanItem, planItemSchema } from '@/core/sequence';
 import { type Seen } from '@/core/track';
 import { type Store } from './file';
 import { type Unreadable, recordInWords, soundRow, soundValue, whyUnreadable } from './rows';
-import { clients, runEvents, runMembers, runSummaries, runs, visits } from './schema';
+import { clients, facts, looks, runEvents, runMembers, runSummaries, runs, visits } from './schema';
 
 /** The moment a run was over by one of these events, or null while it can go on. @example endOf([…, end]) // '2026-11-23T10:42:00.000Z' */
 export function endOf(events: readonly StampedEvent[]): string | null {
@@ -108,6 +110,34 @@ function storedRuns(store: Store, rows: readonly (typeof runs.$inferSelect)[], a
 export function findRun(store: Store, runId: string, aside: Unreadable[] = []): StoredRun | null {
   const row = store.select().from(runs).where(eq(runs.id, runId)).get();
   return row ? (storedRuns(store, [row], aside)[0] ?? null) : null;
+}
+
+/** How far a run and what is known of those on it have come, for a window that goes along with it; null for a run nobody has. */
+export function runNews(store: Store, runId: string): RunNews | null {
+  const run = store.select({ visitId: runs.visitId }).from(runs).where(eq(runs.id, runId)).get();
+  if (!run) return null;
+  const members = store.select({ id: runMembers.visitId }).from(runMembers).where(eq(runMembers.runId, runId)).all();
+  const visitIds = [run.visitId, ...members.map(({ id }) => id)];
+  const people = store.select({ id: visits.clientId }).from(visits).where(inArray(visits.id, visitIds));
+  // Answers and looks are added and taken back, looks changed as well: each of these numbers only grows.
+  const answers = store
+    .select({ said: count(), takenBack: count(facts.retractedAt) })
+    .from(facts)
+    .where(inArray(facts.clientId, people))
+    .get()!;
+  const seen = store
+    .select({ taken: count(), changed: sum(looks.revision), takenBack: count(looks.retractedAt) })
+    .from(looks)
+    .where(inArray(looks.visitId, visitIds))
+    .get()!;
+  const last = store
+    .select({ seq: runEvents.seq, id: runEvents.id })
+    .from(runEvents)
+    .where(eq(runEvents.runId, runId))
+    .orderBy(desc(runEvents.seq))
+    .limit(1)
+    .get();
+  return { last: last ?? null, told: [...Object.values(answers), ...Object.values(seen)].join('.') };
 }
 
 /** The runs of a visit, those of a group it took part in included. */
@@ -338,7 +368,7 @@ export function closeOpenRuns(store: Store, clientId: string, nowEpochMs: number
     .all();
   for (const run of storedRuns(store, rows, [])) {
     const state = stateOf(run);
-    if (state.status === 'ended') continue;
+    if (state.status === 'ended' || restingIn(state).out.has(clientId)) continue;
     const { item } = placeAt(state, nowEpochMs);
     const why = 'An emergency sign was logged.';
     const closing: RunEvent[] =

@@ -49,7 +49,7 @@ function liftOf({ item, deliveredBreaths, efforts, faults, checked }: ItemSummar
 }
 
 /** Version of the formula by which runs are summed up: another number and every kept sum is made anew from its events. */
-export const digestFormula = 3;
+export const digestFormula = 4;
 
 /**
  * What of a run's summary later plans need.

@@ -4,6 +4,7 @@ export { checksFor } from './checks';
 export { clientFigure, clientFrame } from './clientFrame';
 export { clientChannel, silentAfterMs } from './clientChannel';
 export { type ClientFigure, type ClientFrame, type ClientMessage, clientMessageSchema } from './clientMessage';
+export { type RunNews, eventsFromElsewhere, goesBehind } from './elsewhere';
 export { type RunEvent, type StampedEvent, runEventSchema, stampedEventSchema } from './events';
 export { type CheckId, type Helped, type PacingMode, helpedWords } from './eventWords';
 export { type GroupForm, groupForm, itemsOff, mostInGroup } from './group';

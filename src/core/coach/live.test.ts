@@ -14,12 +14,14 @@ import {
   cueAnswer,
   doublePressMs,
   digestOf,
+  eventsFromElsewhere,
   faultHistoryOf,
   answerOf,
   notesOf,
   faultOrder,
   faultsOf,
   foldRun,
+  goesBehind,
   groupForm,
   harderReadiness,
   idlePedal,
@@ -315,5 +317,86 @@ describe('a group on one plan', () => {
     expect(faultsOf(marked, 0, ada)).toEqual(['neck']);
     expect(faultsOf(marked, 0)).toEqual(['neck', 'neck']);
     expect(run([0, { type: 'start' }], [12, { type: 'stop', item: 0 }]).status).toBe('stopped');
+  });
+  test('what the others breathe while somebody rests is not theirs, from their stop until they go on', () => {
+    const [ada, ben] = [idOf(70), idOf(71)];
+    const settled = (then: 'go on' | 'refer'): RunEvent => ({
+      type: 'settled',
+      symptoms: [],
+      note: '',
+      then,
+      who: ada,
+    });
+    const stop: RunEvent = { type: 'stop', item: 0, who: ada };
+    const begun: [number, RunEvent][] = [
+      [0, { type: 'start' }],
+      [16, breath(0)],
+      [22, breath(1)],
+    ];
+    const done = (of: string, ...rows: [number, RunEvent][]) => {
+      const { items, activeSeconds } = summariseRun(run(...begun, ...rows), of);
+      return [items[0]!.deliveredBreaths, activeSeconds];
+    };
+    const back: [number, RunEvent][] = [
+      [23, stop],
+      [28, breath(2)],
+      [30, settled('go on')],
+      [34, breath(3)],
+    ];
+    expect(done(ada, ...back)).toEqual([3, 27]);
+    expect(done(ben, ...back)).toEqual([4, 34]);
+    const out: [number, RunEvent][] = [
+      [23, stop],
+      [24, settled('refer')],
+      [28, breath(2)],
+      [34, breath(3)],
+    ];
+    expect(done(ada, ...out)).toEqual([2, 23]);
+    expect(done(ben, ...out)).toEqual([4, 34]);
+  });
+});
+
+describe('what comes into a run from elsewhere', () => {
+  const mine = log([0, { type: 'start' }], [6, breath(0)], [12, breath(1)]);
+  const theirs = (...events: RunEvent[]) =>
+    events.map((event, i) => ({ id: idOf(900 + i), seq: mine.length + i, atEpochMs: 13_000 + i, event }));
+  const note: RunEvent = { type: 'note', text: 'From the desk' };
+  const settled = (who?: string): RunEvent => ({
+    type: 'settled',
+    symptoms: [],
+    note: '',
+    then: 'refer',
+    ...(who ? { who } : {}),
+  });
+
+  test.each<[string, RunEvent[], boolean]>([
+    ['a note', [note], true],
+    ['an emergency of one of a group', [{ type: 'stop', item: 0, who: idOf(70) }, settled(idOf(70))], true],
+    ['a breath: somebody else keeps the clock', [note, breath(2)], false],
+    ['a pause', [{ type: 'pause', why: 'by hand' }], false],
+    ['an end', [{ type: 'end', why: 'closed later' }], false],
+  ])('%s', (_, events, ours) => {
+    const got = eventsFromElsewhere(mine, [...mine, ...theirs(...events)]);
+    expect(got).toEqual({ isNew: true, ours, events: [...mine, ...theirs(...events)] });
+  });
+
+  test('what is still on its way stays behind what came in; what lies where it wrote comes anew', () => {
+    const onTheWay = [3, 4].map((n) => ({ id: idOf(n), seq: n, atEpochMs: n * 6000, event: breath(n - 1) }));
+    const { events, ours } = eventsFromElsewhere([...mine, ...onTheWay], [...mine, ...theirs(note)]);
+    expect(ours).toBe(true);
+    expect(events.map(({ id }) => id)).toEqual([...mine, ...theirs(note), onTheWay[1]!].map(({ id }) => id));
+  });
+
+  test('a server that is behind brings nothing new', () => {
+    expect(eventsFromElsewhere(mine, mine.slice(0, 1))).toEqual({ isNew: false, ours: true, events: mine });
+  });
+
+  test('marks go behind what others wrote; what moves the clock does not', () => {
+    expect([note, settled(), { type: 'tap', item: 0 } as const].map(goesBehind)).toEqual([true, true, true]);
+    expect([{ type: 'resume' } as const, breath(1), { type: 'end', why: 'done' } as const].map(goesBehind)).toEqual([
+      false,
+      false,
+      false,
+    ]);
   });
 });

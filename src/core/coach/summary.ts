@@ -52,7 +52,7 @@ interface Tenure {
 /**
  * Sums a run up, for the thread, the visit note and the next plan.
  *
- * @param who in a group, whose faults, efforts and stops are counted; what nobody was named for counts for everybody
+ * @param who in a group, whose faults, efforts and stops are counted; what nobody was named for counts for everybody who was not resting
  * @example summariseRun(state).items[0].deliveredBreaths // 10
  */
 export function summariseRun(state: RunState, who?: string): RunSummary {
@@ -69,6 +69,7 @@ export function summariseRun(state: RunState, who?: string): RunSummary {
   let active = 0;
   let seenMs = 0;
   let running = freshRun(planned, state.openedSitOut);
+  let rests = false;
   const undone = undoneIds(state);
   for (const stamped of state.events) {
     const { event } = stamped;
@@ -76,10 +77,15 @@ export function summariseRun(state: RunState, who?: string): RunSummary {
     if (running.status === 'running') {
       const from = cursorAt(running, seenMs);
       const to = Math.max(from, cursorAt(running, stamped.atEpochMs));
-      active += to - from;
-      addSeconds(tenures, running.items, from, to);
+      if (!rests) {
+        active += to - from;
+        addSeconds(tenures, running.items, from, to);
+      }
     }
-    const away = 'item' in event && who !== undefined && running.sitOut[event.item]?.includes(who);
+    const sitsOut = 'item' in event && who !== undefined && running.sitOut[event.item]?.includes(who);
+    // While somebody rests after a stop of their own, what is done is done by the others.
+    const away = sitsOut || (rests && !('who' in event && event.who === who));
+    if (who !== undefined) rests = restsAfter(rests, event, who);
     if ('item' in event && !away && isAbout(event, who) && !undone.has(stamped.id)) {
       tenures[event.item]?.events.push(stamped);
     }
@@ -122,6 +128,13 @@ export function summariseRun(state: RunState, who?: string): RunSummary {
       event.type === 'note' && isAbout(event, who) && event.text !== '' ? [event.text] : [],
     ),
   };
+}
+
+/** Whether a person of a group rests once an event has happened: from a stop of theirs until they go on. */
+function restsAfter(rested: boolean, event: RunEvent, who: string): boolean {
+  if (!('who' in event) || event.who !== who) return rested;
+  if (event.type === 'stop') return true;
+  return event.type === 'settled' ? event.then === 'end' || event.then === 'refer' : rested;
 }
 
 /** Whether an event counts for a person: one that names nobody counts for everybody. */

@@ -79,6 +79,7 @@ describe('a group', () => {
   test('tiles say who does it as shown and who does not, with consent on each', () => {
     const members = [person(1), person(2, { pregnancy: { weekOnDay: 24 } })].map((one, i) => ({
       ...one,
+      path: { state: 'open' as const, reasons: [] },
       touch: i === 0 ? ('no' as const) : ('own hands' as const),
       latestTouch: undefined,
     }));
@@ -100,7 +101,13 @@ describe('a group', () => {
       [0, { type: 'start' }],
       [20, { type: 'end', why: 'done' }],
     ]);
-    const members = [person(1), person(2)].map((one) => ({ ...one, touch: 'no' as const, latestTouch: undefined }));
+    const path = { state: 'open' as const, reasons: [] };
+    const members = [person(1), person(2)].map((one) => ({
+      ...one,
+      path,
+      touch: 'no' as const,
+      latestTouch: undefined,
+    }));
     const page = html(<RunScreen view={viewOf()} stored={over} group={members} />);
     expect(page).toContain('Recheck Person 1');
     expect(page).toContain('Recheck Person 2');

@@ -1,7 +1,7 @@
 'use client';
 
 import { type GroupForm, groupForm } from '@/core/coach';
-import { type Fact, type Gates, type TouchConsent } from '@/core/safety';
+import { type Fact, type Gates, type PathState, type TouchConsent } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
 import { ItemFigure } from '../ItemFigure';
 
@@ -10,6 +10,8 @@ export interface GroupMember {
   clientId: string;
   name: string;
   gates: Gates;
+  /** Whether they may be coached now. */
+  path: PathState;
   touch: TouchConsent;
   latestTouch: Fact | undefined;
   /** Of a pregnancy: the figure is drawn in it. */

@@ -2,6 +2,7 @@
 
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { MonitorUp } from 'lucide-react';
+import { useRouter } from 'next/navigation';
 import { type FaultId, faults } from '@/core/catalogue';
 import {
   type RunPerson,
@@ -29,6 +30,7 @@ import { Tide } from '@/parts/figures/Tide';
 import { EmergencyWords } from '../PathStop';
 import { type ClientView } from '../view';
 import { type GroupMember, GroupTiles } from './GroupTiles';
+import { Held, useHeld } from './Held';
 import { Middle } from './Middle';
 import { ChecksAsked, EffortPanel, HelpedPanel, KeysPanel, NotePanel, PacePanel, Panel, SoundPanel } from './Panels';
 import { RunHeader } from './RunHeader';
@@ -71,18 +73,22 @@ const noDevices = { devices: [], elsewhere: null };
 export function RunScreen({
   view,
   stored,
+  told = null,
   group = [],
   paired = noDevices,
 }: {
   view: ClientView<'looks' | 'plan' | 'planning'>;
   stored: StoredRun;
+  /** How much had been told of those on it when this was made: once it is more, it is made anew. */
+  told?: string | null;
   /** Everybody on the plan, when there is more than one. */
   group?: readonly GroupMember[];
   /** Other devices in the room that go along with the run, and under what they find this server, if at all. */
   paired?: { devices: readonly PairedDevice[]; elsewhere: string | null };
 }) {
   const people = useMemo(() => peopleOf(view, group), [view, group]);
-  const run = useRun(stored, people);
+  const { refresh } = useRouter();
+  const run = useRun(stored, people, told === null ? null : { told, onMore: refresh });
   const { state, append, writes, ready, place, nowMs } = run;
   const shown = useMoment(run);
   const sound = useSound(view.settings);
@@ -97,6 +103,7 @@ export function RunScreen({
   const [panel, setPanel] = useState<PanelId | null>(null);
   const [tile, setChosen] = useState<string | null>(null);
   const resting = useResting(run);
+  const held = useHeld(run, group, resting.out);
   // Once somebody is stopped, the next stop is everybody's again until a tile is tapped anew.
   const chosen = tile !== null && resting.unsettled.has(tile) ? null : tile;
 
@@ -180,6 +187,7 @@ export function RunScreen({
       </main>
     );
   }
+  if (held) return <Held {...{ held, run }} settings={view.settings} />;
   if (state.status === 'stopped') {
     return (
       <main id="main" className="h-dvh">
@@ -207,8 +215,8 @@ export function RunScreen({
   // While the next drill is set up, it is the one before that helped or not.
   const rechecked = shown.kind === 'set-up' && index > 0 ? index - 1 : index;
   /** A group is asked for all of it: what each of them told stands on their own page. */
-  const told = group.length > 0 ? (['recentBirth'] as const) : toldConditions(view.known.profile.answers);
-  const checksOf = (of: number) => checksFor(drillOf(state.items[of]!), told);
+  const conditions = group.length > 0 ? (['recentBirth'] as const) : toldConditions(view.known.profile.answers);
+  const checksOf = (of: number) => checksFor(drillOf(state.items[of]!), conditions);
   const open = (Object.keys(panels) as (keyof typeof panels)[]).filter(
     (id) => id !== 'checks' || checksOf(rechecked).length > 0,
   );
@@ -386,7 +394,7 @@ function OnlyLooks({ run }: { run: LiveRun }) {
   );
 }
 
-/** Everybody on the run, whose plan it is first, as the rules of a run ask for them. The page is shown only while all may be coached. */
+/** Everybody on the run, whose plan it is first, as the rules of a run ask for them. Whoever may not be coached any more holds it before that. */
 function peopleOf(view: ClientView, group: readonly GroupMember[]): RunPerson[] {
   const others = group.filter(({ clientId }) => clientId !== view.id);
   return [{ clientId: view.id, name: view.name, gates: view.gates }, ...others].map(({ clientId, name, gates }) => ({
@@ -405,7 +413,7 @@ const signsFor = (view: ClientView, members: readonly GroupMember[]) =>
 function useResting({ state }: LiveRun) {
   return useMemo(() => {
     const { unsettled, out } = restingIn(state);
-    return { unsettled, all: new Set([...unsettled, ...out]) };
+    return { unsettled, out, all: new Set([...unsettled, ...out]) };
   }, [state]);
 }
 

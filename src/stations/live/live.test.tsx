@@ -6,11 +6,12 @@ import { RunScreen } from './RunScreen';
 import { cadence } from '@/core/cadence';
 import { planItem } from '@/core/fixtures';
 import { answers, fact, run, signs, today, idOf, viewOf } from './coach.fixtures';
-import { evaluateGates, knownClient } from '@/core/safety';
+import { evaluateGates, knownClient, pathState } from '@/core/safety';
 import { answerOnce, browserFakes, doing, heard, pass, sent } from '@/parts/browser.fakes';
 
+const refreshed = jest.fn<undefined, []>();
 jest.mock('next/navigation', () => ({
-  useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
+  useRouter: () => ({ push: () => undefined, refresh: () => refreshed() }),
   usePathname: () => '/',
 }));
 
@@ -318,9 +319,71 @@ describe('a group', () => {
     clientId: idOf(n),
     name: `Person ${n}`,
     gates: evaluateGates(knownClient([...signs, ...answers()]).profile, today),
+    path: { state: 'open' as const, reasons: [] },
     touch: 'no' as const,
     latestTouch: undefined,
   }));
+  /** The second of them, once something was told of them. */
+  const told = (...facts: ReturnType<typeof fact>[]) => {
+    const known = knownClient([...signs, ...answers(), ...facts]);
+    return [members[0]!, { ...members[1]!, path: pathState(known.profile, today, []) }];
+  };
+  const withdrawn = (...events: RunEvent[]): [number, RunEvent][] => [
+    [0, { type: 'start' }],
+    ...events.map((event, i): [number, RunEvent] => [12 + i, event]),
+  ];
+  const outByEmergency = withdrawn(
+    { type: 'stop', item: 0, who: idOf(2) },
+    { type: 'settled', symptoms: [], note: 'An emergency sign was logged.', then: 'refer', who: idOf(2) },
+  );
+
+  test('an emergency of one says whose it is and what to do; the pacer waits until the others are sent on', async () => {
+    const { rerender } = await breathing({ group: members });
+    const emergency = told(fact('emergency', { present: ['chestPain'] }));
+    const view = viewOf([fact('touch', 'yes')]);
+    // As another device told it: the server has taken them out of the run.
+    await doing(() => rerender(<RunScreen view={view} stored={run()} group={emergency} />));
+    expect(screen.getByRole('heading', { name: /^Stop\. Call 999/ })).toBeTruthy();
+    expect(screen.getByText(/^Person 2, logged today: chest pain/)).toBeTruthy();
+    expect(document.querySelector('[data-phase]')).toBeNull();
+    expect(last()).toEqual({ type: 'pause', why: 'by hand' });
+    // It came by itself: what was about to be pressed there is not this.
+    const goOn = () => fireEvent.click(screen.getByRole('button', { name: /the others can go on$/ }));
+    await doing(goOn);
+    expect(screen.queryByText('WAITING')).toBeNull();
+    await pass(1);
+    await doing(goOn);
+    expect(screen.getByText('WAITING')).toBeTruthy();
+    await press(' ');
+    expect(last()).toEqual({ type: 'resume' });
+    expect(document.querySelector('[data-phase]')).not.toBeNull();
+    // Said once it is not asked again, on a page that is loaded anew either.
+    cleanup();
+    await live(run(outByEmergency), { group: emergency });
+    expect(screen.queryByRole('heading', { name: /^Stop\. Call/ })).toBeNull();
+    expect(screen.getByText('stopped: breathes normally')).toBeTruthy();
+  });
+
+  test('a red flag of one holds everybody until they are out of it; a drill is not blamed for that', async () => {
+    const flagged = told(fact('redFlags', { present: ['calf'] }));
+    await live(run(withdrawn({ type: 'pause', why: 'by hand' })), { group: flagged });
+    expect(screen.getByRole('heading', { name: /^Person 2\. Not today: a red flag/ })).toBeTruthy();
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Go on without Person 2' })));
+    expect(last()).toMatchObject({ type: 'settled', then: 'end', who: idOf(2) });
+    expect(types()).not.toContain('stop');
+    await press(' ');
+    expect(last()).toEqual({ type: 'resume' });
+  });
+
+  test('where nobody is left the run can only be ended', async () => {
+    const flagged = told(fact('redFlags', { present: ['calf'] }));
+    const out: RunEvent = { type: 'settled', symptoms: [], note: '', then: 'end', who: idOf(1) };
+    await live(run(withdrawn({ type: 'pause', why: 'by hand' }, out)), { group: flagged });
+    expect(screen.queryByRole('button', { name: /^Go on without/ })).toBeNull();
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'End the run for everybody' })));
+    expect(last()).toMatchObject({ type: 'end' });
+    expect(screen.getByRole('heading', { name: 'Ended' })).toBeTruthy();
+  });
 
   test('a mark and a stop go to the tapped tile; the pacer goes on for the other', async () => {
     await breathing({ group: members });
@@ -384,6 +447,56 @@ describe('two windows', () => {
     const marks = stamps().filter(({ event }) => event.type === 'fault');
     expect(marks.map(({ seq }) => seq)).toEqual([1, 2]);
     expect(screen.getByText(/being coached in another window/)).toBeTruthy();
+  });
+
+  /** The server with events of this run and others behind them, or in the place of the last so many. */
+  const serverWith = (theirs: RunEvent[], { inPlaceOf = 0, told = '1' } = {}) => {
+    const own = stamps().slice(0, stamps().length - inPlaceOf);
+    const events = [
+      ...own,
+      ...theirs.map((event, i) => ({ id: idOf(900 + i), seq: own.length + i, atEpochMs: Date.now(), event })),
+    ];
+    browserFakes({
+      served: (url: string) => (url.endsWith('?news') ? { last: events.at(-1), told } : { events }),
+    });
+  };
+
+  test('marks of another device stand between this window’s own, which goes on writing', async () => {
+    await breathing();
+    const note: RunEvent = { type: 'note', text: 'From the desk' };
+    serverWith([note, note]);
+    // The first event made here since comes to a place that is taken.
+    answerOnce({ state: 'refused', code: 'overtaken', why: 'Another device wrote here first.' });
+    await press('f');
+    await pass(0.1);
+    expect(stamps().filter(({ event }) => event.type === 'fault')).toMatchObject([{ seq: 1 }, { seq: 3 }]);
+    expect(screen.queryByText(/being coached in another window/)).toBeNull();
+    await press(' ');
+    expect(stamps().at(-1)).toMatchObject({ seq: 4, event: { type: 'pause' } });
+  });
+
+  test('a run that another device ended is over here within seconds, nothing being pressed', async () => {
+    await live();
+    await press(' ');
+    serverWith([{ type: 'end', why: 'closed later' }]);
+    await pass(4);
+    expect(screen.getByRole('heading', { name: 'Done' })).toBeTruthy();
+  });
+
+  test('what is told elsewhere of those on the run has the page made anew, once for each', async () => {
+    const told = (count: string) => serverWith([], { told: count });
+    await live(run(), { told: '1' });
+    await press(' ');
+    told('1');
+    refreshed.mockClear();
+    await pass(7);
+    expect(refreshed).toHaveBeenCalledTimes(0);
+    told('2');
+    await pass(7);
+    expect(refreshed).toHaveBeenCalledTimes(1);
+    // The page never came: it is asked for again.
+    await pass(15);
+    expect(refreshed).toHaveBeenCalledTimes(2);
   });
 
   test('a page that slept comes back where it was left, and waits', async () => {

@@ -10,7 +10,9 @@ import {
   type StampedEvent,
   cursorAt,
   eventDenied,
+  eventsFromElsewhere,
   gapPause,
+  goesBehind,
   locate,
   reduceRun,
   stateOf,
@@ -20,28 +22,16 @@ import { cycleSeconds } from '@/core/cadence';
 import { type RefusalCode, type StoredRun } from '@/core/record';
 import { newId, useKeep, waitingPayloads } from '@/keep';
 import { say } from '@/parts/say';
+import { serverEvents, serverNews } from './askRun';
 import { RunClock } from './runClock';
 
 /** How often the page notes that it is alive; a longer silence becomes a pause. */
 const aliveEveryMs = 500;
 
-/** Marks made here while another device was writing are put behind its events; what moves the clock is not. */
-const carriedOver: readonly RunEvent['type'][] = ['stop', 'settled', 'fault', 'named', 'cue', 'effort', 'note', 'tap'];
-
-/** How often a window that only looks asks how the run goes on. */
-const followEveryMs = 1500;
-/** How long to wait for the server when a run is opened; what this browser knows is used after that. */
-const askMs = 2500;
-
-async function serverEvents(runId: string): Promise<StampedEvent[] | null> {
-  try {
-    const response = await fetch(`/api/runs/${runId}`, { cache: 'no-store', signal: AbortSignal.timeout(askMs) });
-    if (!response.ok) return null;
-    return ((await response.json()) as { events: StampedEvent[] }).events;
-  } catch {
-    return null;
-  }
-}
+/** How often a window asks what was put into the run elsewhere, and told of those on it: one that only looks shows it. */
+const askEveryMs = { writes: 3000, looks: 1500 } as const;
+/** A page that was asked for anew and did not come is asked for again after this. */
+const askAgainMs = 15_000;
 
 export interface LiveRun {
   id: string;
@@ -58,11 +48,17 @@ export interface LiveRun {
 
 const seenKey = (runId: string) => `kokyu.run.${runId}.seen`;
 
+/** What was told of those on a run when its page was made, and what to do once more was told. */
+export interface Told {
+  told: string;
+  onMore: () => void;
+}
+
 /**
  * A run as a fold over its events: those the server has, those still waiting in this browser, and those that happen now.
  * Each is written to the outbox before anything else happens, so a reload or a lost server comes back to the same second.
  */
-export function useRun(run: StoredRun, people: readonly RunPerson[] = []): LiveRun {
+export function useRun(run: StoredRun, people: readonly RunPerson[] = [], of: Told | null = null): LiveRun {
   const [state, setState] = useState<RunState>(() => stateOf(run));
   const [writes, setWrites] = useState(false);
   const [ready, setReady] = useState(false);
@@ -74,6 +70,7 @@ export function useRun(run: StoredRun, people: readonly RunPerson[] = []): LiveR
   useEffect(() => {
     on.current = people;
   });
+  const opening = useRef(false);
   const overtaken = useRef<(refused: StampedEvent, code: RefusalCode) => Promise<void>>(async () => undefined);
   const timeline = useMemo(() => timelineOf(state.items), [state.items]);
 
@@ -106,34 +103,54 @@ export function useRun(run: StoredRun, people: readonly RunPerson[] = []): LiveR
     [run.id, keep],
   );
 
+  /** Takes in what others put into the run. @returns whether it is still this window’s to write */
+  const takeIn = useCallback(
+    (theirs: readonly StampedEvent[]): boolean => {
+      const { isNew, ours, events } = eventsFromElsewhere(latest.current.events, theirs);
+      if (isNew) {
+        latest.current = stateOf({ ...run, events });
+        setState(latest.current);
+      }
+      if (!ours) {
+        mayWrite.current = false;
+        setWrites(false);
+      }
+      return ours;
+    },
+    [run],
+  );
+
   /**
-   * An event was refused. The run is what the server has of it. Where another device wrote at this place first, the mark made here goes
-   * behind its events, and this window only looks.
+   * An event was refused. The run is what the server has of it. Where others wrote at this place first, it goes behind what they wrote:
+   * as another event of this window where they only marked something, else as a mark alone, and this window only looks.
    */
   const overtakenBy = useCallback(
     async (refused: StampedEvent, code: RefusalCode) => {
+      let theirs = await serverEvents(run.id);
       if (code !== 'overtaken') {
-        const theirs = await serverEvents(run.id);
         if (!theirs) return;
         latest.current = stateOf({ ...run, events: theirs });
         setState(latest.current);
         return;
       }
+      if (theirs && mayWrite.current && takeIn(theirs)) {
+        if (latest.current.status !== 'ended' || goesBehind(refused.event)) appendAt(refused.event, refused.atEpochMs);
+        return;
+      }
       mayWrite.current = false;
       setWrites(false);
       // The other device goes on writing meanwhile, so the place behind its events may be taken again.
-      for (let tries = 0; tries < 5; tries += 1) {
-        const theirs = await serverEvents(run.id);
-        if (!theirs) return;
+      for (let tries = 0; theirs && tries < 5; tries += 1) {
         latest.current = stateOf({ ...run, events: theirs });
         setState(latest.current);
-        if (!carriedOver.includes(refused.event.type)) return;
+        if (!goesBehind(refused.event)) return;
         const again = { ...refused, id: newId(), seq: latest.current.nextSeq };
         const { state: answer } = await keep('run.append', { runId: run.id, events: [again] });
         if (answer !== 'refused') return;
+        theirs = await serverEvents(run.id);
       }
     },
-    [run, keep],
+    [run, keep, takeIn, appendAt],
   );
   useEffect(() => {
     overtaken.current = overtakenBy;
@@ -145,6 +162,7 @@ export function useRun(run: StoredRun, people: readonly RunPerson[] = []): LiveR
 
   /** Brings in what waits in this browser, and takes the run back to where it was last seen. */
   const open = useCallback(async () => {
+    opening.current = true;
     const waiting = (await waitingPayloads('run.append')).filter(({ runId }) => runId === run.id);
     const theirs = (await serverEvents(run.id)) ?? run.events;
     const known = new Map([...theirs, ...waiting.flatMap(({ events }) => events)].map((event) => [event.seq, event]));
@@ -157,6 +175,7 @@ export function useRun(run: StoredRun, people: readonly RunPerson[] = []): LiveR
     if (gap) appendAt(gap.event, gap.atEpochMs);
     // Even a quick reload waits for a hand: nobody should be paced by a page that is still loading.
     else if (left !== null) appendAt({ type: 'pause', why: 'gap' }, left);
+    opening.current = false;
     setReady(true);
   }, [run, appendAt]);
 
@@ -221,18 +240,35 @@ export function useRun(run: StoredRun, people: readonly RunPerson[] = []): LiveR
     return () => clearInterval(timer);
   }, [run.id, appendAt]);
 
-  // A window that only looks follows what the writing one has sent.
+  const more = useRef(of);
+  const asked = useRef({ told: '', atMs: 0 });
   useEffect(() => {
-    if (writes || !ready) return;
-    const timer = setInterval(() => {
-      void serverEvents(run.id).then((theirs) => {
-        if (!theirs || mayWrite.current || theirs.length <= latest.current.events.length) return;
-        latest.current = stateOf({ ...run, events: theirs });
-        setState(latest.current);
-      });
-    }, followEveryMs);
+    more.current = of;
+  });
+  const isOver = state.status === 'ended';
+  // What another device puts into the run, and what is told of those on it elsewhere, an emergency above all: nobody tells this window.
+  useEffect(() => {
+    if (!ready || isOver) return;
+    const look = async () => {
+      const news = await serverNews(run.id);
+      if (!news) return;
+      const { told } = news;
+      const isAsked = asked.current.told === told && Date.now() - asked.current.atMs < askAgainMs;
+      if (more.current && told !== more.current.told && !isAsked) {
+        asked.current = { told, atMs: Date.now() };
+        more.current.onMore();
+      }
+      if (!news.last || latest.current.events.some(({ id }) => id === news.last?.id)) return;
+      const theirs = await serverEvents(run.id);
+      if (!theirs || opening.current) return;
+      if (mayWrite.current) return void takeIn(theirs);
+      if (theirs.length <= latest.current.events.length) return;
+      latest.current = stateOf({ ...run, events: theirs });
+      setState(latest.current);
+    };
+    const timer = setInterval(() => void look(), writes ? askEveryMs.writes : askEveryMs.looks);
     return () => clearInterval(timer);
-  }, [writes, ready, run]);
+  }, [writes, ready, isOver, run, takeIn]);
 
   // Whatever sets the run going sets the mark too, so that an old one is not taken for a gap.
   useEffect(() => {

@@ -5,7 +5,18 @@ import { type RunEvent } from '@/core/coach';
 import { commandKinds } from '@/core/record';
 import { defaultLimits } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
-import { findRun, findVisit, factsOf, historyOf, looksOf, openRuns, stoppedDrills, visitRecord, visitsOf } from '..';
+import {
+  findRun,
+  findVisit,
+  factsOf,
+  historyOf,
+  looksOf,
+  openRuns,
+  runNews,
+  stoppedDrills,
+  visitRecord,
+  visitsOf,
+} from '..';
 import { type TestStudio, heldItem, now, planOfItems, quietItem, testStudio } from '../fixtures';
 import { doors } from '.';
 
@@ -214,10 +225,10 @@ describe('a run', () => {
 const pausesOnly = (rest: Parameters<typeof heldItem>[0] = {}) =>
   heldItem({ drillId: 'short-calm-pauses', position: 'sitting', ...rest });
 
-describe('a group', () => {
-  const members = (...people: { clientId: string; visitId: string; sitsOut?: number[] }[]) =>
-    people.map((one) => ({ sitsOut: [], ...one }));
+const members = (...people: { clientId: string; visitId: string; sitsOut?: number[] }[]) =>
+  people.map((one) => ({ sitsOut: [], ...one }));
 
+describe('a group', () => {
   test('takes nobody into a drill that is off for them; they sit it out, and it is not counted as theirs', () => {
     const held = [quietItem({ id: 'a' }), pausesOnly({ id: 'b' })];
     const ada = studio.person('Ada', { items: held });
@@ -263,11 +274,54 @@ describe('a group', () => {
     studio.fact(ben.clientId, 'emergency', { present: ['chestPain'] });
     expect(openRuns(studio.store)).toHaveLength(1);
     expect(stoppedDrills(studio.store, ben.clientId)).toHaveLength(1);
+    // Told once more, or settled on the live screen before, it takes them out once.
+    const typesOf = () => findRun(studio.store, runId)!.events.map(({ event }) => event.type);
+    const once = typesOf();
+    expect(once.slice(-2)).toEqual(['stop', 'settled']);
+    expect(studio.fact(ben.clientId, 'emergency', { present: ['chestPain', 'fainting'] }).state).not.toBe('refused');
+    expect(typesOf()).toEqual(once);
     expect(studio.append(runId, { type: 'resume' })).toMatchObject({ state: 'saved' });
     studio.append(runId, { type: 'pause', why: 'by hand' });
     // A red flag of somebody still in it holds everybody.
     studio.fact(ada.clientId, 'redFlags', { present: ['calf'] });
     expect(studio.append(runId, { type: 'resume' })).toMatchObject(refused('gated', /^Ada:/));
+  });
+});
+
+describe('what a window that goes along with a run is told', () => {
+  test('is nothing new until an event comes, or something of anybody on it is told, changed or taken back', () => {
+    const [ada, ben, odo] = [studio.person('Ada'), studio.person('Ben'), studio.person('Odo')];
+    const runId = randomUUID();
+    studio.take('run.create', { runId, visitId: ada.visitId, items: [quietItem()], members: members(ada, ben) });
+    let before = runNews(studio.store, runId)!;
+    expect(before.last).toBeNull();
+    const after = (what: () => void) => {
+      what();
+      const news = runNews(studio.store, runId)!;
+      const changed = { event: news.last?.id !== before.last?.id, told: news.told !== before.told };
+      before = news;
+      return changed;
+    };
+    const nothing = { event: false, told: false };
+    expect(after(() => studio.fact(odo.clientId, 'redFlags', { present: ['calf'] }))).toEqual(nothing);
+    expect(after(() => studio.append(runId, { type: 'start' }))).toEqual({ event: true, told: false });
+    expect(before.last).toEqual({ seq: 0, id: findRun(studio.store, runId)!.events[0]!.id });
+    const onlyTold = { event: false, told: true };
+    const factId = randomUUID();
+    const flag = {
+      factId,
+      clientId: ben.clientId,
+      key: 'redFlags' as const,
+      value: { present: ['calf'] },
+      basedOn: null,
+    };
+    expect(after(() => studio.take('fact.add', flag))).toEqual(onlyTold);
+    expect(after(() => studio.take('fact.retract', { factId }))).toEqual(onlyTold);
+    const taken = look(ada.visitId);
+    expect(after(() => studio.take('look.save', taken))).toEqual(onlyTold);
+    expect(after(() => studio.take('look.save', { ...taken, revision: 1 }))).toEqual(onlyTold);
+    expect(after(() => studio.take('look.retract', { lookId: taken.lookId }))).toEqual(onlyTold);
+    expect(runNews(studio.store, randomUUID())).toBeNull();
   });
 });
 
