@@ -154,6 +154,23 @@ test('what is chosen in the very moment the page begins to listen stands', async
   expect([side.value, box.querySelector('output')!.textContent]).toEqual(['right', 'Ada, right']);
 });
 
+// Found with a field filled in the tenth of a second after its page had come: the new words stood in front of the old ones.
+test('in the midst of an edit nothing takes the field over', async () => {
+  const box = drawn();
+  const name = box.querySelector<HTMLInputElement>('[aria-label=name]')!;
+  const isTaken = () => Object.keys(name).some((key) => key.startsWith('__reactFiber'));
+  await act(async () => {
+    hydrateRoot(box, <Form />);
+    name.dispatchEvent(new Event('textInput', { bubbles: true, cancelable: true }));
+    expect(isTaken()).toBe(false);
+    name.value = 'Ada Quay';
+    name.dispatchEvent(new Event('input', { bubbles: true }));
+  });
+  await wait(300);
+  expect(isTaken()).toBe(true);
+  expect([name.value, box.querySelector('output')!.textContent]).toEqual(['Ada Quay', 'Ada Quay, left']);
+});
+
 test('a field left in the moment the page listens keeps what was typed before it did', async () => {
   const box = drawn();
   const name = box.querySelector<HTMLInputElement>('[aria-label=name]')!;

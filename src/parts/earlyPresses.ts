@@ -71,9 +71,17 @@ export function holdEarlyPresses(): void {
     },
     true,
   );
+  const entry = 'select, textarea, input:not([type=checkbox]):not([type=radio])';
+  // A browser tells of it once more in the midst of the edit: taken over there, a word that is typed over came to stand behind what
+  // was typed.
+  const entering = (event: Event) => {
+    const on = event.target as Element;
+    if (!again && on.matches(entry) && !listens(on)) event.stopImmediatePropagation();
+  };
+  document.addEventListener('textInput', entering, true);
   const entered = (event: Event) => {
     const on = event.target as Entry;
-    if (again || !on.matches('select, textarea, input:not([type=checkbox]):not([type=radio])')) return;
+    if (again || !on.matches(entry)) return;
     const before = held.findIndex((one) => one.on === on && one.value !== null);
     if (listens(on)) {
       // Typed or chosen anew: that is taken by itself. A change alone says that the field was left.
