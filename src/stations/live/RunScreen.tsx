@@ -104,6 +104,7 @@ export function RunScreen({
   const [tile, setChosen] = useState<string | null>(null);
   const resting = useResting(run);
   const held = useHeld(run, group, resting.out);
+  const isHeld = held !== null;
   // Once somebody is stopped, the next stop is everybody's again until a tile is tapped anew.
   const chosen = tile !== null && resting.unsettled.has(tile) ? null : tile;
 
@@ -122,8 +123,8 @@ export function RunScreen({
   const live = state.status === 'running' || state.status === 'paused';
   const enabled = live && writes && ready;
   const may = useCallback(
-    (key: string) => writes && ready && (live || (key === ' ' && state.status === 'ready')),
-    [writes, ready, live, state.status],
+    (key: string) => writes && ready && !isHeld && (live || (key === ' ' && state.status === 'ready')),
+    [writes, ready, isHeld, live, state.status],
   );
   const toggle = useCallback((id: PanelId) => setPanel((open) => (open === id ? null : id)), []);
   const keys = useMemo(
@@ -131,16 +132,18 @@ export function RunScreen({
     [actions.keys, toggle],
   );
   useKeys(keys, may);
-  usePedal(view.settings.pedalKeys, actions.press, writes && ready && (live || state.status === 'ready'));
+  usePedal(view.settings.pedalKeys, actions.press, writes && ready && !isHeld && (live || state.status === 'ready'));
 
   const { clientCount } = view.settings;
   const week = group.length > 0 ? undefined : shownWeek(view).week;
   const figure = useSame(clientFigure(item, side, week));
+  // Whoever looks on from elsewhere is told to breathe normally while one of the group holds everybody.
+  const shownState = useMemo<RunState>(() => (isHeld ? { ...state, status: 'stopped' } : state), [isHeld, state]);
   const frame = useCallback(
-    () => clientFrame(state, nowMs(), { showCount: clientCount, cue: cues.words, figure }),
-    [state, nowMs, clientCount, cues.words, figure],
+    () => clientFrame(shownState, nowMs(), { showCount: clientCount, cue: cues.words, figure }),
+    [shownState, nowMs, clientCount, cues.words, figure],
   );
-  const changes = [state.status, state.anchorEpochMs, state.cursorSeconds, shown.segment, cues.words];
+  const changes = [shownState.status, state.anchorEpochMs, state.cursorSeconds, shown.segment, cues.words];
   // A window that only looks lags behind: it has nothing to say to the client.
   useClientWindow(frame, nowMs, changes, writes);
   const [inviting, setInviting] = useState(false);
@@ -150,7 +153,7 @@ export function RunScreen({
     {
       screen: frame,
       remote: (taken) =>
-        remoteFrame(state, nowMs(), {
+        remoteFrame(shownState, nowMs(), {
           cue: cues.words,
           landed: cues.answer !== null,
           easier: neighbours.easier,

@@ -282,6 +282,13 @@ describe('a stop', () => {
   });
 });
 
+test('a live screen that is left, or taken away, paces nobody by what it said last', async () => {
+  const { unmount } = await breathing();
+  expect(heard<ClientMessage>('kokyu-client').at(-1)!.frame.kind).toBe('breathing');
+  await doing(unmount);
+  expect(heard<ClientMessage>('kokyu-client').at(-1)!.frame).toEqual({ kind: 'rest', words: 'Rest' });
+});
+
 describe('a pedal', () => {
   const pedal = { view: { ...viewOf(), settings: { ...viewOf().settings, pedalKeys: ['PageDown'] } } };
   const down = () => doing(() => fireEvent.keyDown(document.body, { key: 'PageDown' }));
@@ -346,6 +353,10 @@ describe('a group', () => {
     expect(screen.getByRole('heading', { name: /^Stop\. Call 999/ })).toBeTruthy();
     expect(screen.getByText(/^Person 2, logged today: chest pain/)).toBeTruthy();
     expect(document.querySelector('[data-phase]')).toBeNull();
+    expect(last()).toEqual({ type: 'pause', why: 'by hand' });
+    // Nobody is paced meanwhile, and no key and no pedal sets it going.
+    expect(heard<ClientMessage>('kokyu-client').at(-1)!.frame).toEqual({ kind: 'stopped' });
+    await press(' ');
     expect(last()).toEqual({ type: 'pause', why: 'by hand' });
     // It came by itself: what was about to be pressed there is not this.
     const goOn = () => fireEvent.click(screen.getByRole('button', { name: /the others can go on$/ }));

@@ -24,6 +24,23 @@ export function useClientWindow(
     ask.current = { frame, nowMs };
   });
   const key = changes.map(String).join('|');
+  const speaks = useRef(active);
+  useEffect(() => {
+    speaks.current = active;
+  }, [active]);
+  // The live screen is left, or taken away by an emergency that was told elsewhere: nobody is paced by what was said last.
+  useEffect(
+    () => () => {
+      if (!speaks.current || typeof BroadcastChannel === 'undefined') return;
+      const channel = new BroadcastChannel(clientChannel);
+      channel.postMessage({
+        frame: { kind: 'rest', words: 'Rest' },
+        sentAtMs: ask.current.nowMs(),
+      } satisfies ClientMessage);
+      channel.close();
+    },
+    [],
+  );
   useEffect(() => {
     if (!active || typeof BroadcastChannel === 'undefined') return;
     const channel = new BroadcastChannel(clientChannel);

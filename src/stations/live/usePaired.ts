@@ -59,28 +59,38 @@ export function usePaired(
     latest.current = taken;
   }, [taken]);
 
-  const tell = useCallback(() => {
-    const message: PairedMessage = {
-      runId,
-      screen: { frame: ask.current.screen(), sentAtMs: nowMs() },
-      remote: ask.current.remote([...latest.current]),
-    };
-    void fetch('/api/paired/tell', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(message),
-      signal: AbortSignal.timeout(tellWithinMs),
-      // What is not heard is said again within the second.
-    }).catch(() => undefined);
-  }, [runId, nowMs]);
+  const tell = useCallback(
+    (last = false) => {
+      const remote = ask.current.remote([...latest.current]);
+      const message: PairedMessage = {
+        runId,
+        screen: { frame: last ? { kind: 'rest', words: 'Rest' } : ask.current.screen(), sentAtMs: nowMs() },
+        remote: last ? { ...remote, status: 'stopped', main: null } : remote,
+      };
+      void fetch('/api/paired/tell', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(message),
+        signal: AbortSignal.timeout(tellWithinMs),
+        // What is not heard is said again within the second.
+      }).catch(() => undefined);
+    },
+    [runId, nowMs],
+  );
 
   const key = [...changes, taken.join()].map(String).join('|');
   useEffect(() => {
     if (!active) return;
     tell();
-    const timer = setInterval(tell, everyMs);
+    const timer = setInterval(() => tell(), everyMs);
     return () => clearInterval(timer);
   }, [tell, key, active]);
+  const leave = useRef<(() => void) | null>(null);
+  useEffect(() => {
+    leave.current = active ? () => tell(true) : null;
+  }, [tell, active]);
+  // The live screen is left, or taken away by an emergency that was told elsewhere: nobody is paced by what was said last.
+  useEffect(() => () => leave.current?.(), []);
 
   useEffect(() => {
     if (!active) return;
