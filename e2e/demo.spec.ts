@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { watchMoves } from './support/still';
-import { allSaved, expectAccessible } from './support/walk';
+import { allSaved, expectAccessible, listens } from './support/walk';
 
 // Reads the demo studio only; nothing here writes.
 
@@ -92,6 +92,7 @@ test('nothing on a page moves by itself once it is shown, on a slow machine neit
   }
   // Gone to from a page that stands.
   await page.goto(`${of}/read`);
+  await listens(page);
   for (const [key, station] of Object.entries({ 1: 'screen', 4: 'sequence' })) {
     await page.keyboard.press(key);
     await expect(page).toHaveURL(`${of}/${station}`);

@@ -2,7 +2,16 @@ import { type Page, expect, test } from '@playwright/test';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { ownStudio } from './support/server';
-import { addClient, allSaved, expectAccessible, planItem, screenClear, seedClient, seedPlan } from './support/walk';
+import {
+  addClient,
+  allSaved,
+  expectAccessible,
+  listens,
+  planItem,
+  screenClear,
+  seedClient,
+  seedPlan,
+} from './support/walk';
 
 const server = ownStudio();
 
@@ -161,6 +170,7 @@ test('a script that got into a page does not run; the page’s own do', async ({
     return (window as { ran?: boolean }).ran ?? false;
   });
   expect(ran).toBe(false);
+  await listens(page);
   await page.keyboard.press('Control+k');
   await expect(page.getByRole('combobox')).toBeVisible();
 });

@@ -98,7 +98,8 @@ test('a very quick resting rate over a full minute locks the drills until it is 
   await screenClear(page);
   await page.clock.install();
   await page.goto(`${server.url}/clients/${clientId}/look`);
-  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+  // Before the page listens no tap counts.
+  await expect(page.getByRole('button', { name: /^Tap each inhale/ })).toBeEnabled();
   for (let tap = 0; tap < 32; tap += 1) {
     await page.keyboard.press(' ');
     await page.clock.fastForward(2000);

@@ -3,7 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { instantAt, minuteIn, timeIn, weekOf, weekdayName } from '@/core/diary';
 import { addDays, dayIn } from '@/core/record';
 import { ownStudio } from './support/server';
-import { allSaved, expectAccessible, letGoAt, seedClient } from './support/walk';
+import { allSaved, expectAccessible, letGoAt, listens, seedClient } from './support/walk';
 
 const server = ownStudio();
 
@@ -64,7 +64,7 @@ test('a booking is dragged to another day, told what it means, put down, and tak
   await allSaved(page);
   await page.reload();
   await expect(mark).toHaveAccessibleName(/^10:45 .*Wednesday until 11:30$/);
-
+  await listens(page);
   await mark.focus();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');

@@ -70,6 +70,16 @@ export async function expectAccessible(page: Page, where: string) {
   expect(found, where).toEqual([]);
 }
 
+/** Waits until a page just loaded answers to keys; what is pressed on it is held until then, a key that belongs to no field is not. */
+export const listens = (page: Page) =>
+  page.waitForFunction(() => {
+    type Fiber = { return: Fiber | null; stateNode: { current?: { memoizedState?: { isDehydrated?: boolean } } } };
+    const name = Object.keys(document.body).find((key) => key.startsWith('__reactFiber$'));
+    let fiber = name === undefined ? null : (document.body as unknown as Record<string, Fiber>)[name]!;
+    while (fiber?.return) fiber = fiber.return;
+    return fiber?.stateNode.current?.memoizedState?.isDehydrated === false;
+  });
+
 const taken = new Set<string>();
 
 /** On a shared studio nobody is called like another test's client: what is asked for by name would sometimes find two. */

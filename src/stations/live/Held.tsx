@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo } from 'react';
+import { type ReactNode, useEffect, useMemo } from 'react';
 import { openStations } from '@/core/safety';
 import { Button } from '@/parts/Button';
 import { useShield } from '@/parts/shield';
@@ -67,17 +67,19 @@ export function Held({
   held: { member, left, goOn, guard },
   run,
   settings,
+  children,
 }: {
   held: HeldMember;
   run: LiveRun;
   settings: ClientView['settings'];
+  children: ReactNode;
 }) {
   const { clientId, name, path } = member;
   const isEmergency = path.state === 'emergency';
   const isOver = run.state.status === 'ended';
   const waysOn = (
     <>
-      {(left > 0 || isOver) && (
+      {(isOver || (left > 0 && (isEmergency || run.writes))) && (
         <Button onClick={guard(ways.goOn, goOn)}>
           {isOver
             ? 'They are looked after'
@@ -100,6 +102,7 @@ export function Held({
       </PathStop>
       {isEmergency && <div className="mt-5 flex flex-wrap gap-3">{waysOn}</div>}
       {!isOver && <p className="mt-4 text-ink2">The run waits for everybody. The others breathe normally.</p>}
+      {children}
     </main>
   );
 }

@@ -190,7 +190,13 @@ export function RunScreen({
       </main>
     );
   }
-  if (held) return <Held {...{ held, run }} settings={view.settings} />;
+  if (held) {
+    return (
+      <Held {...{ held, run }} settings={view.settings}>
+        <OnlyLooks run={run} over={false} />
+      </Held>
+    );
+  }
   if (state.status === 'stopped') {
     return (
       <main id="main" className="h-dvh">
@@ -384,11 +390,18 @@ export function RunScreen({
   );
 }
 
-/** Says that another window has the run, and lets this one take it over. */
-function OnlyLooks({ run }: { run: LiveRun }) {
+/**
+ * Says that another window has the run, and lets this one take it over.
+ *
+ * @param over whether it lies over what is shown, or stands with it
+ */
+function OnlyLooks({ run, over = true }: { run: LiveRun; over?: boolean }) {
   if (run.writes || !run.ready) return null;
   return (
-    <div className="fixed inset-x-0 top-16 z-30 border-b border-caution bg-cautionw px-5 py-3" role="alert">
+    <div
+      className={`border-caution bg-cautionw px-5 py-3 ${over ? 'fixed inset-x-0 top-16 z-30 border-b' : 'mt-5 rounded-one border'}`}
+      role="alert"
+    >
       This run is being coached in another window; this one only looks.{' '}
       <Button look="quiet" onClick={run.takeOver}>
         Coach it here instead

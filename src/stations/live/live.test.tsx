@@ -386,6 +386,17 @@ describe('a group', () => {
     expect(last()).toEqual({ type: 'resume' });
   });
 
+  test('a window that only looks sends nobody on, and can take the run over', async () => {
+    browserFakes({ lockTaken: true });
+    const flagged = told(fact('redFlags', { present: ['calf'] }));
+    await live(run(withdrawn({ type: 'pause', why: 'by hand' })), { group: flagged });
+    expect(screen.queryByRole('button', { name: /^(Go on without|End the run)/ })).toBeNull();
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Coach it here instead' })));
+    await pass(0.1);
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Go on without Person 2' })));
+    expect(last()).toMatchObject({ type: 'settled', who: idOf(2) });
+  });
+
   test('where nobody is left the run can only be ended', async () => {
     const flagged = told(fact('redFlags', { present: ['calf'] }));
     const out: RunEvent = { type: 'settled', symptoms: [], note: '', then: 'end', who: idOf(1) };

@@ -49,7 +49,7 @@ export interface LiveRun {
 const seenKey = (runId: string) => `kokyu.run.${runId}.seen`;
 
 /** What was told of those on a run when its page was made, and what to do once more was told. */
-export interface Told {
+export interface WhatIsTold {
   told: string;
   onMore: () => void;
 }
@@ -58,7 +58,7 @@ export interface Told {
  * A run as a fold over its events: those the server has, those still waiting in this browser, and those that happen now.
  * Each is written to the outbox before anything else happens, so a reload or a lost server comes back to the same second.
  */
-export function useRun(run: StoredRun, people: readonly RunPerson[] = [], of: Told | null = null): LiveRun {
+export function useRun(run: StoredRun, people: readonly RunPerson[] = [], of: WhatIsTold | null = null): LiveRun {
   const [state, setState] = useState<RunState>(() => stateOf(run));
   const [writes, setWrites] = useState(false);
   const [ready, setReady] = useState(false);
