@@ -120,12 +120,16 @@ test('what is pressed and typed while a page is drawn and does not listen yet is
 }) => {
   const clientId = await seedClient(page, server.url, 'Hobb Tresco', () => [], null);
   // Its scripts come late, as on a slow machine.
-  let come = () => {};
-  const scripts = new Promise<void>((resolve) => (come = resolve));
-  await page.route('**/_next/static/chunks/*.js', async (route) => {
-    await scripts;
-    await route.continue();
-  });
+  const late = async () => {
+    let come = () => {};
+    const scripts = new Promise<void>((resolve) => (come = resolve));
+    await page.route('**/_next/static/chunks/*.js', async (route) => {
+      await scripts;
+      await route.continue();
+    });
+    return () => come();
+  };
+  const come = await late();
   await page.goto(`${server.url}/clients/${clientId}/screen`, { waitUntil: 'commit' });
   const own = page.getByRole('radio', { name: 'Client’s own hands only' });
   const goal = page.getByLabel('Goal, in their words');
@@ -140,9 +144,21 @@ test('what is pressed and typed while a page is drawn and does not listen yet is
   await expect(goal).toHaveValue('A full breath');
   await allSaved(page);
   await page.unrouteAll({ behavior: 'ignoreErrors' });
-  await page.reload();
+  const comeAgain = await late();
+  await page.reload({ waitUntil: 'commit' });
   await expect(own).toBeChecked();
   await expect(goal).toHaveValue('A full breath');
+  // A word typed over, and a key that belongs to no field.
+  await goal.selectText();
+  await page.keyboard.insertText('More air');
+  await page.getByRole('heading', { name: 'Screen', exact: true }).click();
+  await page.keyboard.press('2');
+  comeAgain();
+  await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
+  await allSaved(page);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await page.goto(`${server.url}/clients/${clientId}/screen`);
+  await expect(goal).toHaveValue('More air');
 });
 
 test('a part of a page whose script comes late stands as it was drawn until then, and what is pressed in it is done', async ({

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
-import { Suspense, act, use, useState, useSyncExternalStore } from 'react';
-import { hydrateRoot } from 'react-dom/client';
+import { Suspense, act, use, useLayoutEffect, useState, useSyncExternalStore } from 'react';
+import { type Root, hydrateRoot } from 'react-dom/client';
 import { renderToString } from 'react-dom/server';
 import { holdEarlyPresses } from './earlyPresses';
 
@@ -208,6 +208,68 @@ test('a double tap is one press; two presses are two', async () => {
   await listen(box);
   await wait(300);
   expect(count.textContent).toBe('pressed 2');
+});
+
+// Found at the keyboard: a station’s number pressed as its page came was lost.
+describe('a key that belongs to no field', () => {
+  const keys: string[] = [];
+  const hear = (event: KeyboardEvent) => void keys.push(`${event.ctrlKey ? 'ctrl+' : ''}${event.key}`);
+  const Page = () => {
+    useLayoutEffect(() => {
+      window.addEventListener('keydown', hear);
+      return () => window.removeEventListener('keydown', hear);
+    }, []);
+    return (
+      <main id="main">
+        <Form />
+      </main>
+    );
+  };
+  const shown = () => {
+    keys.splice(0);
+    const box = document.createElement('div');
+    box.innerHTML = renderToString(<Page />);
+    document.body.replaceChildren(box);
+    return box;
+  };
+  const press = (on: Element, init: KeyboardEventInit) =>
+    !on.dispatchEvent(new KeyboardEvent('keydown', { bubbles: true, cancelable: true, ...init }));
+  const come = async (box: Element) => {
+    await act(async () => void (root = hydrateRoot(box, <Page />)));
+    await wait(300);
+  };
+  let root: Root | null = null;
+  afterEach(() => act(() => root?.unmount()));
+
+  test('is heard once the page listens, in its order, and once', async () => {
+    const box = shown();
+    expect(press(document.body, { key: '4' })).toBe(true);
+    press(document.body, { key: '?' });
+    await come(box);
+    expect(keys).toEqual(['4', '?']);
+    press(document.body, { key: 'n' });
+    expect(keys).toEqual(['4', '?', 'n']);
+  });
+
+  test('is the browser’s where it scrolls, presses or is its own, a field’s where it is typed, and nothing where its moment counts', async () => {
+    const box = shown();
+    const field = box.querySelector('[aria-label=name]')!;
+    for (const key of ['Tab', 'Enter', ' ', 'ArrowDown', 'F5', 'Escape'])
+      expect(press(document.body, { key })).toBe(false);
+    expect(press(document.body, { key: 'r', ctrlKey: true })).toBe(false);
+    expect(press(document.body, { key: '4', altKey: true })).toBe(false);
+    expect(press(field, { key: '4' })).toBe(false);
+    await come(box);
+    expect(keys).toEqual([]);
+  });
+
+  test('calls for the find box, and what is typed for it meanwhile goes nowhere else', async () => {
+    const box = shown();
+    expect(press(document.body, { key: 'k', ctrlKey: true })).toBe(true);
+    press(document.body, { key: 'n' });
+    await come(box);
+    expect(keys).toEqual(['ctrl+k']);
+  });
 });
 
 test('what has gone is not pressed, nor what was pressed long ago', async () => {

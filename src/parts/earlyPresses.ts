@@ -22,8 +22,8 @@ export function holdEarlyPresses(): void {
       fiber?.tag === 3 ? (fiber.stateNode as { current: { memoizedState: { isDehydrated: boolean } } }) : null;
     return root !== null && !root.current.memoizedState.isDehydrated;
   };
-  /** With a value it was chosen or typed, without one pressed. */
-  const held: { on: HTMLElement; at: number; value: string | null }[] = [];
+  /** With a value it was chosen or typed, with a key that was pressed beside every field; without either it was pressed. */
+  const held: { on: HTMLElement; at: number; value: string | null; key: KeyboardEvent | null }[] = [];
   let again = false;
 
   const enter = (on: Entry, value: string): void => {
@@ -46,14 +46,15 @@ export function holdEarlyPresses(): void {
     if (gone || listens(first.on)) held.shift();
     if (!gone && held[0] !== first) {
       again = true;
-      if (first.value === null) first.on.click();
+      if (first.key) (document.activeElement ?? first.on).dispatchEvent(new KeyboardEvent('keydown', first.key));
+      else if (first.value === null) first.on.click();
       else enter(first.on as Entry, first.value);
       again = false;
     }
     if (held.length > 0) setTimeout(next, 30);
   };
-  const hold = (on: HTMLElement, value: string | null) => {
-    held.push({ on, at: performance.now(), value });
+  const hold = (on: HTMLElement, value: string | null, key: KeyboardEvent | null = null) => {
+    held.push({ on, at: performance.now(), value, key });
     if (held.length === 1) setTimeout(next, 30);
   };
 
@@ -67,7 +68,7 @@ export function holdEarlyPresses(): void {
       event.preventDefault();
       event.stopImmediatePropagation();
       // The second tap of a double one is none.
-      if (!held.some((one) => one.on === on && performance.now() - one.at < 600)) hold(on, null);
+      if (!held.some((one) => one.on === on && !one.key && performance.now() - one.at < 600)) hold(on, null);
     },
     true,
   );
@@ -93,6 +94,24 @@ export function holdEarlyPresses(): void {
     if (before >= 0) held[before]!.value = on.value;
     else hold(on, on.value);
   };
+  // A key of the app's own. What presses, moves or scrolls does so anyway, and a tap that counts by its moment is none a moment later.
+  document.addEventListener(
+    'keydown',
+    (event) => {
+      const { key, target, ctrlKey, metaKey, altKey, repeat } = event;
+      const finds = (ctrlKey || metaKey) && key.toLowerCase() === 'k';
+      const isOwn = finds || (key.length === 1 && key !== ' ' && !ctrlKey && !metaKey);
+      const inField = (target as Element).matches(`${entry}, [contenteditable]`);
+      // What answers to keys stands beside what the page is about, or in it.
+      const main = document.getElementById('main') ?? document.body;
+      if (again || repeat || altKey || !isOwn || inField || listens(main)) return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      // Words that are meant for the box that was just called for are nobody's shortcuts.
+      if (finds || !held.some((one) => one.key?.ctrlKey || one.key?.metaKey)) hold(main, null, event);
+    },
+    true,
+  );
   document.addEventListener('input', entered, true);
   document.addEventListener('change', entered, true);
 }
