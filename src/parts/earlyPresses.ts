@@ -22,6 +22,17 @@ export function holdEarlyPresses(): void {
       fiber?.tag === 3 ? (fiber.stateNode as { current: { memoizedState: { isDehydrated: boolean } } }) : null;
     return root !== null && !root.current.memoizedState.isDehydrated;
   };
+  // Taking a field over, React writes into it what stands there already, and a browser puts the caret of a text area in front of it: what
+  // was about to be typed at its end, or over a word, came to stand there.
+  for (const { prototype } of [HTMLTextAreaElement, HTMLInputElement]) {
+    const known = Object.getOwnPropertyDescriptor(prototype, 'defaultValue')!;
+    Object.defineProperty(prototype, 'defaultValue', {
+      ...known,
+      set(value: string) {
+        if (known.get!.call(this) !== value) known.set!.call(this, value);
+      },
+    });
+  }
   /** With a value it was chosen or typed, with a key that was pressed beside every field; without either it was pressed. */
   const held: { on: HTMLElement; at: number; value: string | null; key: KeyboardEvent | null }[] = [];
   let again = false;
@@ -73,13 +84,6 @@ export function holdEarlyPresses(): void {
     true,
   );
   const entry = 'select, textarea, input:not([type=checkbox]):not([type=radio])';
-  // A browser tells of it once more in the midst of the edit: taken over there, a word that is typed over came to stand behind what
-  // was typed.
-  const entering = (event: Event) => {
-    const on = event.target as Element;
-    if (!again && on.matches(entry) && !listens(on)) event.stopImmediatePropagation();
-  };
-  document.addEventListener('textInput', entering, true);
   const entered = (event: Event) => {
     const on = event.target as Entry;
     if (again || !on.matches(entry)) return;
@@ -101,7 +105,7 @@ export function holdEarlyPresses(): void {
       const { key, target, ctrlKey, metaKey, altKey, repeat } = event;
       const finds = (ctrlKey || metaKey) && key.toLowerCase() === 'k';
       const isOwn = finds || (key.length === 1 && key !== ' ' && !ctrlKey && !metaKey);
-      const inField = (target as Element).matches(`${entry}, [contenteditable]`);
+      const inField = target instanceof Element && target.matches(`${entry}, [contenteditable]`);
       // What answers to keys stands beside what the page is about, or in it.
       const main = document.getElementById('main') ?? document.body;
       if (again || repeat || altKey || !isOwn || inField || listens(main)) return;

@@ -53,11 +53,10 @@ export function useHeld(run: LiveRun, group: readonly GroupMember[], out: Readon
     guard,
     left: group.filter((one) => one !== member && !out.has(one.clientId) && mayBeCoached(one)).length,
     goOn: () => {
-      if (!out.has(clientId)) {
-        const note = path.reasons[0]?.what ?? '';
-        append({ type: 'settled', symptoms: [], note, then: 'end', who: clientId });
-      }
-      if (path.state === 'emergency') setSeen([...(seen ?? []), clientId]);
+      // Of an emergency the server has taken them out already.
+      if (path.state === 'emergency') return setSeen([...(seen ?? []), clientId]);
+      const note = path.reasons[0]?.what ?? '';
+      append({ type: 'settled', symptoms: [], note, then: 'end', who: clientId });
     },
   };
 }
