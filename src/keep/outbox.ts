@@ -525,8 +525,8 @@ async function post(batch: readonly Waiting[]): Promise<Answer> {
 }
 
 /**
- * Takes a command out of what waits and tells of its outcome in one breath: a page that goes away in between would have been the last
- * to know, with every other tab still waiting to be told.
+ * Takes a command out of what waits and tells every tab of its outcome before anything can come between: of what no longer waits no
+ * later page would tell.
  */
 async function takeOut(key: number, command: Waiting, outcome: Outcome) {
   isWritten(command);

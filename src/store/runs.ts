@@ -8,6 +8,7 @@ import {
   digestFormula,
   digestOf,
   digestSchema,
+  goesOnAfter,
   helpedWords,
   placeAt,
   restingIn,
@@ -27,8 +28,7 @@ import { clients, facts, looks, runEvents, runMembers, runSummaries, runs, visit
 export function endOf(events: readonly StampedEvent[]): string | null {
   const last = events.find(
     ({ event }) =>
-      event.type === 'end' ||
-      (event.type === 'settled' && event.who === undefined && (event.then === 'end' || event.then === 'refer')),
+      event.type === 'end' || (event.type === 'settled' && event.who === undefined && !goesOnAfter(event.then)),
   );
   return last ? new Date(last.atEpochMs).toISOString() : null;
 }

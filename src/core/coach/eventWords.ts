@@ -16,3 +16,6 @@ export const helpedWords = ['better', 'same', 'worse'] as const;
 export type Helped = (typeof helpedWords)[number];
 export const settledThens = ['go on', 'easier', 'end', 'refer'] as const;
 export type SettledThen = (typeof settledThens)[number];
+
+/** Whether drills go on after what a stop came to. @example goesOnAfter('easier') // true */
+export const goesOnAfter = (then: SettledThen): boolean => then === 'go on' || then === 'easier';

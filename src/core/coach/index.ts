@@ -6,7 +6,7 @@ export { clientChannel, silentAfterMs } from './clientChannel';
 export { type ClientFigure, type ClientFrame, type ClientMessage, clientMessageSchema } from './clientMessage';
 export { type RunNews, eventsFromElsewhere, goesBehind } from './elsewhere';
 export { type RunEvent, type StampedEvent, runEventSchema, stampedEventSchema } from './events';
-export { type CheckId, type Helped, type PacingMode, helpedWords } from './eventWords';
+export { type CheckId, type Helped, type PacingMode, goesOnAfter, helpedWords } from './eventWords';
 export { type GroupForm, groupForm, itemsOff, mostInGroup } from './group';
 export {
   calmPart,

@@ -1,5 +1,5 @@
 import { type PlanItem, plainDrill } from '../sequence';
-import { type PacingMode, type SettledThen } from './eventWords';
+import { type PacingMode, type SettledThen, goesOnAfter } from './eventWords';
 import { type RunEvent, type StampedEvent } from './events';
 import { type Repaced, adjusted, fixedAgain, followed, ramped, tappedCycles } from './pacing';
 import { type RunItem, locate, timelineOf } from './timeline';
@@ -243,9 +243,7 @@ function tapsWith(taps: RunState['taps'], { event, atEpochMs }: StampedEvent): R
 }
 
 function afterStop(state: RunState, then: SettledThen): RunState {
-  return then === 'go on' || then === 'easier'
-    ? { ...state, status: 'paused', pausedBy: 'by hand' }
-    : { ...state, status: 'ended' };
+  return goesOnAfter(then) ? { ...state, status: 'paused', pausedBy: 'by hand' } : { ...state, status: 'ended' };
 }
 
 /** What of a run is kept: enough to fold it. */
@@ -326,8 +324,8 @@ export function restingIn({ events }: RunState): { unsettled: ReadonlySet<string
     if (event.type === 'stop' && event.who) unsettled.add(event.who);
     if (event.type !== 'settled' || !event.who) continue;
     unsettled.delete(event.who);
-    if (event.then === 'end' || event.then === 'refer') out.add(event.who);
-    else out.delete(event.who);
+    if (goesOnAfter(event.then)) out.delete(event.who);
+    else out.add(event.who);
   }
   return { unsettled, out };
 }

@@ -1,6 +1,6 @@
 import { cycleSeconds } from '../cadence';
 import { type PlanItem } from '../sequence';
-import { type CheckId, type Helped } from './eventWords';
+import { type CheckId, type Helped, goesOnAfter } from './eventWords';
 import { type RunEvent, type StampedEvent } from './events';
 import { tappedCycles } from './pacing';
 import { type RunState, cursorAt, freshRun, stepRun } from './run';
@@ -134,7 +134,7 @@ export function summariseRun(state: RunState, who?: string): RunSummary {
 function restsAfter(rested: boolean, event: RunEvent, who: string): boolean {
   if (!('who' in event) || event.who !== who) return rested;
   if (event.type === 'stop') return true;
-  return event.type === 'settled' ? event.then === 'end' || event.then === 'refer' : rested;
+  return event.type === 'settled' ? !goesOnAfter(event.then) : rested;
 }
 
 /** Whether an event counts for a person: one that names nobody counts for everybody. */
