@@ -9,9 +9,7 @@ test.beforeAll(() => server.start());
 const lookAt = (page: Page, clientId: string, protocol: string) =>
   page.goto(`${server.url}/clients/${clientId}/look?protocol=${protocol}`);
 
-test('a look is arranged for the visit, half-done looks stay, and the pictures and forms are accessible', async ({
-  page,
-}) => {
+test('a look is arranged for the visit, and half-done looks stay', async ({ page }) => {
   const clientId = await seedClient(page, server.url, 'Wenna Cordwainer');
   await page.goto(`${server.url}/clients/${clientId}/look`);
   await page.getByRole('radio', { name: 'Full' }).click();
@@ -27,12 +25,6 @@ test('a look is arranged for the visit, half-done looks stay, and the pictures a
   await allSaved(page);
   await page.reload();
   await expect(list.nth(3)).toContainText('Stack');
-
-  for (const protocol of ['tape', 'twoLine', 'postureSearch', 'exhale', 'questionnaire', 'marker']) {
-    await lookAt(page, clientId, protocol);
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-    await expectAccessible(page, protocol);
-  }
 
   await lookAt(page, clientId, 'floor');
   await page.getByRole('radiogroup', { name: 'Leaks?' }).getByRole('radio', { name: 'Yes' }).click();
@@ -69,7 +61,6 @@ test('a tape whose exhale is larger is asked about, a word is told to be no numb
   await expect(page.getByText('1.6 in').first()).toBeVisible();
   await page.goto(`${server.url}/settings`);
   await page.getByRole('radio', { name: 'cm', exact: true }).click();
-  await expectAccessible(page, 'Settings');
 });
 
 test('three angles on a photo: what is no picture is refused, points are placed and stay', async ({ page }) => {

@@ -19,8 +19,10 @@ async function goOnAfterSilence(page: Page) {
   if (await silence(page).isVisible()) await page.keyboard.press(' ');
 }
 
-/** Fails with what axe found, in words. */
-export async function expectAccessible(page: Page, where: string) {
+const everyRule = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+
+/** Fails with what axe found, in words. @param rules its rules or kinds of them, where not all are asked for */
+export async function expectAccessible(page: Page, where: string, rules: readonly string[] = everyRule) {
   const began = Date.now();
   const waited = await silence(page).isVisible();
   // A message that comes or goes is half see-through for a moment, also one that goes while
@@ -46,7 +48,7 @@ export async function expectAccessible(page: Page, where: string) {
   }
   // Going from page to page the old title goes a moment before the new one comes.
   await expect(page).toHaveTitle(/\S/);
-  const found = await page.evaluate(async () => {
+  const found = await page.evaluate(async (runOnly) => {
     // Scrolled, something always lies half under the strip on top and would count as small.
     window.scrollTo(0, 0);
     const { axe } = window as unknown as {
@@ -58,13 +60,13 @@ export async function expectAccessible(page: Page, where: string) {
       };
     };
     const { violations } = await axe.run(document, {
-      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+      runOnly,
       // What is in order needn't be told of one by one, and nothing plays or is styled from elsewhere.
       resultTypes: ['violations'],
       preload: false,
     });
     return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
-  });
+  }, rules);
   await page.evaluate(() => (document.adoptedStyleSheets = []));
   if (!waited && Date.now() - began > 2500) await goOnAfterSilence(page);
   expect(found, where).toEqual([]);

@@ -41,7 +41,7 @@ export function Goes({
         </caption>
         <thead>
           <tr className="text-left text-sm text-ink2">
-            <th scope="col" className="pr-4 font-normal">
+            <th scope="col" className="pr-2 font-normal sm:pr-4">
               Go
             </th>
             <th scope="col" className="pr-2 font-normal">
@@ -58,7 +58,7 @@ export function Goes({
         <tbody>
           {rows.map((go, i) => (
             <tr key={i}>
-              <th scope="row" className="pr-4 text-left font-normal">
+              <th scope="row" className="pr-2 text-left font-normal sm:pr-4">
                 {i + 1}
               </th>
               {(['exhaleCm', 'inhaleCm'] as const).map((key) => (
@@ -71,7 +71,7 @@ export function Goes({
                   />
                 </td>
               ))}
-              <td className="min-w-20">
+              <td className="min-w-14 sm:min-w-20">
                 {go.exhaleCm !== null && go.inhaleCm !== null && lengthInWords(go.inhaleCm - go.exhaleCm, unit)}
               </td>
             </tr>
@@ -140,7 +140,7 @@ function LengthInput({
     }
   };
   return (
-    <span className="block w-32">
+    <span className="block w-24 sm:w-32">
       <TextInput
         aria-label={label}
         inputMode="decimal"

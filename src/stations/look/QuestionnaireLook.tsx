@@ -25,8 +25,10 @@ export function QuestionnaireLook({ view }: { view: LookView }) {
       <p className="text-sm text-ink2">{oftenWords.map((words, i) => `${i} ${words}`).join(' · ')}</p>
       <ul className="grid gap-x-10 xl:grid-cols-2">
         {symptoms.map((symptom, i) => (
-          <li key={symptom} className="flex items-center justify-between gap-3 border-t border-rule py-1">
-            <span aria-hidden>{capital(symptom)}</span>
+          <li key={symptom} className="flex flex-wrap items-center justify-between gap-x-3 border-t border-rule py-1">
+            <span aria-hidden className="min-w-0 flex-[1_1_6rem]">
+              {capital(symptom)}
+            </span>
             <div className="w-[13.75rem] shrink-0">
               <ChoiceChips
                 label={capital(symptom)}

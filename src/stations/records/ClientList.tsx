@@ -1,11 +1,12 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { type DayOrder, type ListColumn, type ListMatch, listColumns, matchColumns, rowOfList } from '@/core/record';
 import { Button } from '@/parts/Button';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
 import { NamedSelect } from '@/parts/Field';
+import { FileField } from '@/parts/FileField';
 import { counted } from './words';
 
 const columnWords: Readonly<Record<ListColumn, string>> = { name: 'Name', born: 'Born', note: 'Note for next time' };
@@ -26,7 +27,6 @@ interface Lines {
 /** A list of clients from a spreadsheet: columns matched, the first lines looked at, bad lines named; then taken in. */
 export function ClientList({ today }: { today: string }) {
   const router = useRouter();
-  const id = useId();
   const [lines, setLines] = useState<Lines | null>(null);
   const [match, setMatch] = useState<ListMatch>({ name: null, born: null, note: null });
   const [order, setOrder] = useState<DayOrder>('dmy');
@@ -87,20 +87,7 @@ export function ClientList({ today }: { today: string }) {
       <p>
         From a spreadsheet, saved as CSV: a name each, and if you like when they were born and a note for next time.
       </p>
-      <label htmlFor={id} className="mt-3 block text-sm text-ink2">
-        The list (CSV)
-      </label>
-      <input
-        id={id}
-        type="file"
-        accept=".csv,.txt,.tsv"
-        disabled={busy}
-        className="min-h-11 py-2 file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-one file:border file:border-solid file:border-ink file:bg-paper file:px-4 file:font-semibold file:text-ink"
-        onChange={(event) => {
-          void read(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
+      <FileField label="The list (CSV)" accept=".csv,.txt,.tsv" disabled={busy} onFile={(file) => void read(file)} />
       {said && (
         <p role={said.ok ? 'status' : 'alert'} className={`mt-2 ${said.ok ? '' : 'font-semibold'}`}>
           {said.words}

@@ -1,10 +1,11 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { type ImportPreview, type RowDifference } from '@/core/record';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
+import { FileField } from '@/parts/FileField';
 import { Notice } from '@/parts/Notice';
 import { counted, listed } from './words';
 import { hearLines } from './lines';
@@ -16,7 +17,6 @@ const shown = (value: unknown) => (value === null || value === undefined ? 'noth
 /** A file of Kokyu’s on its way in: looked at first, then taken in as a whole or not at all. */
 export function TakeIn() {
   const router = useRouter();
-  const id = useId();
   const { part, begin, giveUp } = useWork();
   const [found, setFound] = useState<{ id: string; preview: ImportPreview } | null>(null);
   const [fromFile, setFromFile] = useState<readonly string[]>([]);
@@ -62,19 +62,11 @@ export function TakeIn() {
         A file made here or by another Kokyu. What it would change is shown first; then all of it is taken in, or
         nothing.
       </p>
-      <label htmlFor={id} className="mt-3 block text-sm text-ink2">
-        The ZIP, or one record as JSON
-      </label>
-      <input
-        id={id}
-        type="file"
+      <FileField
+        label="The ZIP, or one record as JSON"
         accept=".zip,.json"
         disabled={part !== null || taking}
-        className="min-h-11 py-2 file:mr-3 file:min-h-11 file:cursor-pointer file:rounded-one file:border file:border-solid file:border-ink file:bg-paper file:px-4 file:font-semibold file:text-ink"
-        onChange={(event) => {
-          void look(event.target.files?.[0]);
-          event.target.value = '';
-        }}
+        onFile={(file) => void look(file)}
       />
       <Working part={part} what="Reading the file" onGiveUp={giveUp} />
       {said && (

@@ -1,13 +1,13 @@
 import { knownDrill } from '@/core/sequence';
 import { type Effect } from '@/core/track';
 
-const half = 240;
 const row = 36;
+/** Where the line of a row has a value, −1 to 1: it is as wide as the screen lets it be. */
+const x = (value: number) => `${50 + Math.max(-1, Math.min(1, value)) * 47.5}%`;
 
 /** What the marker showed right after each drill, drawn toward what it shows with other clients; filled where the interval leaves no change out. */
 export function WhatChanged({ effects }: { effects: readonly Effect[] }) {
   if (effects.length === 0) return null;
-  const x = (value: number) => half + Math.max(-1, Math.min(1, value)) * (half - 12);
   return (
     <section aria-labelledby="changed" className="mt-8 border-t border-ink pt-4">
       <h2 id="changed" className="text-lg">
@@ -22,14 +22,14 @@ export function WhatChanged({ effects }: { effects: readonly Effect[] }) {
         <thead className="text-left text-sm text-ink2">
           <tr>
             <th className="font-normal">Drill</th>
-            <th className="font-normal">
-              <span className="flex justify-between" style={{ width: half * 2 }}>
+            <th className="font-normal sm:w-120">
+              <span className="flex max-w-120 justify-between">
                 <span>worse</span>
-                <span>no change</span>
+                <span className="max-sm:sr-only">no change</span>
                 <span>better</span>
               </span>
             </th>
-            <th className="font-normal">Seen</th>
+            <th className="pl-4 font-normal">Seen</th>
           </tr>
         </thead>
         <tbody>
@@ -39,9 +39,16 @@ export function WhatChanged({ effects }: { effects: readonly Effect[] }) {
                 {knownDrill({ drillId })?.name ?? drillId}
               </th>
               <td>
-                <svg width={half * 2} height={row} viewBox={`0 0 ${half * 2} ${row}`} aria-hidden>
-                  <path d={`M${half} 0V${row}`} stroke="var(--ink)" />
-                  <path d={`M${x(low)} ${row / 2}H${x(high)}`} stroke="var(--ink)" strokeWidth={clear ? 4 : 2} />
+                <svg height={row} className="block w-full max-w-120 min-w-24 overflow-visible" aria-hidden>
+                  <line x1="50%" x2="50%" y2={row} stroke="var(--ink)" />
+                  <line
+                    x1={x(low)}
+                    x2={x(high)}
+                    y1={row / 2}
+                    y2={row / 2}
+                    stroke="var(--ink)"
+                    strokeWidth={clear ? 4 : 2}
+                  />
                   <circle
                     cx={x(pooled)}
                     cy={row / 2}
@@ -52,7 +59,7 @@ export function WhatChanged({ effects }: { effects: readonly Effect[] }) {
                   />
                 </svg>
               </td>
-              <td className="text-sm">
+              <td className="pl-4 text-sm">
                 {clear ? (pooled > 0 ? 'clearly better' : 'clearly worse') : 'not clear'},{' '}
                 {times === 1 ? 'once' : `${times} times`}
               </td>

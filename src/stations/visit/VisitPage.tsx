@@ -57,8 +57,12 @@ export function VisitPage({
       <p className="-mt-3 mb-5 text-ink2">
         Visit {place} of {visits}. {standing(visit, settings.timeZone)}
       </p>
-      {visit.runs.map((run) => (
-        <section key={run.id} aria-label="Planned and given" className="border-t border-ink pt-4 pb-5">
+      {visit.runs.map((run, at) => (
+        <section
+          key={run.id}
+          aria-label={`Planned and given${visit.runs.length > 1 ? `, run ${at + 1} of ${visit.runs.length}` : ''}`}
+          className="border-t border-ink pt-4 pb-5"
+        >
           <Done items={summariseRun(stateOf(run), visit.clientId).items} />
         </section>
       ))}

@@ -1,0 +1,95 @@
+import { readdirSync } from 'node:fs';
+import { type Page, expect, test } from '@playwright/test';
+import { v7 as uuid } from 'uuid';
+import { findDrill } from '@/core/catalogue';
+import { protocolIds } from '@/core/look';
+import { demoServer } from './support/server';
+import { expectAccessible, listens, planCommands, planItem, runCommands, seedClient } from './support/walk';
+
+/** Every page the app has, by its own folders. */
+const routes = readdirSync('src/app', { recursive: true, encoding: 'utf8' })
+  .filter((path) => path === 'page.tsx' || path.endsWith('/page.tsx'))
+  .map((path) => `/${path.replaceAll(/\([^)]+\)\//g, '').replace(/\/?page\.tsx$/, '')}`)
+  .sort();
+
+/** Where else than at its plain address a page is seen. */
+const elsewhere: Record<string, readonly string[]> = {
+  '/catalogue/[drillId]': ['/catalogue/side-bend-open'],
+  '/catalogue/compare': ['/catalogue/compare?a=two-hand-belly&b=hook-lying-stack'],
+  '/clients/[clientId]/look': protocolIds.map((id) => `/clients/[clientId]/look?protocol=${id}`),
+  '/clients/[clientId]/track/visits': ['/clients/[cameBefore]/track/visits'],
+  '/paired/[word]': ['/paired/screen', '/paired/remote'],
+};
+
+/** A tablet, a phone, and a desktop’s window drawn four times as large. */
+const widths = [1024, 390, 320];
+
+const server = demoServer(4357);
+const known: Record<string, string> = { drillId: 'my-towel-hug-1', word: 'over', runId: uuid() };
+let page: Page;
+
+test.beforeAll(async ({ browser }) => {
+  await server.start();
+  // One for all of them: what a page has in common with the one before is loaded.
+  page = await browser.newPage();
+  const items = ['quiet-nose', 'two-hand-belly'].map((id) => planItem(id, { position: 'sitting', breaths: 4 }));
+  known.clientId = await seedClient(page, server.url, 'Keziah Marram', (visitId) => {
+    known.visitId = visitId;
+    return [
+      ...planCommands(visitId, items),
+      ...runCommands(visitId, items),
+      { kind: 'run.create', payload: { runId: known.runId, visitId, items } },
+      {
+        kind: 'drill.save',
+        payload: {
+          drill: { ...findDrill('towel-hug'), id: known.drillId, name: 'Hug by the harbour' },
+          revision: 0,
+        },
+      },
+    ];
+  });
+  await page.goto(`${server.url}/clients?find=Bram`);
+  const before = await page.getByRole('link', { name: 'Bram Okkerly' }).getAttribute('href');
+  known.cameBefore = before!.split('/')[2]!;
+});
+test.afterAll(() => server.close());
+
+const filledIn = (address: string) =>
+  address.replaceAll(/\[(\w+)\]/g, (_, name: string) => {
+    expect(known, `Nothing is known to stand for ${name}.`).toHaveProperty(name);
+    return known[name]!;
+  });
+
+/** Everything a page draws late has come: it listens, and nothing was fetched for a moment. */
+async function isWhole() {
+  await listens(page);
+  await page.waitForFunction(() => {
+    const last = Math.max(
+      0,
+      ...performance.getEntriesByType('resource').map((one) => (one as PerformanceResourceTiming).responseEnd),
+    );
+    return performance.now() - last > 150;
+  });
+}
+
+const spill = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+
+for (const route of routes)
+  test(`${route} is accessible in both themes, and nothing on it scrolls sideways`, async () => {
+    for (const address of new Set([filledIn(route), ...(elsewhere[route] ?? []).map(filledIn)])) {
+      await page.setViewportSize({ width: 1280, height: 800 });
+      const answer = await page.goto(server.url + address);
+      expect(answer!.status(), address).toBe(200);
+      // One that leads on to another is judged there.
+      if (!page.url().endsWith(address)) continue;
+      await isWhole();
+      await expectAccessible(page, address);
+      await page.evaluate(() => (document.documentElement.dataset.theme = 'dark'));
+      await expectAccessible(page, `${address} in the dark`, ['color-contrast']);
+      for (const width of widths) {
+        await page.setViewportSize({ width, height: 800 });
+        // What is as wide as was measured takes its new width a moment later.
+        await expect.poll(spill, { message: `${address}, ${width} wide`, timeout: 5000 }).toBeLessThanOrEqual(0);
+      }
+    }
+  });
