@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz';
 import { type WeekStart, weekStartsBefore, weekdayName, weekdayShort } from '../record/dateWords';
-import { addDays, minuteOf, timeOf } from '../record/day';
+import { addDays, minuteOf, timeIn, timeOf } from '../record/day';
 
 /**
  * The instant of a time of a day in a zone, UTC, ISO. A time the clocks leap over becomes the one an hour later; of one that comes
@@ -17,28 +17,7 @@ export function instantAt(day: string, minute: number, zone: string): string {
   return new Date(at.getTime()).toISOString();
 }
 
-const clocks = new Map<string, Intl.DateTimeFormat>();
-
-/**
- * The time of an instant in a zone, as it is said.
- *
- * @example timeIn('2026-07-01T08:00:00Z', 'Europe/London') // '09:00'
- */
-export function timeIn(instant: string | number, zone: string): string {
-  let clock = clocks.get(zone);
-  if (!clock) {
-    clock = new Intl.DateTimeFormat('en-GB', {
-      timeZone: zone,
-      hour: '2-digit',
-      minute: '2-digit',
-      hourCycle: 'h23',
-    });
-    clocks.set(zone, clock);
-  }
-  return clock.format(new Date(instant));
-}
-
-export { minuteOf, timeOf, weekdayName, weekdayShort };
+export { minuteOf, timeIn, timeOf, weekdayName, weekdayShort };
 
 /** Minutes of the day of an instant in a zone. */
 export const minuteIn = (instant: string | number, zone: string) => minuteOf(timeIn(instant, zone));

@@ -17,6 +17,29 @@ export function dayIn(instant: string | number, zone: string): string {
 
 /** Making a format takes a thousand times as long as using it. */
 const zones = new Map<string, Intl.DateTimeFormat>();
+const clocks = new Map<string, Intl.DateTimeFormat>();
+
+/**
+ * The time of an instant in a zone, as it is said.
+ *
+ * @param instant UTC, ISO, or epoch milliseconds
+ * @param zone IANA name
+ * @throws {RangeError} for an unknown zone or an impossible instant
+ * @example timeIn('2026-07-01T08:00:00Z', 'Europe/London') // '09:00'
+ */
+export function timeIn(instant: string | number, zone: string): string {
+  let clock = clocks.get(zone);
+  if (!clock) {
+    clock = new Intl.DateTimeFormat('en-GB', {
+      timeZone: zone,
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+    });
+    clocks.set(zone, clock);
+  }
+  return clock.format(new Date(instant));
+}
 
 /**
  * A day moved by a number of days.

@@ -26,12 +26,9 @@ const touchWords: Record<TouchConsent, string> = {
 function consentInWords(touch: TouchConsent, consent: readonly Fact[], zone: string): string {
   const said = consent.filter((fact, i) => i === 0 || fact.value !== consent[i - 1]!.value);
   if (said.length < 2) return touchWords[touch];
-  const clock = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' });
   const inWords = (fact: Fact) => touchWords[fact.value as TouchConsent] ?? String(fact.value);
   const [first, ...later] = said;
-  return [inWords(first!), ...later.map((fact) => `${inWords(fact)} from ${clock.format(new Date(fact.at))}`)].join(
-    '; ',
-  );
+  return [inWords(first!), ...later.map((fact) => `${inWords(fact)} from ${timeIn(fact.at, zone)}`)].join('; ');
 }
 
 /** The line of the note that says what goes home; the chips of the close write it anew. */

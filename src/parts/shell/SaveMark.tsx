@@ -1,15 +1,12 @@
 'use client';
 
+import { timeIn } from '@/core/record';
 import { useKeepState } from '@/keep';
 
 /** A small word on how saving stands. */
 export function SaveMark({ zone }: { zone: string }) {
   const { waiting, reachable, lastSavedAt, trouble } = useKeepState();
-  const time = lastSavedAt
-    ? new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(
-        new Date(lastSavedAt),
-      )
-    : null;
+  const time = lastSavedAt ? timeIn(lastSavedAt, zone) : null;
   const held = !reachable || trouble !== null;
   const words = held
     ? `kept in this browser, waiting for the server (${waiting})`
