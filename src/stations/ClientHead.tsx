@@ -1,10 +1,11 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import { type StationId, flaggedConditions, openStations, screeningAge, unansweredConditions } from '@/core/safety';
 import { Beside, opener } from '@/parts/Beside';
 import { SafetyLine } from '@/parts/shell/SafetyLine';
 import { StationLine } from '@/parts/shell/StationLine';
+import { sayTheSame } from './sayTheSame';
 import { TouchChoice } from './TouchBadge';
 import { useShown } from './useShown';
 import { type ClientView, type PartOfVisit } from './view';
@@ -45,6 +46,9 @@ export function ClientSafety({ view: served }: { view: ClientView }) {
   );
 }
 
+// Drawn anew where one opens, closes or is reached, not with every word that is said.
+const Line = memo(StationLine, sayTheSame);
+
 /** The stations of a client, open or closed as what was just said has it. */
 export function ClientStations({
   view: served,
@@ -64,5 +68,5 @@ export function ClientStations({
     ...(visit?.plan ? (['sequence'] as const) : []),
     ...(visit && visit.runs.length > 0 ? (['coach'] as const) : []),
   ];
-  return <StationLine clientId={id} open={openStations[path.state]} reached={reached} />;
+  return <Line clientId={id} open={openStations[path.state]} reached={reached} />;
 }

@@ -6,7 +6,8 @@ import { type MeasuredBreath, type Phase } from '@/core/cadence';
 import { positions, propsInWords } from '@/core/catalogue';
 import { durationInWords } from '@/core/dose';
 import { capital } from '@/core/reasons';
-import { type Plan, type PlanItem, cueWords, drillOf, openedRegions, plainDrill } from '@/core/sequence';
+import { type Gates } from '@/core/safety';
+import { type PlanItem, cueWords, drillOf, openedRegions, plainDrill } from '@/core/sequence';
 import { regions } from '@/core/trunk';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
@@ -15,16 +16,17 @@ import { Stepper } from '@/parts/Stepper';
 import { specOf } from '@/core/body';
 import { LateBody } from '@/parts/figures/body/LateBody';
 import { partsToTint } from '@/parts/figures/body/tint';
-import { type ClientView } from '../view';
 import { BreathEditor } from './BreathEditor';
 import { type ScoreEdits } from './ScoreEditor';
-import { shownWeek } from '../shownWeek';
 
 /** One item of the plan: everything about it that can be turned by hand, why it is there, and how it is done. */
 export function ItemPanel({
-  view,
-  plan,
+  clientId,
+  gates,
+  week,
   item,
+  index,
+  count,
   seconds,
   measured,
   phase,
@@ -32,9 +34,14 @@ export function ItemPanel({
   edits,
   onPhase,
 }: {
-  view: ClientView;
-  plan: Plan;
+  clientId: string;
+  gates: Gates;
+  /** Of a client who is pregnant, the week they are in. */
+  week: number | undefined;
   item: PlanItem;
+  /** Its place among so many. */
+  index: number;
+  count: number;
   seconds: number;
   measured: MeasuredBreath;
   phase: Phase | null;
@@ -47,7 +54,6 @@ export function ItemPanel({
   const drill = drillOf(item);
   // Of the drill as it is written: a stay that was taken out can be put back.
   const stay = plainDrill(item)?.stay ?? null;
-  const index = plan.items.findIndex(({ id }) => id === item.id);
   const opened = openedRegions(drill, item.side);
   const tinted = partsToTint(opened);
   return (
@@ -71,7 +77,7 @@ export function ItemPanel({
           <Button disabled={index === 0} onClick={() => edits.place(item.id, index - 1)}>
             <ArrowLeft size={18} aria-hidden /> Earlier
           </Button>
-          <Button disabled={index === plan.items.length - 1} onClick={() => edits.place(item.id, index + 1)}>
+          <Button disabled={index === count - 1} onClick={() => edits.place(item.id, index + 1)}>
             Later <ArrowRight size={18} aria-hidden />
           </Button>
           <Button aria-pressed={item.locked ?? false} onClick={() => edits.lock(item.id)}>
@@ -87,7 +93,7 @@ export function ItemPanel({
         <figure className="order-last lg:order-first">
           <LateBody
             className="aspect-[6/5] w-full"
-            spec={{ ...specOf(drill, item.position, item.side, item.props), ...shownWeek(view) }}
+            spec={{ ...specOf(drill, item.position, item.side, item.props), ...(week === undefined ? {} : { week }) }}
             opened={opened}
             title={`${drill.name}, ${item.position}`}
           />
@@ -154,7 +160,7 @@ export function ItemPanel({
             <BreathEditor
               drill={drill}
               item={item}
-              gates={view.gates}
+              gates={gates}
               measured={measured}
               phase={phase}
               onPhase={onPhase}
@@ -178,7 +184,7 @@ export function ItemPanel({
         <div>
           <h3 className="text-base">Why</h3>
           {item.reasons.length > 0 ? (
-            <ReasonList reasons={item.reasons} linkTo={() => `/clients/${view.id}/screen`} />
+            <ReasonList reasons={item.reasons} linkTo={() => `/clients/${clientId}/screen`} />
           ) : (
             <p className="text-ink2">Chosen by you.</p>
           )}

@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import { type Drill, type PropId, bodyProps, positionIds, propList } from '@/core/catalogue';
 import { type PlanRequest, talkOf } from '@/core/sequence';
 import { schoolIds, schools } from '@/core/schools';
@@ -9,6 +10,8 @@ import { NamedSelect } from '@/parts/Field';
 import { Stepper } from '@/parts/Stepper';
 
 const offeredProps = propList.filter(({ id }) => !bodyProps.includes(id));
+
+const namesOf = (drills: readonly Drill[]) => new Map(drills.map(({ id, name }) => [id, name]));
 
 /** What there is: minutes, props, the lead school; what is to be avoided, what must be in and what must not. */
 export function RequestBar({
@@ -36,9 +39,73 @@ export function RequestBar({
   /** The reading says something else than the plan was made for. */
   reads: boolean;
 }) {
-  const names = new Map(drills.map(({ id, name }) => [id, name]));
+  const names = namesOf(drills);
+  const inputs = <Inputs request={request} drills={drills} because={because} booking={booking} onChange={onChange} />;
+  const wishes = [
+    ...((request.avoidPositions ?? []).length > 0 ? [`without ${request.avoidPositions!.join(', ')}`] : []),
+    ...(request.musts ?? []).map((id) => `with ${names.get(id) ?? id}`),
+    ...(request.nevers ?? []).map((id) => `not ${names.get(id) ?? id}`),
+  ];
+  const said = [
+    `${request.minutes} min`,
+    offeredProps
+      .filter(({ id }) => request.propsAtHand.includes(id))
+      .map(({ id, name }) => (id === 'halfDome' || id === 'twinBalls' ? name : id))
+      .join(', ') || 'no props',
+    schools[request.leadSchool].name,
+    ...wishes,
+  ].join(' · ');
+  const words = making
+    ? 'Planning…'
+    : !again
+      ? 'Make the plan'
+      : locked > 0
+        ? `Plan anew round ${locked} locked`
+        : 'Plan anew';
+  return (
+    <section aria-label="What there is" className="flex flex-wrap items-start gap-x-6 border-y border-rule py-1">
+      {again ? (
+        <details className="min-w-0 grow">
+          <summary className="flex min-h-11 cursor-pointer items-center text-ink2">
+            <span className="underline decoration-rule underline-offset-4">{said}</span>
+          </summary>
+          {inputs}
+        </details>
+      ) : (
+        <div className="grow">{inputs}</div>
+      )}
+      <div className={`flex flex-wrap items-center gap-4 py-1 ${again ? '' : 'order-first w-full pt-3'}`}>
+        {reads && <p className="text-caution">The intent changed since this plan was made.</p>}
+        <Button
+          look={again ? 'plain' : 'strong'}
+          disabled={making}
+          {...(again ? {} : { 'data-way-on': true })}
+          onClick={onMake}
+        >
+          {words}
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** What can be said of it. None of it changes where a drill is locked or a plan is being made. */
+const Inputs = memo(function Inputs({
+  request,
+  drills,
+  because,
+  booking,
+  onChange,
+}: {
+  request: PlanRequest;
+  drills: readonly Drill[];
+  because: string | null;
+  booking: string;
+  onChange: (request: PlanRequest) => void;
+}) {
+  const names = namesOf(drills);
   const sorted = [...drills].sort((a, b) => a.name.localeCompare(b.name));
-  const inputs = (
+  return (
     <div className="flex flex-wrap items-end gap-x-7 gap-y-3 py-3">
       <Stepper
         label="Minutes"
@@ -101,53 +168,7 @@ export function RequestBar({
       </details>
     </div>
   );
-  const wishes = [
-    ...((request.avoidPositions ?? []).length > 0 ? [`without ${request.avoidPositions!.join(', ')}`] : []),
-    ...(request.musts ?? []).map((id) => `with ${names.get(id) ?? id}`),
-    ...(request.nevers ?? []).map((id) => `not ${names.get(id) ?? id}`),
-  ];
-  const said = [
-    `${request.minutes} min`,
-    offeredProps
-      .filter(({ id }) => request.propsAtHand.includes(id))
-      .map(({ id, name }) => (id === 'halfDome' || id === 'twinBalls' ? name : id))
-      .join(', ') || 'no props',
-    schools[request.leadSchool].name,
-    ...wishes,
-  ].join(' · ');
-  const words = making
-    ? 'Planning…'
-    : !again
-      ? 'Make the plan'
-      : locked > 0
-        ? `Plan anew round ${locked} locked`
-        : 'Plan anew';
-  return (
-    <section aria-label="What there is" className="flex flex-wrap items-start gap-x-6 border-y border-rule py-1">
-      {again ? (
-        <details className="min-w-0 grow">
-          <summary className="flex min-h-11 cursor-pointer items-center text-ink2">
-            <span className="underline decoration-rule underline-offset-4">{said}</span>
-          </summary>
-          {inputs}
-        </details>
-      ) : (
-        <div className="grow">{inputs}</div>
-      )}
-      <div className={`flex flex-wrap items-center gap-4 py-1 ${again ? '' : 'order-first w-full pt-3'}`}>
-        {reads && <p className="text-caution">The intent changed since this plan was made.</p>}
-        <Button
-          look={again ? 'plain' : 'strong'}
-          disabled={making}
-          {...(again ? {} : { 'data-way-on': true })}
-          onClick={onMake}
-        >
-          {words}
-        </Button>
-      </div>
-    </section>
-  );
-}
+});
 
 /** A few drills by name. */
 function Named({

@@ -18,6 +18,8 @@ const thinnestPx = 0.6;
 /** The shortest bar is still wide enough for a finger to hit it apart from its neighbours. */
 const narrowestBarPx = 26;
 const closePx = 7;
+/** When a press carries a bar off. Said once: a new one at each drawing has every bar drawn anew. */
+const carries = { activationConstraint: { distance: 8 } };
 
 export interface ScoreEdits {
   select: (id: string) => void;
@@ -67,8 +69,10 @@ export function ScoreEditor({
   const pxPerSecond = fixed ?? fitting;
   // How long it is the page works out by itself, so that bars stand where they will before anything is measured.
   const width = fixed === null ? `max(${least * total}px, calc(100% - ${labelWidth + 4}px))` : fixed * total;
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
-  const ids = useMemo(() => items.map(({ id }) => id), [items]);
+  const sensors = useSensors(useSensor(PointerSensor, carries));
+  // The same list for as long as the same bars stand in the same order: a new one has every bar drawn anew.
+  const order = items.map(({ id }) => id).join(' ');
+  const ids = useMemo(() => order.split(' '), [order]);
 
   const lastPoint = useLastPoint();
   const scroller = useRef<HTMLDivElement>(null);
@@ -145,31 +149,64 @@ function Labels() {
   );
 }
 
-const Column = memo(function Column({
-  item,
-  index,
-  count,
-  breaths,
-  selected,
-  width,
-  pxPerSecond,
-  edits,
-  onPull,
-}: {
+interface ColumnOf {
   item: ScoreItem;
   index: number;
   count: number;
   breaths: number;
   selected: boolean;
-  /** As a page takes it. Where the scale is fixed it is this bar’s alone: an edit of one draws no other anew. */
-  width: number | string;
   pxPerSecond: number;
   edits: ScoreEdits;
   onPull: (on: boolean) => void;
+}
+
+const Column = memo(function Column({
+  width,
+  ...column
+}: ColumnOf & {
+  /** As a page takes it. Where the scale is fixed it is this bar’s alone: an edit of one draws no other anew. */
+  width: number | string;
 }) {
+  const { item, selected } = column;
   const { setNodeRef, listeners, transform, transition, isDragging, setActivatorNodeRef } = useSortable({
     id: item.id,
   });
+  return (
+    <li
+      ref={setNodeRef}
+      data-item={item.id}
+      style={{
+        width,
+        contain: 'layout paint style',
+        transform: transform ? `translate3d(${transform.x}px, 0, 0)` : undefined,
+        transition: isDragging ? undefined : transition,
+        zIndex: isDragging ? 30 : undefined,
+      }}
+      className={`relative shrink-0 border-r border-rule ${
+        selected ? 'bg-leaf outline-2 -outline-offset-2 outline-ink' : 'bg-paper'
+      } ${isDragging ? 'opacity-90 shadow-lg' : ''}`}
+    >
+      <Inside {...column} handle={setActivatorNodeRef} listeners={listeners} />
+    </li>
+  );
+});
+
+/** What stands in a column. Where one is carried, every column is asked anew where it stands; what is in it stays. */
+const Inside = memo(function Inside({
+  item,
+  index,
+  count,
+  breaths,
+  selected,
+  pxPerSecond,
+  edits,
+  onPull,
+  handle,
+  listeners,
+}: ColumnOf & {
+  handle: (button: HTMLButtonElement | null) => void;
+  listeners: ReturnType<typeof useSortable>['listeners'];
+}) {
   const keys = (event: KeyboardEvent) => {
     const act = actFor('bar', {
       lock: () => edits.lock(item.id),
@@ -192,23 +229,10 @@ const Column = memo(function Column({
     else edits.select(item.id);
   };
   return (
-    <li
-      ref={setNodeRef}
-      data-item={item.id}
-      style={{
-        width,
-        contain: 'layout paint style',
-        transform: transform ? `translate3d(${transform.x}px, 0, 0)` : undefined,
-        transition: isDragging ? undefined : transition,
-        zIndex: isDragging ? 30 : undefined,
-      }}
-      className={`relative shrink-0 border-r border-rule ${
-        selected ? 'bg-leaf outline-2 -outline-offset-2 outline-ink' : 'bg-paper'
-      } ${isDragging ? 'opacity-90 shadow-lg' : ''}`}
-    >
+    <>
       <button
         type="button"
-        ref={setActivatorNodeRef}
+        ref={handle}
         {...listeners}
         onClick={() => edits.select(item.id)}
         onKeyDown={keys}
@@ -234,7 +258,7 @@ const Column = memo(function Column({
         <ScoreBar item={item} pxPerSecond={pxPerSecond} />
       </div>
       <Stretch item={item} breaths={breaths} pxPerSecond={pxPerSecond} edits={edits} onPull={onPull} />
-    </li>
+    </>
   );
 });
 

@@ -39,6 +39,7 @@ import { CourseWish, type NextRung, RungWish, type Wish } from './CourseWish';
 import { RequestBar } from './RequestBar';
 import { Problems, TotalsLine } from './PlanLines';
 import { firstRequest } from '../firstRequest';
+import { shownWeek } from '../shownWeek';
 import { useEdits, useUndoKeys } from './useEdits';
 import { useMeasuredBreath, usePlan, usePlanContext, usePlanner, withBreaths } from '../usePlan';
 import { scoreItems } from './words';
@@ -83,6 +84,27 @@ const Offers = dynamic(() => patiently(() => import('./Offers')).then(({ Offers 
 
 // What stands round the score is drawn anew after it, when nobody is pressing: an edit answers at once.
 const Request = memo(RequestBar);
+
+const HowClose = memo(function HowClose({
+  zoom,
+  onChange,
+}: {
+  zoom: 'whole' | 'close';
+  onChange: (zoom: 'whole' | 'close') => void;
+}) {
+  return (
+    <ChoiceChips
+      label="How close the score is drawn"
+      hideLabel
+      value={zoom}
+      choices={[
+        { value: 'whole', label: 'Whole plan' },
+        { value: 'close', label: 'Each breath' },
+      ]}
+      onChange={onChange}
+    />
+  );
+});
 
 const { bar, anywhere } = keyGroups;
 const keysInShort =
@@ -182,6 +204,7 @@ function Planning({
   const bars = useMemo(() => (shown ? scoreItems(shown, problems) : []), [shown, problems]);
   const breathsOf = useMemo(() => new Map(shown?.items.map(({ id, breaths }) => [id, breaths])), [shown]);
   const selected = shown?.items.find(({ id }) => id === selectedId) ?? shown?.items[0] ?? null;
+  const place = shown && selected ? shown.items.indexOf(selected) : -1;
   const locked = useMemo(() => plan?.items.filter((item) => item.locked) ?? [], [plan]);
   const late = useDeferredValue(plan);
 
@@ -392,16 +415,7 @@ function Planning({
                 Redo
               </Button>
               <Button onClick={() => void offer('add', null)}>Add</Button>
-              <ChoiceChips
-                label="How close the score is drawn"
-                hideLabel
-                value={zoom}
-                choices={[
-                  { value: 'whole', label: 'Whole plan' },
-                  { value: 'close', label: 'Each breath' },
-                ]}
-                onChange={setZoom}
-              />
+              <HowClose zoom={zoom} onChange={setZoom} />
               <span className="ml-auto text-sm text-ink2 max-xl:hidden">{keysInShort}</span>
             </div>
             {offered && (
@@ -410,10 +424,13 @@ function Planning({
             {selected && knownDrill(selected) && (
               <ItemPanel
                 key={selected.id}
-                view={view}
-                plan={shown}
+                clientId={view.id}
+                gates={view.gates}
+                week={shownWeek(view).week}
                 item={selected}
-                seconds={totals.perItem[shown.items.indexOf(selected)]!.seconds}
+                index={place}
+                count={shown.items.length}
+                seconds={totals.perItem[place]!.seconds}
                 measured={measured}
                 phase={phase}
                 clashes={

@@ -46,6 +46,10 @@ const dayUnder = ({ x, y }: ScreenPoint): string | undefined =>
     .find((element) => element.closest('[data-day]'))
     ?.closest<HTMLElement>('[data-day]')?.dataset.day;
 
+/** When a press carries a booking off. Said once: new ones at each drawing have every day drawn anew. */
+const byMouse = { activationConstraint: { distance: 6 } };
+const byTouch = { activationConstraint: { delay: 180, tolerance: 8 } };
+
 /** The week: a ruled line a day, who comes when and what to mind, moved by dragging or by keys. */
 export function WeekBoard({
   view,
@@ -65,10 +69,7 @@ export function WeekBoard({
   useTurnOver(today, settings.timeZone, turn);
   const move = useMove(diary, rooms, days);
   const { wanted, ask, form } = useBookingForm(view);
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
-  );
+  const sensors = useSensors(useSensor(MouseSensor, byMouse), useSensor(TouchSensor, byTouch));
   const [box, width] = useWidth();
   const frame = frameOf(days, diary.bookings, rooms);
   const hours = Array.from({ length: (frame.to - frame.from) / 60 + 1 }, (_, i) => frame.from + i * 60);

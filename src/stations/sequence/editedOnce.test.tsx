@@ -1,0 +1,95 @@
+/** @jest-environment jsdom */
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { type ReactNode } from 'react';
+import { planItem } from '@/core/fixtures';
+import { type Plan } from '@/core/sequence';
+import { browserFakes, doing, sent } from '@/parts/browser.fakes';
+import { clientView } from '../view.fixtures';
+import { SequenceStation } from './SequenceStation';
+
+jest.mock('@/parts/say', () => ({ say: () => undefined }));
+jest.mock('next/navigation', () => ({
+  useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
+  usePathname: () => '/clients/client/sequence',
+}));
+
+/** What was drawn, by name, since it was last looked. */
+const drawn: string[] = [];
+const mockCounted = (name: string) => void drawn.push(name);
+jest.mock('@dnd-kit/sortable', () => {
+  const whole = jest.requireActual<{ useSortable: (of: { id: string }) => object }>('@dnd-kit/sortable');
+  return {
+    ...whole,
+    useSortable: (of: { id: string }) => {
+      mockCounted(of.id);
+      return whole.useSortable(of);
+    },
+  };
+});
+jest.mock('@/parts/Chips', () => {
+  const whole =
+    jest.requireActual<Record<'ChoiceChips' | 'TickChips', (props: { label: string }) => ReactNode>>('@/parts/Chips');
+  const counted = (name: 'ChoiceChips' | 'TickChips') => (props: { label: string }) => {
+    mockCounted(props.label);
+    return whole[name](props);
+  };
+  return { ...whole, ChoiceChips: counted('ChoiceChips'), TickChips: counted('TickChips') };
+});
+jest.mock('@/parts/Stepper', () => {
+  const whole = jest.requireActual<{ Stepper: (props: { label: string }) => ReactNode }>('@/parts/Stepper');
+  return {
+    ...whole,
+    Stepper: (props: { label: string }) => {
+      mockCounted(props.label);
+      return whole.Stepper(props);
+    },
+  };
+});
+
+const plan: Plan = {
+  request: { intent: 'openSidesAndBack', side: null, minutes: 20, propsAtHand: [], leadSchool: 'openAllRegions' },
+  proven: false,
+  items: ['quiet-nose', 'two-hand-belly', 'side-bend-open'].map((drillId, at) =>
+    planItem({ id: `bar-${at + 1}`, drillId, position: 'sitting', breaths: 5 + at }),
+  ),
+  refusals: [],
+};
+const reading = {
+  id: 'r',
+  at: '2026-11-24T08:30:00.000Z',
+  intent: 'openSidesAndBack' as const,
+  side: null,
+  patterns: ['sidesAndBackClosed' as const],
+  ownLine: '',
+  snapshot: null,
+};
+
+beforeEach(() => {
+  browserFakes();
+  localStorage.clear();
+  sent.length = 0;
+});
+afterEach(cleanup);
+
+test('what is done to one bar draws that bar, and neither another nor the panel of another nor what the plan was asked with', async () => {
+  const view = clientView({ visit: { reading, plan: { id: 'plan', at: reading.at, revision: 1, plan } } });
+  render(<SequenceStation view={view} />);
+  const bars = await screen.findByRole('list', { name: 'Drills in order' }, { timeout: 10_000 });
+  await screen.findByRole('region', { name: 'Quiet nose breath' });
+  // At a scale that stands: where the whole plan is fitted in, a longer bar makes the others narrower.
+  await act(async () => fireEvent.click(screen.getByRole('radio', { name: 'Each breath' })));
+  const [, second] = within(bars).getAllByRole('button');
+  for (const [key, breaths, locked] of [
+    ['+', 7, false],
+    ['l', 7, true],
+    ['-', 6, true],
+  ] as const) {
+    drawn.length = 0;
+    await doing(() => fireEvent.keyDown(second!, { key }));
+    expect(sent.at(-1)).toMatchObject({
+      kind: 'plan.save',
+      payload: { plan: { items: [{}, { id: 'bar-2', breaths, ...(locked ? { locked } : {}) }, {}] } },
+    });
+    expect([key, ...new Set(drawn)]).toEqual([key, 'bar-2']);
+  }
+});
