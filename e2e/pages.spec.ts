@@ -3,7 +3,6 @@ import { type Page, expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { findDrill } from '@/core/catalogue';
 import { protocolIds } from '@/core/look';
-import { demoServer } from './support/server';
 import { expectAccessible, listens, planCommands, planItem, runCommands, seedClient } from './support/walk';
 
 /** Every page the app has, by its own folders. */
@@ -24,16 +23,14 @@ const elsewhere: Record<string, readonly string[]> = {
 /** A tablet, a phone, and a desktop’s window drawn four times as large. */
 const widths = [1024, 390, 320];
 
-const server = demoServer(4357);
 const known: Record<string, string> = { drillId: 'my-towel-hug-1', word: 'over', runId: uuid() };
 let page: Page;
 
-test.beforeAll(async ({ browser }) => {
-  await server.start();
+test.beforeAll(async ({ browser, baseURL }) => {
   // One for all of them: what a page has in common with the one before is loaded.
-  page = await browser.newPage();
+  page = await browser.newPage({ baseURL });
   const items = ['quiet-nose', 'two-hand-belly'].map((id) => planItem(id, { position: 'sitting', breaths: 4 }));
-  known.clientId = await seedClient(page, server.url, 'Keziah Marram', (visitId) => {
+  known.clientId = await seedClient(page, baseURL!, 'Keziah Marram', (visitId) => {
     known.visitId = visitId;
     return [
       ...planCommands(visitId, items),
@@ -48,11 +45,11 @@ test.beforeAll(async ({ browser }) => {
       },
     ];
   });
-  await page.goto(`${server.url}/clients?find=Bram`);
+  await page.goto('/clients?find=Bram');
   const before = await page.getByRole('link', { name: 'Bram Okkerly' }).getAttribute('href');
   known.cameBefore = before!.split('/')[2]!;
 });
-test.afterAll(() => server.close());
+test.afterAll(() => page.close());
 
 const filledIn = (address: string) =>
   address.replaceAll(/\[(\w+)\]/g, (_, name: string) => {
@@ -78,7 +75,7 @@ for (const route of routes)
   test(`${route} is accessible in both themes, and nothing on it scrolls sideways`, async () => {
     for (const address of new Set([filledIn(route), ...(elsewhere[route] ?? []).map(filledIn)])) {
       await page.setViewportSize({ width: 1280, height: 800 });
-      const answer = await page.goto(server.url + address);
+      const answer = await page.goto(address);
       expect(answer!.status(), address).toBe(200);
       // One that leads on to another is judged there.
       if (!page.url().endsWith(address)) continue;
