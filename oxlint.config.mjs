@@ -127,16 +127,30 @@ const heeded = 'Look at what became of it: show a refusal, or use send(), which 
 const keepCall = "CallExpression[callee.name='keep']";
 /** A plain link asks for a whole page anew, and where the server is away the browser's own page of failure takes this one's place. */
 const ownLinks = [{ selector: "JSXOpeningElement[name.name='a']", message: 'Use Link of parts.' }];
-/** Days are said in one place, in the language and order the studio is set to. */
+/** Days and times are said in one place, in the language and order the studio is set to, by formats that are made once. */
 const ownDates = [
   {
-    selector:
-      "NewExpression[callee.object.name='Intl'][callee.property.name='DateTimeFormat']:has(Property[key.name=/^(day|month|weekday|dateStyle)$/])",
-    message: 'Days are said by core/record (dayInWords, weekdayName, momentInWords …).',
+    selector: "NewExpression[callee.object.name='Intl']",
+    message: 'Days and times are said by core/record (dayInWords, weekdayName, timeIn …).',
   },
   {
     selector: "CallExpression[callee.property.name='toLocaleDateString']",
     message: 'Days are said by core/record (dayInWords, weekdayName, momentInWords …).',
+  },
+];
+
+/** What is made anew at each drawing counts as another, and everything that can be carried is drawn with it. */
+const ownSensors = [
+  {
+    selector: "CallExpression[callee.name='useSensor'] > ObjectExpression",
+    message: 'Say once, outside, how something is carried off: each drawing would draw everything that can be carried.',
+  },
+];
+
+const noClock = [
+  {
+    selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+    message: 'The core has no clock: take the time as an argument.',
   },
 ];
 
@@ -260,7 +274,7 @@ export default {
     },
     {
       files: ['src/stations/**/*.{ts,tsx}', 'src/parts/**/*.{ts,tsx}'],
-      rules: { [syntax]: ['error', ...unheeded, ...ownDates, ...ownKeys, ...ownLinks, ...lateParts] },
+      rules: { [syntax]: ['error', ...unheeded, ...ownDates, ...ownKeys, ...ownLinks, ...ownSensors, ...lateParts] },
     },
     { files: ['src/app/**/*.{ts,tsx}', 'src/phone/**/*.ts'], rules: { [syntax]: ['error', ...ownDates] } },
     { files: ['{src,bench,demo,scripts}/**/*.test.{ts,tsx}'], rules: { [syntax]: ['error', ...unmet] } },
@@ -291,14 +305,13 @@ export default {
           { object: 'Date', property: 'now', message: 'The core has no clock: take the time as an argument.' },
           { object: 'Math', property: 'random', message: 'The core has no random source: take one as an argument.' },
         ],
-        [syntax]: [
-          'error',
-          {
-            selector: "NewExpression[callee.name='Date'][arguments.length=0]",
-            message: 'The core has no clock: take the time as an argument.',
-          },
-        ],
+        [syntax]: ['error', ...noClock],
       },
+    },
+    {
+      files: ['src/core/**/*.ts'],
+      excludeFiles: ['**/*.test.ts', 'src/core/record/day.ts', 'src/core/record/dateWords.ts'],
+      rules: { [syntax]: ['error', ...noClock, ...ownDates] },
     },
   ],
 };
