@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { watchMoves } from './support/still';
 import { allSaved, expectAccessible, listens } from './support/walk';
 
-// Reads the demo studio only; nothing here writes.
+// The demo studio as it is; only Odile’s visit of today is begun.
 
 test('Today says who comes and what each needs, in both themes', async ({ page, context, baseURL }) => {
   for (const theme of ['light', 'dark']) {

@@ -90,3 +90,34 @@ for (const route of routes)
       }
     }
   });
+
+const openings: readonly (readonly [what: string, at: string, open: () => Promise<void>])[] = [
+  ['the find box', '/', () => page.keyboard.press('Control+k')],
+  ['the keys', '/', () => page.keyboard.press('?')],
+  ['a booking', '/', () => page.getByRole('button', { name: /^Book/ }).first().click()],
+  ['consent', '/clients/[clientId]/screen', () => page.getByRole('button', { name: /^Touch:/ }).click()],
+  [
+    'a provenance',
+    '/clients/[cameBefore]/track/visits',
+    () => page.getByRole('button', { name: 'trade' }).first().click(),
+  ],
+];
+
+test('what opens over a page or beside what was pressed fits the narrowest screen', async () => {
+  await page.setViewportSize({ width: widths.at(-1)!, height: 800 });
+  for (const [what, at, open] of openings) {
+    await page.goto(filledIn(at));
+    await isWhole();
+    await open();
+    const opened = page.getByRole('dialog');
+    await expect(opened, what).toBeVisible();
+    const outside = () =>
+      opened.evaluate((box) =>
+        [box, ...box.querySelectorAll('*')].flatMap((part) => {
+          const { left, right } = part.getBoundingClientRect();
+          return left < 0 || right > window.innerWidth ? [`${part.tagName} from ${left} to ${right}`] : [];
+        }),
+      );
+    await expect.poll(outside, { message: what, timeout: 5000 }).toEqual([]);
+  }
+});

@@ -28,7 +28,7 @@ export function BesidePopover({ anchor, open, onOpenChange, label, className, ar
           sideOffset={6}
           collisionPadding={12}
           aria-label={label}
-          className={`rounded-one border border-ink bg-paper ${className}`}
+          className={`max-w-[min(24rem,92vw)] rounded-one border border-ink bg-paper ${className}`}
           onInteractOutside={(event) => {
             // A press on what opened it closes it by itself: closing here too would open it again.
             if (anchor.current?.contains(event.target as Node)) event.preventDefault();

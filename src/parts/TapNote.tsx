@@ -33,7 +33,7 @@ export function TapNote({
         open={open}
         onOpenChange={setOpen}
         label={title}
-        className="z-50 max-w-sm p-3 text-sm text-ink"
+        className="z-50 p-3 text-sm text-ink"
         arrow
       >
         {children}

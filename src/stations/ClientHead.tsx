@@ -34,7 +34,7 @@ export function ClientSafety({ view: served }: { view: ClientView }) {
         touch={known.profile.touch}
         consent={{ ref: anchor, ...opener(open, setOpen) }}
       />
-      <Beside anchor={anchor} open={open} onOpenChange={setOpen} label="Consent to touch" className="z-40 max-w-sm p-4">
+      <Beside anchor={anchor} open={open} onOpenChange={setOpen} label="Consent to touch" className="z-40 p-4">
         <TouchChoice
           clientId={view.id}
           latest={known.latest.touch}

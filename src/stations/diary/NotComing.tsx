@@ -33,7 +33,7 @@ export function NotComing({ booking, zone }: { booking: Booking; zone: string })
         open={open}
         onOpenChange={setOpen}
         label={`${name} is not coming`}
-        className="z-40 w-[min(92vw,24rem)] space-y-3 p-4"
+        className="z-40 w-96 space-y-3 p-4"
       >
         <div className="flex flex-wrap gap-2">
           {usualReasons.map((usual) => (

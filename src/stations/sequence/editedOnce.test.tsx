@@ -15,36 +15,21 @@ jest.mock('next/navigation', () => ({
 
 /** What was drawn, by name, since it was last looked. */
 const drawn: string[] = [];
-const mockCounted = (name: string) => void drawn.push(name);
-jest.mock('@dnd-kit/sortable', () => {
-  const whole = jest.requireActual<{ useSortable: (of: { id: string }) => object }>('@dnd-kit/sortable');
-  return {
-    ...whole,
-    useSortable: (of: { id: string }) => {
-      mockCounted(of.id);
-      return whole.useSortable(of);
-    },
+type Drawn = (of: { id?: string; label?: string }) => ReactNode;
+/** A module whose parts say that they are drawn. */
+function mockTelling(path: string, ...parts: string[]) {
+  const whole = jest.requireActual<Record<string, Drawn>>(path);
+  const told = (part: string): Drawn => {
+    return (of) => {
+      drawn.push(of.id ?? of.label ?? part);
+      return whole[part]!(of);
+    };
   };
-});
-jest.mock('@/parts/Chips', () => {
-  const whole =
-    jest.requireActual<Record<'ChoiceChips' | 'TickChips', (props: { label: string }) => ReactNode>>('@/parts/Chips');
-  const counted = (name: 'ChoiceChips' | 'TickChips') => (props: { label: string }) => {
-    mockCounted(props.label);
-    return whole[name](props);
-  };
-  return { ...whole, ChoiceChips: counted('ChoiceChips'), TickChips: counted('TickChips') };
-});
-jest.mock('@/parts/Stepper', () => {
-  const whole = jest.requireActual<{ Stepper: (props: { label: string }) => ReactNode }>('@/parts/Stepper');
-  return {
-    ...whole,
-    Stepper: (props: { label: string }) => {
-      mockCounted(props.label);
-      return whole.Stepper(props);
-    },
-  };
-});
+  return { ...whole, ...Object.fromEntries(parts.map((part) => [part, told(part)])) };
+}
+jest.mock('@dnd-kit/sortable', () => mockTelling('@dnd-kit/sortable', 'useSortable'));
+jest.mock('@/parts/Chips', () => mockTelling('@/parts/Chips', 'ChoiceChips', 'TickChips'));
+jest.mock('@/parts/Stepper', () => mockTelling('@/parts/Stepper', 'Stepper'));
 
 const plan: Plan = {
   request: { intent: 'openSidesAndBack', side: null, minutes: 20, propsAtHand: [], leadSchool: 'openAllRegions' },

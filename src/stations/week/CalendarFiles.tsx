@@ -47,7 +47,7 @@ export function CalendarFiles({ rooms, bookings }: { rooms: Rooms; bookings: rea
         open={open}
         onOpenChange={setOpen}
         label="Bookings as a calendar file"
-        className="z-40 w-[min(92vw,24rem)] space-y-3 p-4"
+        className="z-40 w-96 space-y-3 p-4"
       >
         <p className="text-ink2">
           Bookings of the last four weeks and all to come, as iCalendar. They carry names: keep the file as you keep

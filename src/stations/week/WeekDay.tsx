@@ -248,7 +248,7 @@ function BookingMark({
         open={open}
         onOpenChange={setOpen}
         label={`${name}, ${time}`}
-        className="z-40 w-[min(92vw,24rem)] space-y-3 p-4"
+        className="z-40 w-96 space-y-3 p-4"
       >
         <p className="text-lg font-semibold">{name}</p>
         <p>
