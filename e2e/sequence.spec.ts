@@ -236,3 +236,17 @@ test('a plan stands still as it comes, on screens of any width: bars, what is un
     await expect(page.getByText(/^Left out: \d+ drills/)).toBeVisible();
   }
 });
+
+test('what is pressed stays under the finger, whatever an edit brings in above it', async ({ page }) => {
+  await planned(page, 'Pascoe Mudlark');
+  await heads(page).first().click();
+  const sets = page.getByRole('group', { name: 'Sets' });
+  const more = sets.getByRole('button', { name: 'Sets: more' });
+  await more.scrollIntoViewIfNeeded();
+  const { x, y, width, height } = (await more.boundingBox())!;
+  const before = Number(await sets.getByRole('status').textContent());
+  // As a hand does: one place, four quick presses.
+  for (let press = 0; press < 4; press += 1) await page.mouse.click(x + width / 2, y + height / 2);
+  await expect(page.getByText(/longer than the 20 minutes/)).toBeVisible();
+  await expect(sets.getByRole('status')).toHaveText(String(before + 4));
+});

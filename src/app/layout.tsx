@@ -6,6 +6,7 @@ import { DatesIn } from '@/parts/DatesIn';
 import { keepAim } from '@/parts/aim';
 import { holdEarlyPresses } from '@/parts/earlyPresses';
 import { showWhole } from '@/parts/shownWhole';
+import { keepPlace } from '@/parts/steady';
 import { takeAnswersWhole } from '@/parts/wholeAnswers';
 import { loadLook } from './load';
 
@@ -31,7 +32,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           nonce={nonce}
           suppressHydrationWarning
           dangerouslySetInnerHTML={{
-            __html: [showWhole, keepAim, holdEarlyPresses, takeAnswersWhole]
+            __html: [showWhole, keepAim, keepPlace, holdEarlyPresses, takeAnswersWhole]
               .map((act) => `(${String(act)})()`)
               .join(';'),
           }}

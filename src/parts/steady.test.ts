@@ -1,0 +1,86 @@
+/** @jest-environment jsdom */
+import { keepPlace } from './steady';
+
+let laidOut: () => void = () => undefined;
+globalThis.ResizeObserver = class {
+  constructor(told: ResizeObserverCallback) {
+    laidOut = () => told([], this);
+  }
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+};
+
+let now = 0;
+/** Where the pressed thing stands in the page, and how far that is scrolled. */
+let [inPage, scrolled, furthest] = [0, 0, 0];
+Object.defineProperty(window, 'scrollY', { get: () => scrolled });
+window.scrollBy = ((by: ScrollToOptions) => {
+  scrolled = Math.min(furthest, Math.max(0, scrolled + by.top!));
+}) as typeof window.scrollBy;
+
+document.body.innerHTML = '<header><button>Find</button></header><main><button>More</button><div>Text</div></main>';
+const [find, more] = document.querySelectorAll('button');
+for (const one of [find!, more!]) one.getBoundingClientRect = () => ({ top: inPage - scrolled }) as DOMRect;
+
+beforeAll(keepPlace);
+beforeEach(() => {
+  jest.spyOn(performance, 'now').mockImplementation(() => now);
+  now += 60_000;
+  [inPage, scrolled, furthest] = [400, 100, 2000];
+});
+
+const press = (on: Element = more!) => on.dispatchEvent(new Event('pointerdown', { bubbles: true }));
+/** Something comes in above, or goes. */
+function movesBy(px: number) {
+  inPage += px;
+  laidOut();
+  // A browser tells of its own scrolling a picture later.
+  document.dispatchEvent(new Event('scroll'));
+  return inPage - scrolled;
+}
+
+test('what was pressed stays where it is, as often as something comes in above it or goes', () => {
+  press();
+  expect([movesBy(60), movesBy(30), movesBy(-60)]).toEqual([300, 300, 300]);
+  more!.dispatchEvent(new KeyboardEvent('keydown', { key: '+', bubbles: true }));
+  expect(movesBy(45)).toBe(300);
+});
+
+test('what moves long after a press, or half a page away, is left where it goes', () => {
+  press();
+  now += 1900;
+  expect(movesBy(20)).toBe(300);
+  now += 200;
+  expect(movesBy(20)).toBe(320);
+  press();
+  expect(movesBy(window.innerHeight)).toBe(320 + window.innerHeight);
+  // It is let go of then.
+  expect(movesBy(20)).toBe(340 + window.innerHeight);
+});
+
+test('a page that is scrolled by hand, or gone to the head of, is not scrolled back', () => {
+  press();
+  scrolled = 0;
+  document.dispatchEvent(new Event('scroll'));
+  expect(movesBy(20)).toBe(420);
+  press();
+  // A list in the page.
+  more!.parentElement!.dispatchEvent(new Event('scroll'));
+  expect(movesBy(20)).toBe(440);
+});
+
+test('a press on the page’s head, or on nothing, holds nothing', () => {
+  press(find);
+  expect(movesBy(20)).toBe(320);
+  press(document.querySelector('main div')!);
+  expect(movesBy(20)).toBe(340);
+});
+
+test('where the page goes no further it moves, and is held there', () => {
+  furthest = 110;
+  press();
+  expect(movesBy(60)).toBe(350);
+  furthest = 2000;
+  expect(movesBy(60)).toBe(350);
+});
