@@ -157,8 +157,20 @@ test('what is pressed and typed while a page is drawn and does not listen yet is
   await expect(page.getByRole('heading', { name: 'Unannounced quiet look' })).toBeVisible();
   await allSaved(page);
   await page.unrouteAll({ behavior: 'ignoreErrors' });
-  await page.goto(`${server.url}/clients/${clientId}/screen`);
+  // Called for, the find box has what was typed for it, every letter in its place.
+  const comeAtLast = await late();
+  await page.goto(`${server.url}/clients/${clientId}/screen`, { waitUntil: 'commit' });
   await expect(goal).toHaveValue('More air');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('hobb tresko');
+  comeAtLast();
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.type('co');
+  await expect(page.getByRole('combobox')).toHaveValue('hobb tresco');
+  await expect(page.getByRole('option', { name: 'Hobb Tresco' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(new RegExp(`/clients/${clientId}/`));
 });
 
 test('a part of a page whose script comes late stands as it was drawn until then, and what is pressed in it is done', async ({

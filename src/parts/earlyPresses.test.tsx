@@ -267,12 +267,31 @@ describe('a key that belongs to no field', () => {
     expect(keys).toEqual([]);
   });
 
-  test('calls for the find box, and what is typed for it meanwhile goes nowhere else', async () => {
+  test('calls for the find box, and what is typed for it meanwhile comes after it', async () => {
     const box = shown();
     expect(press(document.body, { key: 'k', ctrlKey: true })).toBe(true);
-    press(document.body, { key: 'n' });
+    for (const key of ['n', ' ', 'x', 'Backspace']) expect(press(document.body, { key })).toBe(true);
+    // Where a field has the focus it is not typed into that.
+    expect(press(box.querySelector('[aria-label=name]')!, { key: '4' })).toBe(true);
+    for (const key of ['Enter', 'Escape', 'Tab']) expect(press(document.body, { key })).toBe(false);
     await come(box);
-    expect(keys).toEqual(['ctrl+k']);
+    expect(keys).toEqual(['ctrl+k', 'n', ' ', 'x', 'Backspace', '4']);
+  });
+
+  test('calls for a box that has its field at once: what is typed for it is in that, in its order', async () => {
+    const box = shown();
+    press(document.body, { key: 'k', ctrlKey: true });
+    for (const key of ['n', 'x', 'Backspace', 'o']) press(document.body, { key });
+    act(() => void (root = hydrateRoot(box, <Page />)));
+    const field = box.querySelector<HTMLInputElement>('[aria-label=name]')!;
+    window.addEventListener('keydown', () => field.focus(), { once: true });
+    await wait(70);
+    // Typed while those before it wait: after them.
+    expect(press(field, { key: 'r' })).toBe(true);
+    await wait(300);
+    expect([keys, field.value]).toEqual([['ctrl+k'], 'Adanor']);
+    expect(box.querySelector('output')!.textContent).toBe('Adanor, left');
+    expect(press(field, { key: 'a' })).toBe(false);
   });
 });
 

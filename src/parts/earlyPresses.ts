@@ -33,7 +33,7 @@ export function holdEarlyPresses(): void {
       },
     });
   }
-  /** With a value it was chosen or typed, with a key that was pressed beside every field; without either it was pressed. */
+  /** With a value it was chosen or typed, with a key that was pressed beside every field; without either it was pressed. With both, it was typed for the box that a key before it called for. */
   const held: { on: HTMLElement; at: number; value: string | null; key: KeyboardEvent | null }[] = [];
   let again = false;
 
@@ -57,7 +57,11 @@ export function holdEarlyPresses(): void {
     if (gone || listens(first.on)) held.shift();
     if (!gone && held[0] !== first) {
       again = true;
-      if (first.key) (document.activeElement ?? first.on).dispatchEvent(new KeyboardEvent('keydown', first.key));
+      const focused = document.activeElement ?? first.on;
+      const box = first.key && first.value !== null && focused.matches(entry) ? (focused as Entry) : null;
+      // Before its field has come, the box takes letters from anywhere; a field takes none from a script's key.
+      if (box) enter(box, first.value === 'Backspace' ? box.value.slice(0, -1) : box.value + first.value);
+      else if (first.key) focused.dispatchEvent(new KeyboardEvent('keydown', first.key));
       else if (first.value === null) first.on.click();
       else enter(first.on as Entry, first.value);
       again = false;
@@ -104,15 +108,18 @@ export function holdEarlyPresses(): void {
     (event) => {
       const { key, target, ctrlKey, metaKey, altKey, repeat } = event;
       const finds = (ctrlKey || metaKey) && key.toLowerCase() === 'k';
-      const isOwn = finds || (key.length === 1 && key !== ' ' && !ctrlKey && !metaKey);
+      const isTyped = !ctrlKey && !metaKey && (key.length === 1 || key === 'Backspace');
+      // Words that are meant for the box that was just called for are nobody's shortcuts.
+      const forBox =
+        isTyped && held.some((one) => one.key && (one.value !== null || one.key.ctrlKey || one.key.metaKey));
+      const isOwn = finds || forBox || (key.length === 1 && key !== ' ' && !ctrlKey && !metaKey);
       const inField = target instanceof Element && target.matches(`${entry}, [contenteditable]`);
       // What answers to keys stands beside what the page is about, or in it.
       const main = document.getElementById('main') ?? document.body;
-      if (again || repeat || altKey || !isOwn || inField || listens(main)) return;
+      if (again || repeat || altKey || !isOwn || (!forBox && (inField || listens(main)))) return;
       event.preventDefault();
       event.stopImmediatePropagation();
-      // Words that are meant for the box that was just called for are nobody's shortcuts.
-      if (finds || !held.some((one) => one.key?.ctrlKey || one.key?.metaKey)) hold(main, null, event);
+      hold(main, forBox ? key : null, event);
     },
     true,
   );
