@@ -118,6 +118,7 @@ test('every edit has its key, undo goes all the way back, and redo forward', asy
   await expect(heads(page).nth(2)).toHaveAccessibleName(/locked$/);
   await page.keyboard.press('Delete');
   await expect(bars(page)).toHaveCount(before.length - 1);
+  await expect(page.getByRole('complementary', { name: 'So far today' })).toContainText(`${before.length - 1} drills.`);
   await page.getByRole('heading', { level: 1 }).click();
   for (let step = 0; step < 6; step += 1) await page.keyboard.press('u');
   await expect.poll(() => names(page)).toEqual(before);

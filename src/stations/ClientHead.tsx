@@ -2,6 +2,7 @@
 
 import { memo, useRef, useState } from 'react';
 import { type StationId, flaggedConditions, openStations, screeningAge, unansweredConditions } from '@/core/safety';
+import { plannedInWords } from '@/core/record';
 import { Beside, opener } from '@/parts/Beside';
 import { SafetyLine } from '@/parts/shell/SafetyLine';
 import { StationLine } from '@/parts/shell/StationLine';
@@ -69,4 +70,10 @@ export function ClientStations({
     ...(visit && visit.runs.length > 0 ? (['coach'] as const) : []),
   ];
   return <Line clientId={id} open={openStations[path.state]} reached={reached} />;
+}
+
+/** What is planned, as it was edited since the page was made. */
+export function PlannedSoFar({ view, words }: { view: ClientView<PartOfVisit>; words: string }) {
+  const { visit } = useShown(view);
+  return visit?.plan ? plannedInWords(visit.plan.plan.items) : words;
 }

@@ -3,6 +3,7 @@ export { type HomeAnswer, type OffWay, type WishId, homeAnswers, offWays, usualH
 export { type Hours } from './hours';
 export { commandWords, typedWords } from './commandWords';
 export { type OwnBreath, type OwnEntry, ownBreathSchema, ownNoseSeconds } from './ownBreath';
+export { plannedInWords } from './planned';
 export { addDays, dayIn, isZone, timeIn, workingDay } from './day';
 export {
   type DateManner,

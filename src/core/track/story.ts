@@ -1,9 +1,8 @@
-import { counted } from '../reasons';
 import { stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
 import { calmHold, countingLooks, isOf, newest, rateBand, rateOf } from '../look';
 import { intentInWords } from '../read';
-import { type VisitRecord } from '../record';
+import { type VisitRecord, plannedInWords } from '../record';
 import { type Gates, type KnownClient, type StationId, components } from '../safety';
 import { mapChanges } from './found';
 
@@ -33,7 +32,7 @@ export function visitStory(known: KnownClient, gates: Gates, visit: VisitRecord 
     const { intent, side, ownLine } = visit.reading;
     tell('Intent', `${intentInWords(intent, side ?? undefined)}. ${shortened(ownLine) ?? ''}`.trim(), 'read');
   }
-  if (visit.plan) tell('Planned', `${counted(visit.plan.plan.items.length, 'drill')}.`, 'sequence');
+  if (visit.plan) tell('Planned', plannedInWords(visit.plan.plan.items), 'sequence');
   tell('Done', done(visit), 'coach');
   tell('Changed', changed(visit), 'track');
   return lines;

@@ -1,3 +1,4 @@
+import { type ReactNode } from 'react';
 import { Link } from '@/parts/Link';
 import { type StationId } from '@/core/safety';
 
@@ -7,7 +8,7 @@ export function Thread({
   base,
   visits = [],
 }: {
-  lines: readonly { heading: string; words: string; station: StationId }[];
+  lines: readonly { heading: string; words: ReactNode; station: StationId }[];
   /** Address of the client; a station's name is added. */
   base: string;
   /** Pages of visits, the one that is going on first. */

@@ -5,7 +5,7 @@ import { type VisitRecord, dayInWords } from '@/core/record';
 import { type StationId, openStations } from '@/core/safety';
 import { visitStory } from '@/core/track';
 import { Fence } from '@/parts/Fence';
-import { ClientSafety, ClientStations } from '@/stations/ClientHead';
+import { ClientSafety, ClientStations, PlannedSoFar } from '@/stations/ClientHead';
 import { UnreadableNotice } from '@/stations/UnreadableNotice';
 import { Thread } from '@/parts/shell/Thread';
 import { TopBar } from '@/parts/shell/TopBar';
@@ -42,6 +42,12 @@ export default async function StationsLayout({ params, children }: Props & { chi
   if (!view) notFound();
   const { known, path, visit, gates, settings } = view;
   const head = viewFor(view, []);
+  const said = viewForSaid(view);
+  const lines = visitStory(known, gates, visit).map(({ words, ...line }) => ({
+    ...line,
+    // What is edited beside the thread is told in it at once.
+    words: line.station === 'sequence' ? <PlannedSoFar view={said} words={words} /> : words,
+  }));
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar
@@ -54,7 +60,7 @@ export default async function StationsLayout({ params, children }: Props & { chi
       >
         <ClientSafety view={head} />
       </TopBar>
-      <ClientStations view={viewForSaid(view)} recorded={recordedIn(visit)} />
+      <ClientStations view={said} recorded={recordedIn(visit)} />
       <div className="grid grow grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_16.5rem]">
         <main id="main" className="px-4 py-6 lg:px-7">
           <UnreadableNotice records={view.unreadable} />
@@ -62,7 +68,7 @@ export default async function StationsLayout({ params, children }: Props & { chi
         </main>
         <Fence what="The thread">
           <Thread
-            lines={visitStory(known, gates, visit)}
+            lines={lines}
             base={`/clients/${clientId}`}
             visits={visitsInWords(clientId, visit?.id ?? null, view.today)}
           />
