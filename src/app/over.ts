@@ -1,3 +1,4 @@
+import { findDrill } from '@/core/catalogue';
 import { type CheckId } from '@/core/coach';
 import { daysKept, toldInWords } from '@/core/home';
 import { type Lift } from '@/core/load';
@@ -20,6 +21,7 @@ import {
   liftsOf,
   looksOf,
   notSetAside,
+  ownNamesOf,
   returnsOf,
   stopSymptomsOf,
   theStore,
@@ -46,6 +48,8 @@ export interface OverVisits {
   told: Told[];
   effects: Effect[];
   worked: WhatWorked;
+  /** What the drills of both are called, by their ids. */
+  names: Record<string, string>;
   kept: HomeKept[];
   lifts: { day: string; lift: Lift }[];
   aside: Unreadable[];
@@ -93,6 +97,11 @@ export function loadOver(clientId: string): OverVisits {
     const symptoms = drills.flatMap(({ checked: asked }) => asked?.found ?? []).flatMap((one) => symptomOf[one] ?? []);
     return symptoms.length > 0 ? [{ visitId, symptoms: [...new Set(symptoms)] }] : [];
   });
+  // Asked of every client, so that one seen seldom leans on what the drill shows with others.
+  const effects = whatChanged(helpedSeen(store), clientId);
+  const worked = whatWorked(coached.map(({ drills }) => drills));
+  const own = ownNamesOf(store, clientId);
+  const drillIds = [...effects.map(({ drillId }) => drillId), ...worked.drills.map(({ what }) => what)];
   return {
     rings: ringsOver(maps, (id) => days.get(id)),
     told: toldOver({
@@ -109,9 +118,9 @@ export function loadOver(clientId: string): OverVisits {
         return day ? [{ day, symptoms }] : [];
       }),
     }),
-    // Asked of every client, so that one seen seldom leans on what the drill shows with others.
-    effects: whatChanged(helpedSeen(store), clientId),
-    worked: whatWorked(coached.map(({ drills }) => drills)),
+    effects,
+    worked,
+    names: Object.fromEntries(drillIds.map((id) => [id, findDrill(id)?.name ?? own.get(id) ?? id])),
     kept,
     lifts: lifted.map(({ visitId, lift }) => ({ day: days.get(visitId)!, lift })),
     aside: notSetAside(store, aside),

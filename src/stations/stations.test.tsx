@@ -431,6 +431,7 @@ describe('Track', () => {
       lifts={[]}
       effects={[]}
       worked={{ drills: [], positions: [], cues: [] }}
+      names={{}}
       kept={[]}
       letter={null}
       {...rest}
@@ -443,6 +444,18 @@ describe('Track', () => {
     const other = { ...looks[1]!, raw: { ...looks[1]!.raw, position: 'sitting' } } as StoredLook;
     const unlike = [looks[0]!, other];
     expect(html(track(unlike))).toContain('not like with like');
+  });
+
+  test('what changed it and what worked name a drill as it was called, a drill of one’s own too', () => {
+    const page = html(
+      over([], {
+        effects: [{ drillId: 'own-hug', times: 2, own: 1, pooled: 0.4, low: 0.1, high: 0.7, clear: true }],
+        worked: { drills: [{ what: 'own-hug', times: 3, well: 2 }], positions: [], cues: [] },
+        names: { 'own-hug': 'Hug by the harbour' },
+      }),
+    );
+    expect(page.split('Hug by the harbour')).toHaveLength(3);
+    expect(page).not.toContain('>own-hug<');
   });
 
   test('with nothing measured it says so', () => {

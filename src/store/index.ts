@@ -119,6 +119,7 @@ export { notSetAside, rawRecord, readableTables, setAsideRecords } from './recor
 export { type Unreadable } from './rows';
 export {
   helpedSeen,
+  ownNamesOf,
   visitDigestsOf,
   findRun,
   openRuns,

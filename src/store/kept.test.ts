@@ -1,5 +1,6 @@
 import { type RunEvent } from '@/core/coach';
-import { helpedSeen, historyOf, visitDigestsOf } from '.';
+import { findDrill } from '@/core/catalogue';
+import { helpedSeen, historyOf, ownNamesOf, visitDigestsOf } from '.';
 import { quietItem, testStudio, type TestStudio } from './fixtures';
 
 let studio: TestStudio;
@@ -49,6 +50,28 @@ test('what a drill did to the marker is seen over all clients, and each visit ke
       ],
     },
   ]);
+});
+
+// Found on weighing the page: a drill of the coach’s own stood under What changed it by its id.
+test('a drill of one’s own is called what it was when it was last done, also where no catalogue has it any more', () => {
+  const [ada, ben] = ['Ada', 'Ben'].map((name) => studio.person(name));
+  const own = (name: string) =>
+    quietItem({ drillId: 'own-hug', own: { ...findDrill('towel-hug')!, id: 'own-hug', name } });
+  for (const [name, at] of [
+    ['Harbour hug', '2026-11-27'],
+    ['Hug by the harbour', '2026-11-24'],
+  ] as const) {
+    const runId = studio.begun(ada!.visitId, [quietItem(), own(name)]);
+    studio.append(runId, { type: 'end', why: 'done' });
+    studio.store.$client.prepare('update runs set at = ? where id = ?').run(`${at}T10:00:00.000Z`, runId);
+  }
+  expect([...ownNamesOf(studio.store, ada!.clientId)]).toEqual([['own-hug', 'Harbour hug']]);
+  expect(ownNamesOf(studio.store, ben!.clientId).size).toBe(0);
+  // What can't be read names nothing, and hides no other.
+  studio.store.$client.prepare(`update runs set items = '[{' where items like '%Harbour hug%'`).run();
+  expect([...ownNamesOf(studio.store, ada!.clientId)]).toEqual([['own-hug', 'Hug by the harbour']]);
+  studio.store.$client.prepare(`update runs set items = '["a", 7, null, {"own": {"name": "No id"}}]'`).run();
+  expect([...ownNamesOf(studio.store, ada!.clientId).keys()]).not.toContain('own-hug');
 });
 
 test('a client without a visit has none, and an empty studio has seen nothing', () => {

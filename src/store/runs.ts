@@ -445,6 +445,18 @@ export function stoppedDrillsOf(store: Store, clientIds: readonly string[]): Map
   return new Map([...stopped].map(([clientId, own]) => [clientId, [...own.values()]]));
 }
 
+/** Names of drills of a coach's own by their ids, as runs of a client last had them: also of those that no catalogue has any more. */
+export function ownNamesOf(store: Store, clientId: string): Map<string, string> {
+  const taking = runIdsOf(store, [clientId]).map(({ runId }) => runId);
+  if (taking.length === 0) return new Map();
+  const items = sql`case when json_valid(${runs.items}) then ${runs.items} else '[]' end`;
+  const rows = store.all<{ id: unknown; name: unknown }>(
+    sql`select json_extract(${items}, one.fullkey || '.drillId') as id, json_extract(${items}, one.fullkey || '.own.name') as name
+      from ${runs}, json_each(${items}) as one where ${inArray(runs.id, taking)} and name is not null order by ${runs.at}`,
+  );
+  return new Map(rows.map(({ id, name }) => [String(id), String(name)]));
+}
+
 /** Symptoms with which runs of a client were stopped, each with its visit, oldest first. */
 export function stopSymptomsOf(store: Store, clientId: string): { visitId: string; symptoms: string[] }[] {
   const taking = runIdsOf(store, [clientId]).map(({ runId }) => runId);

@@ -53,6 +53,8 @@ export interface OverStationProps {
   effects: readonly Effect[];
   /** Drills, positions and cues, by how often they went well. */
   worked: Lists;
+  /** What the drills of both are called, by their ids. */
+  names: Readonly<Record<string, string>>;
   /** What was asked at home, the newest first. */
   kept: readonly HomeKept[];
   /** A letter to their clinician, as it is written from the record. */
@@ -72,13 +74,15 @@ export function OverStation({
   lifts,
   effects,
   worked,
+  names,
   kept,
   letter,
 }: OverStationProps) {
   const [chosen, choose] = useState<MeasureId | null>(lead);
   const main = over.find(({ measure }) => measure === chosen) ?? over[0];
   const said = (day: string) => dayInWords(day, today);
-  if (!main && told.length === 0 && kept.length === 0 && lifts.length === 0) {
+  const seen = [told, kept, lifts, effects, worked.drills, worked.positions, worked.cues];
+  if (!main && seen.every((list) => list.length === 0)) {
     return (
       <>
         <StationHead title="Over visits" line="What became of it, like with like.">
@@ -90,7 +94,9 @@ export function OverStation({
       </>
     );
   }
-  const words = main ? overInWords(main, said) : { title: 'Over visits', line: 'Told, and not measured yet.' };
+  const words = main
+    ? overInWords(main, said)
+    : { title: 'Over visits', line: told.length > 0 ? 'Told, and not measured yet.' : 'Not measured yet.' };
   const rest = over.filter(({ measure }) => measure !== main?.measure);
   return (
     <>
@@ -119,10 +125,10 @@ export function OverStation({
         </Fence>
       )}
       <Fence what="What changed it">
-        <WhatChanged effects={effects} />
+        <WhatChanged effects={effects} names={names} />
       </Fence>
       <Fence what="What worked">
-        <WhatWorked worked={worked} />
+        <WhatWorked worked={worked} names={names} />
       </Fence>
       <Fence what="What they told">
         <ToldOver told={told} said={said} />

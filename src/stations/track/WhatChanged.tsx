@@ -1,4 +1,3 @@
-import { knownDrill } from '@/core/sequence';
 import { type Effect } from '@/core/track';
 
 const row = 36;
@@ -6,7 +5,14 @@ const row = 36;
 const x = (value: number) => `${50 + Math.max(-1, Math.min(1, value)) * 47.5}%`;
 
 /** What the marker showed right after each drill, drawn toward what it shows with other clients; filled where the interval leaves no change out. */
-export function WhatChanged({ effects }: { effects: readonly Effect[] }) {
+export function WhatChanged({
+  effects,
+  names,
+}: {
+  effects: readonly Effect[];
+  /** What the drills are called, by their ids. */
+  names: Readonly<Record<string, string>>;
+}) {
   if (effects.length === 0) return null;
   return (
     <section aria-labelledby="changed" className="mt-8 border-t border-ink pt-4">
@@ -36,7 +42,7 @@ export function WhatChanged({ effects }: { effects: readonly Effect[] }) {
           {effects.map(({ drillId, times, pooled, low, high, clear }) => (
             <tr key={drillId} className="border-t border-rule">
               <th scope="row" className={`pr-4 text-left ${clear ? 'font-semibold' : 'font-normal'}`}>
-                {knownDrill({ drillId })?.name ?? drillId}
+                {names[drillId] ?? drillId}
               </th>
               <td>
                 <svg height={row} className="block w-full max-w-120 min-w-24 overflow-visible" aria-hidden>

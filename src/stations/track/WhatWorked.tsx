@@ -1,20 +1,22 @@
 'use client';
 
 import { capital } from '@/core/reasons';
-import { knownDrill } from '@/core/sequence';
 import { type WhatWorked as Lists, type Worked } from '@/core/track';
 
 /** Rows of a list that are shown, the best first. */
 const rowsShown = 6;
 
 /** Drills, positions and cues that worked for this client, each with how often that was seen. */
-export function WhatWorked({ worked }: { worked: Lists }) {
+export function WhatWorked({
+  worked,
+  names,
+}: {
+  worked: Lists;
+  /** What the drills are called, by their ids. */
+  names: Readonly<Record<string, string>>;
+}) {
   const lists = [
-    {
-      title: 'Drills, gone calmly',
-      list: worked.drills,
-      name: (id: string) => knownDrill({ drillId: id })?.name ?? id,
-    },
+    { title: 'Drills, gone calmly', list: worked.drills, name: (id: string) => names[id] ?? id },
     { title: 'Positions, gone calmly', list: worked.positions, name: capital },
     { title: 'Cues that landed', list: worked.cues, name: (words: string) => `“${words}”` },
   ].filter(({ list }) => list.length > 0);
