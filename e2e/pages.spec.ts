@@ -3,6 +3,7 @@ import { type Page, expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { findDrill } from '@/core/catalogue';
 import { protocolIds } from '@/core/look';
+import { firstLoadKb, mostKb } from '../scripts/firstLoad';
 import { expectAccessible, listens, planCommands, planItem, runCommands, seedClient } from './support/walk';
 
 /** Every page the app has, by its own folders. */
@@ -72,11 +73,14 @@ async function isWhole() {
 const spill = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
 
 for (const route of routes)
-  test(`${route} is accessible in both themes, and nothing on it scrolls sideways`, async () => {
+  test(`${route} is accessible in both themes, nothing on it scrolls sideways, and it is light to load`, async () => {
     for (const address of new Set([filledIn(route), ...(elsewhere[route] ?? []).map(filledIn)])) {
       await page.setViewportSize({ width: 1280, height: 800 });
       const answer = await page.goto(address);
       expect(answer!.status(), address).toBe(200);
+      const kb = firstLoadKb(await answer!.text());
+      expect(kb, address).toBeGreaterThan(100);
+      expect(kb, address).toBeLessThan(mostKb(route));
       // One that leads on to another is judged there.
       if (!page.url().endsWith(address)) continue;
       await isWhole();

@@ -32,6 +32,7 @@ export {
   pedalMove,
   pedalTime,
 } from './pedal';
+export { pressHolds, pressWithinMs, remoteFrame } from './paired';
 export {
   type MainAct,
   type PairedMessage,
@@ -39,13 +40,10 @@ export {
   type RemoteFrame,
   type RemotePress,
   pairedMessageSchema,
-  pressHolds,
-  pressWithinMs,
-  remoteFrame,
   remoteFrameSchema,
-  remoteNames,
   remotePressSchema,
-} from './paired';
+} from './pairedSchema';
+export { remoteNames } from './remoteNames';
 export {
   type RunState,
   cursorAt,

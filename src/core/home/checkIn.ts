@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { type HomeReturn, doneLevels, feltLevels, homeSigns } from './code';
-import { type HomePlan, mostItems } from './practice';
+import { mostItems } from './mostItems';
+import { type HomePlan } from './practice';
 
 const dayMs = 86_400_000;
 const noon = (day: string) => Date.parse(`${day}T12:00:00Z`);

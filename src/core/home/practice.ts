@@ -1,9 +1,6 @@
 import * as z from 'zod/mini';
 import { planItemSchema } from '../sequence';
 
-/** Most things that go home without a reason. Common practice. */
-export const mostItems = 3;
-
 const time = z.string().check(z.regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time is written like 07:30.'));
 const words = (most: number) => z.string().check(z.maxLength(most, `Use at most ${most} characters.`));
 

@@ -1,6 +1,7 @@
 import { durationInWords, segmentsOf, totalsOf } from '../dose';
 import { type PlanItem } from '../sequence';
-import { type HomeItem, type HomePlan, mostItems } from './practice';
+import { mostItems } from './mostItems';
+import { type HomeItem, type HomePlan } from './practice';
 import { awakeMinutes, sinceWaking } from './clock';
 
 /** Most of a day that a practice takes, unless the coach sets another. Common practice, the numbers ours. */

@@ -1,5 +1,7 @@
 'use client';
 
+import dynamic from 'next/dynamic';
+import { memo } from 'react';
 import { summariseRun, stateOf } from '@/core/coach';
 import { durationInWords } from '@/core/dose';
 import {
@@ -18,6 +20,7 @@ import { Button, LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
 import { EmptyState, Notice } from '@/parts/Notice';
+import { patiently } from '@/parts/patiently';
 import { useDraft } from '@/parts/useDraft';
 import { PathStop } from '../PathStop';
 import { StationHead } from '../StationHead';
@@ -25,10 +28,20 @@ import { shownWeek } from '../shownWeek';
 import { drawnAsShown } from '../useShown';
 import { type ClientView } from '../view';
 import { DayLine } from './DayLine';
-import { GoesOut } from './GoesOut';
-import { HomeLink } from './HomeLink';
 import { ItemColumn } from './ItemColumn';
 import { type Home, useHome } from './useHome';
+
+// Sheets, sound and codes stand at the foot of the page, and weigh more than the rest of it.
+const GoesOut = memo(
+  dynamic(() => patiently(() => import('./GoesOut')).then(({ GoesOut }) => GoesOut), {
+    loading: () => <div className="min-h-96" />,
+  }),
+);
+const HomeLink = memo(
+  dynamic(() => patiently(() => import('./HomeLink')).then(({ HomeLink }) => HomeLink), {
+    loading: () => <div className="min-h-48" />,
+  }),
+);
 
 /** Carry home: at most three things, when in the day, and what of it goes out of the door. */
 export const CarryStation = drawnAsShown(function CarryStation({

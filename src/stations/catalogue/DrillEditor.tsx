@@ -10,8 +10,9 @@ import { useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { BodyFigure } from '@/parts/figures/body/BodyFigure';
 import { Notice } from '@/parts/Notice';
+import { patiently } from '@/parts/patiently';
 import { say } from '@/parts/say';
-import { draftFaults, tidied, outOfReach } from './draft';
+import { tidied, outOfReach } from './draft';
 import { DrillFields } from './DrillFields';
 import { aboutFields, fieldGroups } from './drillForm';
 import { Group } from './DrillRows';
@@ -32,6 +33,8 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
     .map(({ id, name }) => [id, name] as const);
 
   const save = async () => {
+    // The whole of the schema, which nobody needs before there is something to keep.
+    const { draftFaults } = await patiently(() => import('./draftFaults'));
     const found = draftFaults(draft, new Map(own.map((drill) => [drill.id, drill])));
     setFaults(found);
     setRefused(null);

@@ -7,9 +7,10 @@ import { drillFile } from '@/core/formats';
 import { send, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
+import { patiently } from '@/parts/patiently';
 import { saveFile } from '@/parts/saveFile';
 import { say } from '@/parts/say';
-import { type LineFault, readDrillFile } from './readDrillFile';
+import { type LineFault } from './readDrillFile';
 
 const mostBytes = 4_000_000;
 
@@ -30,6 +31,7 @@ export function DrillFiles({ own }: { own: readonly Drill[] }) {
       });
       return;
     }
+    const { readDrillFile } = await patiently(() => import('./readDrillFile'));
     const result = readDrillFile(await file.text(), own);
     if (result.faults) {
       setFaults({ name: file.name, list: result.faults });

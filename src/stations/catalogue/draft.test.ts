@@ -1,5 +1,6 @@
 import { type Drill, drills, findDrill } from '@/core/catalogue';
-import { blankDrill, draftFaults, outOfReach } from './draft';
+import { blankDrill, outOfReach } from './draft';
+import { draftFaults } from './draftFaults';
 import { type DrillField, aboutFields, fieldGroups } from './drillForm';
 
 test('hands that can’t be where they are asked are told, with which hand and how far; the nearest is shown', () => {

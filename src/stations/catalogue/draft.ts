@@ -1,8 +1,6 @@
 import { figureOf, specOf } from '@/core/body';
-import { type Drill, drillSchema } from '@/core/catalogue';
-import { type Fault, drillFaults } from '@/core/formats';
-import { inEnglish, listed, setByYou } from '@/core/reasons';
-import { wantedOf } from './drillForm';
+import { type Drill } from '@/core/catalogue';
+import { listed, setByYou } from '@/core/reasons';
 
 /** An empty drill of the coach's own: what every drill has, and nothing chosen yet. */
 export function blankDrill(id: string): Drill {
@@ -77,40 +75,6 @@ export const tidied = (draft: Drill): Drill => ({
   steps: draft.steps.filter(({ words }) => words.trim() !== ''),
   cues: draft.cues.filter(({ words }) => words.trim() !== ''),
 });
-
-const breathWords: Record<string, string> = {
-  inhale: 'In',
-  topPause: 'Pause after the inhale',
-  exhale: 'Out',
-  bottomPause: 'Pause after the exhale',
-};
-
-/** Everything that stands in the way of keeping a draft, a sentence each. */
-export function draftFaults(draft: Drill, known: ReadonlyMap<string, Drill>): Fault[] {
-  const drill = tidied(draft);
-  const parsed = drillSchema.safeParse(drill, inEnglish);
-  if (parsed.success) return drillFaults(parsed.data, new Map([...known, [drill.id, parsed.data]]));
-  const seen = new Set<string>();
-  return parsed.error.issues.flatMap(({ path, message }) => {
-    const [first, second] = path.map(String);
-    const key = first === 'breath' ? `breath.${second}` : (first ?? '');
-    if (seen.has(key)) return [];
-    seen.add(key);
-    const range = ['breaths', 'sets'].includes(first ?? '') || first === 'breath';
-    const name =
-      first === 'breath'
-        ? breathWords[second ?? '']
-        : first === 'breaths'
-          ? 'Breaths'
-          : first === 'sets'
-            ? 'Sets'
-            : first;
-    const what = range
-      ? `${name}: the start lies between the least and the most, none below 0.`
-      : (wantedOf.get(first ?? '') ?? `${first}: ${message}`);
-    return [{ path: path.filter((step) => typeof step !== 'symbol'), what }];
-  });
-}
 
 /** What of a drill's figure can't be done as it is asked, in one sentence; null where all of it can. */
 export function outOfReach(draft: Drill): string | null {

@@ -2,6 +2,7 @@
 
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { MonitorUp } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { type FaultId, faults } from '@/core/catalogue';
 import {
@@ -27,6 +28,7 @@ import { newId, send, usePresent } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { PlanStrip } from '@/parts/figures/PlanStrip';
 import { Tide } from '@/parts/figures/Tide';
+import { patiently } from '@/parts/patiently';
 import { EmergencyWords } from '../PathStop';
 import { type ClientView } from '../view';
 import { type GroupMember, GroupTiles } from './GroupTiles';
@@ -35,7 +37,6 @@ import { Middle } from './Middle';
 import { ChecksAsked, EffortPanel, HelpedPanel, KeysPanel, NotePanel, PacePanel, Panel, SoundPanel } from './Panels';
 import { RunHeader } from './RunHeader';
 import { RunZones } from './RunZones';
-import { ScreensPanel } from './ScreensPanel';
 import { StopPanel } from './StopPanel';
 import { shownWeek } from '../shownWeek';
 import { ThisDrill } from './ThisDrill';
@@ -66,6 +67,12 @@ type PanelId = keyof typeof panels | 'touch' | 'more';
 const anyTime: readonly PanelId[] = ['keys', 'sound', 'screens'];
 /** On a phone these stand beside “More”; the rest is behind it. */
 const onPhone: readonly PanelId[] = ['helped', 'pace'];
+
+// Codes for a camera, which few runs ask for.
+const ScreensPanel = dynamic(() => patiently(() => import('./ScreensPanel')).then(({ ScreensPanel }) => ScreensPanel), {
+  ssr: false,
+  loading: () => <p className="text-ink2">Coming …</p>,
+});
 
 const noDevices = { devices: [], elsewhere: null };
 

@@ -2,14 +2,8 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type PairKind } from '@/core/access';
-import {
-  type ClientFrame,
-  type PairedMessage,
-  type RemoteFrame,
-  type RemotePress,
-  pressHolds,
-  remotePressSchema,
-} from '@/core/coach';
+import { type ClientFrame, type PairedMessage, type RemoteFrame, type RemotePress, pressHolds } from '@/core/coach';
+import { patiently } from '@/parts/patiently';
 import { streamFrom } from './listening';
 
 /** Said again this often: a device that hears nothing goes blank or says so. */
@@ -96,6 +90,8 @@ export function usePaired(
     if (!active) return;
     // How far the server’s clock is from this one’s: a press that lay somewhere is known by its age.
     let apartMs = 0;
+    // Only a run with a remote has presses to check.
+    const reading = patiently(() => import('./readPress'));
     return streamFrom(
       `/api/paired/heed?run=${encodeURIComponent(runId)}`,
       {
@@ -103,14 +99,14 @@ export function usePaired(
           apartMs = Date.now() - serverMs;
         },
         devices: (told: { devices: PairedDevice[] }) => setDevices(told.devices),
-        press: (data: { serverMs: number }) => {
-          const press = remotePressSchema.safeParse(data);
-          if (!press.success || seen.current.has(press.data.id)) return;
-          seen.current.add(press.data.id);
+        press: async (data: { serverMs: number }) => {
+          const press = (await reading).readPress(data);
+          if (!press || seen.current.has(press.id)) return;
+          seen.current.add(press.id);
           const ageMs = Date.now() - data.serverMs - apartMs;
-          if (!pressHolds(press.data, ask.current.remote([]), ageMs)) return;
-          ask.current.onPress(press.data);
-          setTaken((before) => [...before, press.data.id].slice(-toldOf));
+          if (!pressHolds(press, ask.current.remote([]), ageMs)) return;
+          ask.current.onPress(press);
+          setTaken((before) => [...before, press.id].slice(-toldOf));
         },
       },
       () => setDevices([]),

@@ -1,11 +1,20 @@
 'use client';
 
+import dynamic from 'next/dynamic';
+import { memo } from 'react';
 import { flaggedConditions } from '@/core/safety';
+import { patiently } from '@/parts/patiently';
 import { PathStop } from '../PathStop';
 import { drawnAsShown } from '../useShown';
 import { type ClientView } from '../view';
-import { IntoPlan } from './IntoPlan';
 import { LoadStation } from './LoadStation';
+
+// What makes a drill of a load checks it with the whole of the catalogue’s schema: nobody begins with that.
+const IntoPlan = memo(
+  dynamic(() => patiently(() => import('./IntoPlan')).then(({ IntoPlan }) => IntoPlan), {
+    loading: () => <div className="min-h-11" />,
+  }),
+);
 
 /** Breath under load for a client: held against what was told, put into today's plan, and logged with today's visit. */
 export const ClientLoad = drawnAsShown(function ClientLoad({

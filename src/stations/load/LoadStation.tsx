@@ -1,6 +1,7 @@
 'use client';
 
-import { type ReactNode, useCallback, useEffect, useRef } from 'react';
+import dynamic from 'next/dynamic';
+import { type ReactNode, memo, useCallback, useEffect, useRef } from 'react';
 import {
   type DrillLoad,
   type LoadAnswer,
@@ -20,16 +21,22 @@ import { NamedSelect } from '@/parts/Field';
 import { LateLoadFigure } from '@/parts/figures/load/LateLoadFigure';
 import { RepetitionLanes } from '@/parts/figures/load/RepetitionLanes';
 import { ListeningFieldset } from '@/parts/ListeningFieldset';
+import { patiently } from '@/parts/patiently';
 import { useKeptValue } from '@/parts/useKept';
 import { StationHead } from '../StationHead';
 import { Beside, Off } from './Besides';
-import { KeepAsDrill } from './IntoPlan';
 import { LiftLog } from './LiftLog';
 import { OwnMovement } from './OwnMovement';
 import { Reasons } from './Reasons';
 import { Sets } from './Sets';
 import { type Kept, type Typed, askedOf, begin, describe, drillLoadOf, lightSet, movementAsked } from './typed';
 import { type Change, HowHeavy, Weights } from './Weights';
+
+const KeepAsDrill = memo(
+  dynamic(() => patiently(() => import('./KeepAsDrill')).then(({ KeepAsDrill }) => KeepAsDrill), {
+    loading: () => <div className="min-h-11" />,
+  }),
+);
 
 /** Breath under load: a movement, how it is loaded, and when to breathe in it; the line of pull can be turned, and the answer follows. */
 export function LoadStation({

@@ -233,7 +233,7 @@ test('a movement of one’s own begins as one of the library; the answer follows
 test('a set goes into today’s plan once, with its weight and repetitions; without an intent it is told why not', async () => {
   const visit = clientView({ facts: [...signs, ...answers()], visit: {} });
   render(<ClientLoad view={visit} />);
-  expect(screen.getByText(/once an intent is chosen in Read/)).toBeTruthy();
+  expect(await screen.findByText(/once an intent is chosen in Read/)).toBeTruthy();
   cleanup();
   const reading = {
     id: 'r',
@@ -245,6 +245,7 @@ test('a set goes into today’s plan once, with its weight and repetitions; with
     snapshot: null,
   };
   render(<ClientLoad view={clientView({ facts: [...signs, ...answers()], visit: { reading: reading as never } })} />);
+  await screen.findByRole('button', { name: 'Put it into today’s plan' });
   await press('Put it into today’s plan');
   await act(() => new Promise((slowly) => setTimeout(slowly, 850)));
   await press('Put it into today’s plan');
