@@ -17,6 +17,9 @@ import { DrillFields } from './DrillFields';
 import { aboutFields, fieldGroups } from './drillForm';
 import { Group } from './DrillRows';
 
+/** The whole of the schema, which nobody needs before there is something to keep; there by then, so that it is kept without a server. */
+const checked = () => patiently(() => import('./draftFaults'));
+
 /** Writing a drill of one's own, in the schema of the built-in ones. What is typed stays in this browser until it is kept. */
 export function DrillEditor({ initial, revision, own }: { initial: Drill; revision: number; own: readonly Drill[] }) {
   const router = useRouter();
@@ -24,6 +27,7 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
   const [faults, setFaults] = useState<readonly Fault[]>([]);
   const [refused, setRefused] = useState<string | null>(null);
   const keep = useKeep();
+  useEffect(() => void checked(), []);
   const set = (change: Partial<Drill>) => setDraft({ ...draft, ...change });
   const faultOf = (...parts: (keyof Drill)[]) =>
     faults.find(({ path }) => (parts as unknown[]).includes(path[0]))?.what ?? null;
@@ -33,8 +37,7 @@ export function DrillEditor({ initial, revision, own }: { initial: Drill; revisi
     .map(({ id, name }) => [id, name] as const);
 
   const save = async () => {
-    // The whole of the schema, which nobody needs before there is something to keep.
-    const { draftFaults } = await patiently(() => import('./draftFaults'));
+    const { draftFaults } = await checked();
     const found = draftFaults(draft, new Map(own.map((drill) => [drill.id, drill])));
     setFaults(found);
     setRefused(null);

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { type Drill, drills as builtIn } from '@/core/catalogue';
 import { drillFile } from '@/core/formats';
 import { send, useKeep } from '@/keep';
@@ -14,10 +14,14 @@ import { type LineFault } from './readDrillFile';
 
 const mostBytes = 4_000_000;
 
+/** What a file is checked with, fetched once the page stands. */
+const reading = () => patiently(() => import('./readDrillFile'));
+
 /** Drills in and out as JSON: all of a file or nothing of it. */
 export function DrillFiles({ own }: { own: readonly Drill[] }) {
   const router = useRouter();
   const keep = useKeep();
+  useEffect(() => void reading(), []);
   const [faults, setFaults] = useState<{ name: string; list: LineFault[] } | null>(null);
 
   const write = (drills: readonly Drill[], name: string) =>
@@ -31,7 +35,7 @@ export function DrillFiles({ own }: { own: readonly Drill[] }) {
       });
       return;
     }
-    const { readDrillFile } = await patiently(() => import('./readDrillFile'));
+    const { readDrillFile } = await reading();
     const result = readDrillFile(await file.text(), own);
     if (result.faults) {
       setFaults({ name: file.name, list: result.faults });
