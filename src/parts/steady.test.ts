@@ -30,7 +30,9 @@ beforeEach(() => {
   [inPage, scrolled, furthest] = [400, 100, 2000];
 });
 
-const press = (on: Element = more!) => on.dispatchEvent(new Event('pointerdown', { bubbles: true }));
+const point = (type: string, on: Element, init: MouseEventInit) =>
+  on.dispatchEvent(new MouseEvent(type, { bubbles: true, ...init }));
+const press = (on: Element = more!) => point('pointerdown', on, { clientX: 50, clientY: 310 });
 /** Something comes in above, or goes. */
 function movesBy(px: number) {
   inPage += px;
@@ -43,8 +45,14 @@ function movesBy(px: number) {
 test('what was pressed stays where it is, as often as something comes in above it or goes', () => {
   press();
   expect([movesBy(60), movesBy(30), movesBy(-60)]).toEqual([300, 300, 300]);
-  more!.dispatchEvent(new KeyboardEvent('keydown', { key: '+', bubbles: true }));
-  expect(movesBy(45)).toBe(300);
+});
+
+test('that is so at once, before the page is laid out for the eye: the next press may come sooner', async () => {
+  press();
+  inPage += 44;
+  document.querySelector('main div')!.textContent = 'Too long';
+  await Promise.resolve();
+  expect(inPage - scrolled).toBe(300);
 });
 
 test('what moves long after a press, or half a page away, is left where it goes', () => {
@@ -68,6 +76,17 @@ test('a page that is scrolled by hand, or gone to the head of, is not scrolled b
   // A list in the page.
   more!.parentElement!.dispatchEvent(new Event('scroll'));
   expect(movesBy(20)).toBe(440);
+});
+
+test('what is dragged goes with the hand, and the page stays', () => {
+  press();
+  point('pointermove', more!, { clientX: 55, clientY: 312, buttons: 1 });
+  expect(movesBy(20)).toBe(300);
+  // Moved on with nothing pressed: to the next press.
+  point('pointermove', more!, { clientX: 90, clientY: 380 });
+  expect(movesBy(20)).toBe(300);
+  point('pointermove', more!, { clientX: 50, clientY: 330, buttons: 1 });
+  expect(movesBy(20)).toBe(320);
 });
 
 test('a press on the page’s head, or on nothing, holds nothing', () => {
