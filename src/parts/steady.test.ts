@@ -14,7 +14,7 @@ globalThis.ResizeObserver = class {
 let now = 0;
 /** Where the pressed thing stands in the page, and how far that is scrolled. */
 let [inPage, scrolled, furthest] = [0, 0, 0];
-Object.defineProperty(window, 'scrollY', { get: () => scrolled });
+Object.defineProperty(document.documentElement, 'scrollTop', { get: () => scrolled });
 window.scrollBy = ((by: ScrollToOptions) => {
   scrolled = Math.min(furthest, Math.max(0, scrolled + by.top!));
 }) as typeof window.scrollBy;
@@ -67,15 +67,33 @@ test('what moves long after a press, or half a page away, is left where it goes'
   expect(movesBy(20)).toBe(340 + window.innerHeight);
 });
 
-test('a page that is scrolled by hand, or gone to the head of, is not scrolled back', () => {
+test('a page that is scrolled by hand, or to what has the focus, is not scrolled back', async () => {
   press();
   scrolled = 0;
   document.dispatchEvent(new Event('scroll'));
   expect(movesBy(20)).toBe(420);
-  press();
   // A list in the page.
-  more!.parentElement!.dispatchEvent(new Event('scroll'));
+  press();
+  const main = more!.parentElement!;
+  main.scrollTop = 30;
+  main.dispatchEvent(new Event('scroll'));
   expect(movesBy(20)).toBe(440);
+  // Scrolled and changed in one go: the page is told of the change first.
+  press();
+  scrolled = 80;
+  main.append('Seen');
+  await Promise.resolve();
+  expect(scrolled).toBe(80);
+  expect(movesBy(20)).toBe(380);
+});
+
+test('where the browser holds it itself it is not held twice', () => {
+  press();
+  inPage += 50;
+  scrolled += 50;
+  expect(movesBy(0)).toBe(inPage - scrolled);
+  expect(inPage - scrolled).toBe(300);
+  expect(movesBy(20)).toBe(300);
 });
 
 test('what is dragged goes with the hand, and the page stays', () => {

@@ -19,20 +19,31 @@ export function keepPlace(): void {
     sizes.disconnect();
   };
   const topOf = (on: Element) => on.getBoundingClientRect().top;
+  /** How far everything that it lies in is scrolled, the page with it. */
+  const scrolledOf = (on: Element) => {
+    let sum = 0;
+    for (let around = on.parentElement; around; around = around.parentElement) sum += around.scrollTop;
+    return sum;
+  };
   const follow = () => {
     if (!held) return;
     const moved = topOf(held.on) - held.top;
+    const scrolled = scrolledOf(held.on);
+    const byOthers = Math.abs(scrolled - held.scrolled) >= 1;
+    // The browser held it where it was, or something was scrolled to on purpose.
+    if (byOthers && Math.abs(moved) < 1) held.scrolled = scrolled;
+    else if (byOthers) return letGo();
     // Half a page away it was put elsewhere on purpose.
     if (!held.on.isConnected || performance.now() > held.until || Math.abs(moved) > innerHeight / 2) return letGo();
     if (Math.abs(moved) < 1) return;
     scrollBy({ top: moved, behavior: 'instant' });
     // Where the page goes no further, it has moved after all.
-    held = { ...held, top: topOf(held.on), scrolled: scrollY };
+    held = { ...held, top: topOf(held.on), scrolled: scrolledOf(held.on) };
   };
   const hold = ({ target, clientX: x, clientY: y }: PointerEvent) => {
     const on = target instanceof Element ? target.closest(pressable) : null;
     if (!on?.closest('main')) return letGo();
-    held = { on, top: topOf(on), scrolled: scrollY, until: performance.now() + forMs, x, y };
+    held = { on, top: topOf(on), scrolled: scrolledOf(on), until: performance.now() + forMs, x, y };
     changes.observe(document.body, { childList: true, subtree: true, characterData: true });
     sizes.observe(document.body);
   };
@@ -51,8 +62,8 @@ export function keepPlace(): void {
   // Scrolled by hand, or gone to the head of another page: that is meant.
   document.addEventListener(
     'scroll',
-    ({ target }) => {
-      if (held && (target !== document || Math.abs(scrollY - held.scrolled) > 1)) letGo();
+    () => {
+      if (held && Math.abs(scrolledOf(held.on) - held.scrolled) >= 1) letGo();
     },
     true,
   );
