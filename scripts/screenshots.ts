@@ -94,6 +94,9 @@ async function walk(page: Page) {
     'left back': 1,
   });
   await allSaved(page);
+  // Down to what was found.
+  await page.mouse.move(640, 300);
+  await page.mouse.wheel(0, 400);
   await picture('look');
   await page.goto(`${base}/look?protocol=postureSearch`);
   const depths = {

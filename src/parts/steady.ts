@@ -6,7 +6,7 @@
  */
 export function keepPlace(): void {
   const pressable =
-    'button, a[href], summary, label, input, select, textarea, [role=button], [role=radio], [role=checkbox]';
+    'button, a[href], summary, label, input, select, textarea, [role=button], [role=radio], [role=checkbox], [role=slider]';
   /** So long after a press the next one may be on its way. */
   const forMs = 2000;
   /** Further than this from where it came down it is dragging something; px. */
