@@ -21,6 +21,7 @@ import {
   liftsOf,
   looksOf,
   notSetAside,
+  ownDrillsOf,
   ownNamesOf,
   returnsOf,
   stopSymptomsOf,
@@ -100,7 +101,9 @@ export function loadOver(clientId: string): OverVisits {
   // Asked of every client, so that one seen seldom leans on what the drill shows with others.
   const effects = whatChanged(helpedSeen(store), clientId);
   const worked = whatWorked(coached.map(({ drills }) => drills));
-  const own = ownNamesOf(store, clientId);
+  // One that was only swapped in stands in no run's plan.
+  const inCatalogue = ownDrillsOf(store).map(({ drill }) => [drill.id, drill.name] as const);
+  const own = new Map([...inCatalogue, ...ownNamesOf(store, clientId)]);
   const drillIds = [...effects.map(({ drillId }) => drillId), ...worked.drills.map(({ what }) => what)];
   return {
     rings: ringsOver(maps, (id) => days.get(id)),

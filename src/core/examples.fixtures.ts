@@ -351,6 +351,7 @@ export const standIns: Readonly<Record<string, object>> = {
   'sequence/near.ts': { found: search(problem) },
   'sequence/choiceRules.ts': { steps: problem.items },
   'track/found.ts': { visit: visitOf(testDay, { looks: [hands, ...maps], reading: oneSide as never }) },
+  'track/drillName.ts': { visit: visitOf(testDay, {}) },
   'track/lastTime.ts': { visit: visitOf(testDay, { looks: maps, reading: oneSide as never }) },
   'track/needs.ts': {
     expected: {

@@ -4,8 +4,8 @@ import { useEffect, useRef, useState } from 'react';
 import { outcomeOf, stateOf, summariseRun } from '@/core/coach';
 import { homeDrills } from '@/core/home';
 import { type StoredNote, momentInWords } from '@/core/record';
-import { drillOf, knownDrill } from '@/core/sequence';
-import { type Repeats, visitNote, withHome } from '@/core/track';
+import { drillOf } from '@/core/sequence';
+import { type Repeats, drillName, visitNote, withHome } from '@/core/track';
 import { newId, useKeep } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { TickChips } from '@/parts/Chips';
@@ -57,7 +57,7 @@ function Draft({ view, repeats }: { view: ClientView<PartOfVisit>; repeats: Repe
   }, [saved?.revision]);
   const keep = useKeep();
   const [error, setError] = useState<string | null>(null);
-  const nameOf = (id: string) => knownDrill({ drillId: id })?.name ?? id;
+  const nameOf = (id: string) => drillName(visit, id);
   const { consent, settings } = view;
   const fresh = visitNote(view.known, view.gates, visit, repeats, home.map(nameOf), {
     consent,

@@ -33,5 +33,6 @@ export { clearestChange, foundIn, mapChanges } from './found';
 export { notOursIn, progressLetter } from './letter';
 export { type RingsOver, ringsOver } from './rings';
 export { type Told, complaintChange, toldOver } from './told';
+export { drillName } from './drillName';
 export { type LastTime, lastTimeOf } from './lastTime';
 export { type Kept, type RecordTable, dictionaryOf, measuredIn, questionInWords, tablesOf } from './recordTables';

@@ -3,8 +3,9 @@ import { homeDrills } from '../home';
 import { baseMap, isOf } from '../look';
 import { intentInWords } from '../read';
 import { type VisitRecord } from '../record';
-import { drillOf, knownDrill } from '../sequence';
+import { drillOf } from '../sequence';
 import { changeOf } from './change';
+import { drillName } from './drillName';
 import { type Repeats } from './over';
 import { markerBeforeAfter } from './series';
 
@@ -48,7 +49,7 @@ export function lastTimeOf(visit: VisitRecord, repeats: Repeats): LastTime {
     ownLine: reading?.ownLine ?? '',
     home: (visit.home ? homeDrills(visit.home.plan) : (note?.home ?? [])).map((drillId) => ({
       drillId,
-      name: knownDrill({ drillId })?.name ?? drillId,
+      name: drillName(visit, drillId),
     })),
     props: [...new Set(used)],
     position: map?.raw.position ?? (hands?.raw as { position?: string } | undefined)?.position ?? null,
