@@ -125,3 +125,16 @@ test('what opens over a page or beside what was pressed fits the narrowest scree
     await expect.poll(outside, { message: what, timeout: 5000 }).toEqual([]);
   }
 });
+
+test('what a page runs is compiled beside it as it comes, not function by function while it waits', async ({
+  browser,
+  page: fresh,
+}) => {
+  await browser.startTracing(fresh, { categories: ['disabled-by-default-v8.compile'] });
+  await fresh.goto('/clients');
+  await listens(fresh);
+  const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as { traceEvents: { name: string }[] };
+  const oneByOne = traceEvents.filter(({ name }) => name === 'V8.ParseFunction').length;
+  // Some thousand otherwise; what stands in the page itself is left.
+  expect(oneByOne).toBeLessThan(400);
+});
