@@ -2,7 +2,7 @@ import { readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 /** Asks a browser that knows it to compile a whole script beside the page while it comes, not piece by piece in the page as it runs. */
-export const ahead = '//# allFunctionsCalledOnLoad\n';
+const ahead = '//# allFunctionsCalledOnLoad\n';
 
 /**
  * Marks every script of a folder. What a page loads it runs: it listens sooner, and what was compiled is whole when the browser keeps
