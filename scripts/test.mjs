@@ -37,8 +37,8 @@ const [built] = await Promise.all([
 ]);
 tally(
   'unit tests',
-  bin('jest'),
-  ['--json', '--outputFile', 'test-results/unit.json', '--silent'],
+  process.execPath,
+  ['scripts/units.mjs', '--json', '--outputFile=test-results/unit.json', '--silent'],
   'unit.json',
   ({ numPassedTests, numFailedTests, numRuntimeErrorTestSuites }) => [
     numPassedTests,

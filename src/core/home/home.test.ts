@@ -1,4 +1,3 @@
-/** @jest-environment node */
 import fc from 'fast-check';
 import ical from 'node-ical';
 import { WaveFile } from 'wavefile';
