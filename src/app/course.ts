@@ -16,8 +16,8 @@ import { type Gates, flaggedConditions, refusalInWords, toldConditions } from '@
 import { itemFrom, orderOfWorkFor, refitted, refusalsOf, startCadences } from '@/core/sequence';
 import { type Followed, type Told, complaintChange, progressLetter } from '@/core/track';
 import { type HomeKept } from '@/stations/track/AtHome';
-import { bookingsOff, bookingsOfClient, homeOf, plansOf, readingsOf, theStore, visitDigestsOf } from '@/store';
-import { loadClient, loadFollowed, visitsOfClient } from './load';
+import { bookingsOff, bookingsOfClient, homeOf, plansOf, readingsOf, theStore } from '@/store';
+import { loadClient, loadCoached, loadFollowed, visitsOfClient } from './load';
 import { loadOver } from './over';
 
 /** Patterns as they were confirmed at the newest visit that was read. */
@@ -42,7 +42,7 @@ const loadCourse = cache((clientId: string): Course | null => {
   const store = theStore();
   const { timeZone } = view.settings;
   const now = new Date().toISOString();
-  const tried = leadOf(visitDigestsOf(store, clientId));
+  const tried = leadOf(loadCoached(clientId).coached);
   const home = visitsOfClient(clientId)
     .slice(0, 3)
     .map(({ id }) => homeOf(store, id))
@@ -97,7 +97,7 @@ export const loadLadder = cache((clientId: string): Ladder | null => {
   const view = loadClient(clientId);
   if (!view) return null;
   return ladderOf({
-    visits: visitDigestsOf(theStore(), clientId),
+    visits: loadCoached(clientId).coached,
     conditions: toldConditions(view.known.profile.answers),
     off: (drillId) => {
       const drill = findDrill(drillId)!;

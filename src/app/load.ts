@@ -45,6 +45,7 @@ import {
   templatesOf,
   theStore,
   visitOfDay,
+  visitDigestsOf,
   visitRecord,
   visitsOf,
   wholeStore,
@@ -306,3 +307,9 @@ export const loadFollowed = cache(
     return { over, lead: leadingMeasure(over, looks), repeats: repeatsOf(looks), aside: notSetAside(store, aside) };
   },
 );
+
+/** What a client's runs came to, and what of them can't be read: several things of one page lean on it. Read once a request. */
+export const loadCoached = cache((clientId: string) => {
+  const aside: Unreadable[] = [];
+  return { coached: visitDigestsOf(theStore(), clientId, aside), aside };
+});

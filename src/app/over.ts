@@ -27,9 +27,8 @@ import {
   stopSymptomsOf,
   theStore,
   toldFactsOf,
-  visitDigestsOf,
 } from '@/store';
-import { loadClient, visitsOfClient } from './load';
+import { loadClient, loadCoached, visitsOfClient } from './load';
 
 /** Visits whose home practice is told of. */
 const mostKept = 8;
@@ -87,7 +86,8 @@ export function loadOver(clientId: string): OverVisits {
   });
   const mapped = visits.slice(0, mostMapped).map(({ id }) => id);
   const maps = looksOf(store, mapped, { protocols: ['regionMap'], aside });
-  const coached = visitDigestsOf(store, clientId, aside);
+  const { coached, aside: notCoached } = loadCoached(clientId);
+  aside.push(...notCoached);
   // Sets that were logged by hand, and those that were coached.
   const logged = liftsOf(store, [...days.keys()], aside);
   const lifted = [

@@ -1,5 +1,6 @@
 import { and, asc, count, desc, eq, inArray, isNotNull, isNull, like, lte, max, sql } from 'drizzle-orm';
 import { type Fact, type FactKey, type KnownClient, factSchemas, knownClient } from '@/core/safety';
+import { among } from './columns';
 import { type Store } from './file';
 import { type Unreadable, called, recordInWords, soundRow, soundValue } from './rows';
 import { appointments, clients, facts, visits } from './schema';
@@ -167,7 +168,7 @@ function decidingFacts(store: Store, clientIds: readonly string[], untilDay?: st
     .from(facts)
     .where(
       and(
-        inArray(facts.clientId, [...clientIds]),
+        among(facts.clientId, clientIds),
         isNull(facts.retractedAt),
         untilDay === undefined ? undefined : lte(facts.day, untilDay),
       ),

@@ -1,8 +1,9 @@
-import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lt, max, ne, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, isNotNull, isNull, lt, max, ne, or, sql } from 'drizzle-orm';
 import { type Booking, type NextNote, type Waiting } from '@/core/diary';
 import { type HomeAnswer } from '@/core/record';
 import { dayString } from '@/core/safety';
 import { namelessName } from './clients';
+import { among } from './columns';
 import { type Store } from './file';
 import { type Unreadable, soundRow } from './rows';
 import { appointments, clients, homeTold, looks, nextNotes, visitNotes, visits, waiting } from './schema';
@@ -35,11 +36,7 @@ export function nextBookings(store: Store, clientIds: readonly string[], from: s
     .select({ clientId: appointments.clientId, startsAt: sql<string>`min(${appointments.startsAt})` })
     .from(appointments)
     .where(
-      and(
-        inArray(appointments.clientId, [...clientIds]),
-        gte(appointments.startsAt, from),
-        isNull(appointments.cancelledAt),
-      ),
+      and(among(appointments.clientId, clientIds), gte(appointments.startsAt, from), isNull(appointments.cancelledAt)),
     )
     .groupBy(appointments.clientId)
     .all();
@@ -113,9 +110,7 @@ export function nextNotesOf(
   return store
     .select()
     .from(nextNotes)
-    .where(
-      and(inArray(nextNotes.clientId, [...clientIds]), or(isNull(nextNotes.doneAt), gte(nextNotes.doneAt, doneSince))),
-    )
+    .where(and(among(nextNotes.clientId, clientIds), or(isNull(nextNotes.doneAt), gte(nextNotes.doneAt, doneSince))))
     .orderBy(asc(nextNotes.at))
     .all()
     .flatMap((row) => {

@@ -1,5 +1,6 @@
-import { and, asc, eq, inArray, isNotNull } from 'drizzle-orm';
+import { and, asc, eq, isNotNull } from 'drizzle-orm';
 import { type HomePlan, type HomeReturn, type StoredHome, homePlanSchema, readCode } from '@/core/home';
+import { among } from './columns';
 import { type Store } from './file';
 import { type Unreadable, recordInWords, soundRow, soundValue } from './rows';
 import { homePlans, homeReturns } from './schema';
@@ -20,7 +21,7 @@ export function handedHomesOf(store: Store, visitIds: readonly string[]): Map<st
   const rows = store
     .select({ visitId: homePlans.visitId, value: homePlans.value })
     .from(homePlans)
-    .where(and(inArray(homePlans.visitId, [...visitIds]), isNotNull(homePlans.handedAt)))
+    .where(and(among(homePlans.visitId, visitIds), isNotNull(homePlans.handedAt)))
     .all();
   return new Map(
     rows.flatMap(({ visitId, value }): [string, HomePlan][] => {

@@ -1,5 +1,6 @@
-import { and, asc, inArray, isNull } from 'drizzle-orm';
+import { and, asc, isNull } from 'drizzle-orm';
 import { type StoredLift, liftSchema } from '@/core/load';
+import { among } from './columns';
 import { type Store } from './file';
 import { type Unreadable, recordInWords, soundRow, soundValue } from './rows';
 import { lifts } from './schema';
@@ -10,7 +11,7 @@ export function liftsOf(store: Store, visitIds: readonly string[], aside: Unread
   return store
     .select()
     .from(lifts)
-    .where(and(inArray(lifts.visitId, [...visitIds]), isNull(lifts.retractedAt)))
+    .where(and(among(lifts.visitId, visitIds), isNull(lifts.retractedAt)))
     .orderBy(asc(lifts.at))
     .all()
     .flatMap((row): StoredLift[] => {

@@ -1,4 +1,5 @@
 import { and, asc, count, desc, eq, inArray, isNull, max, or, sql, sum } from 'drizzle-orm';
+import { union } from 'drizzle-orm/sqlite-core';
 import * as z from 'zod/mini';
 import {
   type RunDigest,
@@ -20,6 +21,7 @@ import { type StoredRun } from '@/core/record';
 import { findDrill } from '@/core/catalogue';
 import { type PlanItem, planItemSchema } from '@/core/sequence';
 import { type Seen } from '@/core/track';
+import { among } from './columns';
 import { type Store } from './file';
 import { type Unreadable, recordInWords, soundRow, soundValue, whyUnreadable } from './rows';
 import { clients, facts, looks, runEvents, runMembers, runSummaries, runs, visits } from './schema';
@@ -57,7 +59,7 @@ function eventsOf(store: Store, runIds: readonly string[], aside: Unreadable[]):
   const rows = store
     .select()
     .from(runEvents)
-    .where(inArray(runEvents.runId, [...runIds]))
+    .where(among(runEvents.runId, runIds))
     .orderBy(asc(runEvents.runId), asc(runEvents.seq))
     .all();
   for (const row of rows) {
@@ -87,7 +89,7 @@ function storedRuns(store: Store, rows: readonly (typeof runs.$inferSelect)[], a
   const members =
     ids.length === 0
       ? []
-      : store.select().from(runMembers).where(inArray(runMembers.runId, ids)).orderBy(asc(runMembers.place)).all();
+      : store.select().from(runMembers).where(among(runMembers.runId, ids)).orderBy(asc(runMembers.place)).all();
   return rows.flatMap((row) => {
     const what = recordInWords('The run', row.at);
     const sound = soundRow('runs', row, what, aside);
@@ -118,7 +120,7 @@ export function runNews(store: Store, runId: string): RunNews | null {
   if (!run) return null;
   const members = store.select({ id: runMembers.visitId }).from(runMembers).where(eq(runMembers.runId, runId)).all();
   const visitIds = [run.visitId, ...members.map(({ id }) => id)];
-  const people = store.select({ id: visits.clientId }).from(visits).where(inArray(visits.id, visitIds));
+  const people = store.select({ id: visits.clientId }).from(visits).where(among(visits.id, visitIds));
   // Answers and looks are added and taken back, looks changed as well: each of these numbers only grows.
   const answers = store
     .select({ said: count(), takenBack: count(facts.retractedAt) })
@@ -128,7 +130,7 @@ export function runNews(store: Store, runId: string): RunNews | null {
   const seen = store
     .select({ taken: count(), changed: sum(looks.revision), takenBack: count(looks.retractedAt) })
     .from(looks)
-    .where(inArray(looks.visitId, visitIds))
+    .where(among(looks.visitId, visitIds))
     .get()!;
   const last = store
     .select({ seq: runEvents.seq, id: runEvents.id })
@@ -152,23 +154,34 @@ export function runsOf(store: Store, visitId: string, aside: Unreadable[] = []):
   return storedRuns(store, rows, aside);
 }
 
-/** Ids of all runs each client took part in, whoever's plan it was. */
-function runIdsOf(store: Store, clientIds: readonly string[]): { runId: string; clientId: string }[] {
+/** All runs each client took part in, whoever's plan it was, with the client's own visit each belongs to. */
+function runIdsOf(store: Store, clientIds: readonly string[]): { runId: string; clientId: string; visitId: string }[] {
   if (clientIds.length === 0) return [];
   const own = store
-    .select({ runId: runs.id, clientId: visits.clientId })
+    .select({ runId: runs.id, clientId: visits.clientId, visitId: visits.id })
     .from(visits)
     .innerJoin(runs, eq(runs.visitId, visits.id))
-    .where(inArray(visits.clientId, [...clientIds]))
+    .where(among(visits.clientId, clientIds))
     .all();
   const shared = store
-    .select({ runId: runMembers.runId, clientId: runMembers.clientId })
+    .select({ runId: runMembers.runId, clientId: runMembers.clientId, visitId: runMembers.visitId })
     .from(runMembers)
-    .where(inArray(runMembers.clientId, [...clientIds]))
+    .where(among(runMembers.clientId, clientIds))
     .all();
   const all = new Map([...own, ...shared].map((row) => [`${row.runId} ${row.clientId}`, row]));
   return [...all.values()];
 }
+
+/** The same of one client, as a part of another query. */
+const takenPartIn = (store: Store, clientId: string) =>
+  union(
+    store
+      .select({ id: runs.id })
+      .from(visits)
+      .innerJoin(runs, eq(runs.visitId, visits.id))
+      .where(eq(visits.clientId, clientId)),
+    store.select({ id: runMembers.runId }).from(runMembers).where(eq(runMembers.clientId, clientId)),
+  );
 
 /** Sums a run up for everybody in it and keeps that, as of the formula and the events of now. */
 export function storeDigests(store: Store, runId: string) {
@@ -211,21 +224,9 @@ export function visitDigestsOf(
       .all()
       .map(({ id, day }) => [id, day]),
   );
-  const own = store
-    .select({ id: runs.id, visitId: runs.visitId })
-    .from(runs)
-    .where(inArray(runs.visitId, [...days.keys()]))
-    .all();
-  const shared = store
-    .select({ id: runMembers.runId, visitId: runMembers.visitId })
-    .from(runMembers)
-    .where(eq(runMembers.clientId, clientId))
-    .all();
-  const visitOfRun = new Map([...own, ...shared].map(({ id, visitId }) => [id, visitId]));
-  return digestsWithRuns(store, clientId, aside).flatMap(({ runId, digest }) => {
-    const visitId = visitOfRun.get(runId);
-    const day = visitId && days.get(visitId);
-    return visitId && day ? [{ visitId, day, drills: digest }] : [];
+  return digestsWithRuns(store, clientId, aside).flatMap(({ visitId, digest }) => {
+    const day = days.get(visitId);
+    return day ? [{ visitId, day, drills: digest }] : [];
   });
 }
 
@@ -258,10 +259,10 @@ export function helpedSeen(store: Store): Seen[] {
     })
     .from(newest)
     .innerJoin(sql`json_each(${newest.value}) as one`, sql`one.value ->> 'helped' is not null`)
-    .all()
-    .flatMap(({ clientId, drillId, helped }) => {
+    .values()
+    .flatMap(([clientId, drillId, helped]) => {
       const known = helpedWords.find((word) => word === helped);
-      return known && typeof drillId === 'string' ? [{ drillId, clientId, helped: known }] : [];
+      return known && typeof drillId === 'string' ? [{ drillId, clientId: String(clientId), helped: known }] : [];
     });
 }
 
@@ -272,8 +273,13 @@ export function helpedSeen(store: Store): Seen[] {
 export const digestsOf = (store: Store, clientId: string, aside: Unreadable[] = []): RunDigest[] =>
   digestsWithRuns(store, clientId, aside).map(({ digest }) => digest);
 
-function digestsWithRuns(store: Store, clientId: string, aside: Unreadable[]): { runId: string; digest: RunDigest }[] {
-  const ids = runIdsOf(store, [clientId]).map(({ runId }) => runId);
+function digestsWithRuns(
+  store: Store,
+  clientId: string,
+  aside: Unreadable[],
+): { visitId: string; digest: RunDigest }[] {
+  const visitOf = new Map(runIdsOf(store, [clientId]).map(({ runId, visitId }) => [runId, visitId]));
+  const ids = [...visitOf.keys()];
   if (ids.length === 0) return [];
   const rows = store
     .select({
@@ -286,7 +292,7 @@ function digestsWithRuns(store: Store, clientId: string, aside: Unreadable[]): {
     })
     .from(runs)
     .leftJoin(runSummaries, and(eq(runSummaries.runId, runs.id), eq(runSummaries.clientId, clientId)))
-    .where(inArray(runs.id, ids))
+    .where(among(runs.id, ids))
     .orderBy(asc(runs.at))
     .all();
   const found = new Map<string, RunDigest>();
@@ -307,19 +313,12 @@ function digestsWithRuns(store: Store, clientId: string, aside: Unreadable[]): {
   );
   return rows.flatMap(({ id }) => {
     const digest = found.get(id);
-    return digest ? [{ runId: id, digest }] : [];
+    return digest ? [{ visitId: visitOf.get(id)!, digest }] : [];
   });
 }
 
 const rowsOf = (store: Store, ids: readonly string[]) =>
-  ids.length === 0
-    ? []
-    : store
-        .select()
-        .from(runs)
-        .where(inArray(runs.id, [...ids]))
-        .orderBy(asc(runs.at))
-        .all();
+  ids.length === 0 ? [] : store.select().from(runs).where(among(runs.id, ids)).orderBy(asc(runs.at)).all();
 
 /** Keeping a sum is a convenience: a page that only reads is shown even when nothing can be written. */
 function keepQuietly(store: Store, clientId: string, list: readonly StoredRun[]) {
@@ -364,7 +363,7 @@ export function closeOpenRuns(store: Store, clientId: string, nowEpochMs: number
   const rows = store
     .select()
     .from(runs)
-    .where(and(inArray(runs.id, ids), isNull(runs.endedAt)))
+    .where(and(among(runs.id, ids), isNull(runs.endedAt)))
     .all();
   for (const run of storedRuns(store, rows, [])) {
     const state = stateOf(run);
@@ -419,7 +418,7 @@ export function stoppedDrillsOf(store: Store, clientIds: readonly string[]): Map
     .innerJoin(runs, eq(runs.id, runEvents.runId))
     .where(
       and(
-        inArray(runEvents.runId, [...new Set(taking.map(({ runId }) => runId))]),
+        among(runEvents.runId, new Set(taking.map(({ runId }) => runId))),
         sql`${runEvents.type} in ('stop', 'reviewed', 'swap')`,
       ),
     )
@@ -447,25 +446,26 @@ export function stoppedDrillsOf(store: Store, clientIds: readonly string[]): Map
 
 /** Names of drills of a coach's own by their ids, as runs of a client last had them: also of those that no catalogue has any more. */
 export function ownNamesOf(store: Store, clientId: string): Map<string, string> {
-  const taking = runIdsOf(store, [clientId]).map(({ runId }) => runId);
-  if (taking.length === 0) return new Map();
   const items = sql`case when json_valid(${runs.items}) then ${runs.items} else '[]' end`;
   const rows = store.all<{ id: unknown; name: unknown }>(
     sql`select json_extract(${items}, one.fullkey || '.drillId') as id, json_extract(${items}, one.fullkey || '.own.name') as name
-      from ${runs}, json_each(${items}) as one where ${inArray(runs.id, taking)} and name is not null order by ${runs.at}`,
+      from ${runs}, json_each(${items}) as one where ${inArray(runs.id, takenPartIn(store, clientId))} and name is not null order by ${runs.at}`,
   );
   return new Map(rows.map(({ id, name }) => [String(id), String(name)]));
 }
 
 /** Symptoms with which runs of a client were stopped, each with its visit, oldest first. */
 export function stopSymptomsOf(store: Store, clientId: string): { visitId: string; symptoms: string[] }[] {
-  const taking = runIdsOf(store, [clientId]).map(({ runId }) => runId);
-  if (taking.length === 0) return [];
   // Stops have an index of their own: a run without one is not read through.
   const stopped = store
     .selectDistinct({ runId: runEvents.runId })
     .from(runEvents)
-    .where(and(inArray(runEvents.runId, taking), sql`${runEvents.type} in ('stop', 'reviewed', 'swap')`));
+    .where(
+      and(
+        inArray(runEvents.runId, takenPartIn(store, clientId)),
+        sql`${runEvents.type} in ('stop', 'reviewed', 'swap')`,
+      ),
+    );
   return store
     .select({ event: runEvents.event, visitId: runs.visitId, ownVisitId: runMembers.visitId })
     .from(runEvents)

@@ -23,6 +23,14 @@ import {
   searchClients,
   stoppedDrills,
   templatesOf,
+  handedHomesOf,
+  knownClientsOf,
+  liftsOf,
+  nextBookings,
+  plansOf,
+  readingsOf,
+  stoppedDrillsOf,
+  visitsOfDay,
   visitOfDay,
   visitRecord,
 } from '.';
@@ -460,4 +468,21 @@ describe('drills of the coach’s own, templates and what happened before', () =
     expect(historyOf(store, clientId)).toMatchObject([{ drillId: items[0]!.drillId, outcomes: ['calm'] }]);
     expect(historyOf(store, other.clientId)).toEqual([]);
   });
+});
+
+test('as many clients or visits can be asked for at once as a studio may ever have', () => {
+  // The database takes some thirty thousand values in one query.
+  const ids = Array.from({ length: 40_000 }, () => randomUUID());
+  const found = [
+    ...looksOf(store, ids),
+    ...liftsOf(store, ids),
+    ...plansOf(store, ids),
+    ...readingsOf(store, ids),
+    ...handedHomesOf(store, ids),
+    ...nextBookings(store, ids, '2026-11-23T10:00:00.000Z'),
+    ...visitsOfDay(store, ids, '2026-11-23'),
+    ...[...stoppedDrillsOf(store, ids).values()].flat(),
+  ];
+  expect(found).toEqual([]);
+  expect(knownClientsOf(store, ids).size).toBe(ids.length);
 });

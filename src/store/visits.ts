@@ -14,6 +14,7 @@ import {
   readingSchema,
 } from '@/core/record';
 import { planSchema } from '@/core/sequence';
+import { among } from './columns';
 import { type Store } from './file';
 import { type Unreadable, called, recordInWords, soundRow, soundValue } from './rows';
 import { homeOf } from './home';
@@ -67,7 +68,7 @@ export function allVisitsOfDay(store: Store, clientIds: readonly string[], day: 
   const rows = store
     .select()
     .from(visits)
-    .where(and(inArray(visits.clientId, [...clientIds]), eq(visits.day, day)))
+    .where(and(among(visits.clientId, clientIds), eq(visits.day, day)))
     .orderBy(asc(visits.startedAt))
     .all();
   for (const row of rows) {
@@ -129,7 +130,7 @@ export function looksOf(
     .from(looks)
     .where(
       and(
-        inArray(looks.visitId, [...visitIds]),
+        among(looks.visitId, visitIds),
         isNull(looks.retractedAt),
         only ? inArray(looks.protocol, [...only]) : undefined,
       ),
@@ -169,12 +170,7 @@ export function readingsOf(
 ): Map<string, StoredReading> {
   const found = new Map<string, StoredReading>();
   if (visitIds.length === 0) return found;
-  const rows = store
-    .select()
-    .from(readings)
-    .where(inArray(readings.visitId, [...visitIds]))
-    .orderBy(asc(readings.at))
-    .all();
+  const rows = store.select().from(readings).where(among(readings.visitId, visitIds)).orderBy(asc(readings.at)).all();
   for (const row of rows) {
     const reading = readingOf(row, aside);
     if (reading) found.set(row.visitId, reading);
@@ -210,11 +206,7 @@ export const planOf = (store: Store, visitId: string, aside: Unreadable[] = []):
 export function plansOf(store: Store, visitIds: readonly string[], aside: Unreadable[] = []): Map<string, StoredPlan> {
   const found = new Map<string, StoredPlan>();
   if (visitIds.length === 0) return found;
-  const rows = store
-    .select()
-    .from(plans)
-    .where(inArray(plans.visitId, [...visitIds]))
-    .all();
+  const rows = store.select().from(plans).where(among(plans.visitId, visitIds)).all();
   for (const row of rows) {
     const of = { table: 'plans', id: row.id, what: recordInWords('The plan', row.at) };
     const revision = soundValue(revisionSchema, row.revision, of, aside);
@@ -285,9 +277,7 @@ export function lastVisits(
     })
     .from(visits)
     // A day that can't be read would sort anywhere.
-    .where(
-      and(inArray(visits.clientId, [...clientIds]), lt(visits.day, beforeDay), sql`${visits.day} glob '????-??-??'`),
-    )
+    .where(and(among(visits.clientId, clientIds), lt(visits.day, beforeDay), sql`${visits.day} glob '????-??-??'`))
     .as('ranked');
   const rows = store.select().from(ranked).where(eq(ranked.place, 1)).all();
   const read = readingsOf(

@@ -1,9 +1,10 @@
-import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { and, eq, isNull } from 'drizzle-orm';
 import { type StampedEvent, eventDenied, foreignTo, itemsOff, reduceRun, stateOf, steering } from '@/core/coach';
 import { type Payload, type VisitRow, dayIn } from '@/core/record';
 import { openStations } from '@/core/safety';
 import { checkPlan } from '@/core/sequence';
 import { historyOf } from '../catalogue';
+import { among } from '../columns';
 import { type Store } from '../file';
 import { endOf, findRun, itemCountOf, storeDigests, storedIds } from '../runs';
 import { clients, runEvents, runMembers, runs } from '../schema';
@@ -30,7 +31,7 @@ const namesOf = (store: Store, clientIds: readonly string[]) =>
     store
       .select({ id: clients.id, name: clients.name })
       .from(clients)
-      .where(inArray(clients.id, [...clientIds]))
+      .where(among(clients.id, clientIds))
       .all()
       .map(({ id, name }) => [id, name]),
   );
