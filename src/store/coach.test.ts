@@ -16,7 +16,9 @@ import {
   openRuns,
   openStore,
   ownEntries,
+  stopSymptomsOf,
   stoppedDrills,
+  visitDigestsOf,
   visitRecord,
 } from '.';
 import { scratchFolder } from '../../scripts/scratch';
@@ -194,6 +196,17 @@ describe('a group', () => {
     expect(stoppedDrills(store, ada.clientId)).toEqual([]);
     saved(append(runId, { type: 'stop', item: 0 }));
     expect(stoppedDrills(store, ada.clientId)).toHaveLength(1);
+  });
+
+  test('what came of it stands at each one’s own visit, whoever’s plan it was; a symptom with whom it was', () => {
+    const { ada, ben, runId } = group();
+    const settled: RunEvent = { type: 'settled', symptoms: ['dizzy'], note: '', then: 'go on', who: ben.clientId };
+    saved(append(runId, { type: 'start' }, breath(0), { type: 'stop', item: 0, who: ben.clientId }));
+    saved(append(runId, settled, { type: 'end', why: 'done' }));
+    for (const { clientId, visitId } of [ada, ben])
+      expect(visitDigestsOf(store, clientId).map((one) => one.visitId)).toEqual([visitId]);
+    expect(stopSymptomsOf(store, ben.clientId)).toEqual([{ visitId: ben.visitId, symptoms: ['dizzy'] }]);
+    expect(stopSymptomsOf(store, ada.clientId)).toEqual([]);
   });
 
   test('nobody who is not screened today comes in, nor more than six, nor somebody under another’s visit', () => {

@@ -25,8 +25,10 @@ import {
   templatesOf,
   handedHomesOf,
   knownClientsOf,
+  lastVisits,
   liftsOf,
   nextBookings,
+  nextNotesOf,
   plansOf,
   readingsOf,
   stoppedDrillsOf,
@@ -481,6 +483,8 @@ test('as many clients or visits can be asked for at once as a studio may ever ha
     ...handedHomesOf(store, ids),
     ...nextBookings(store, ids, '2026-11-23T10:00:00.000Z'),
     ...visitsOfDay(store, ids, '2026-11-23'),
+    ...lastVisits(store, ids, '2026-11-23'),
+    ...nextNotesOf(store, ids, '2026-11-23T10:00:00.000Z'),
     ...[...stoppedDrillsOf(store, ids).values()].flat(),
   ];
   expect(found).toEqual([]);
