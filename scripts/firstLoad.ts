@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 
 /** The client's own page and the first one of a new client are waited for; a live screen goes on without the server, with all it may need. */
-const others: Readonly<Record<string, number>> = { '/client-window': 180, '/clients/new': 180, '/run/[runId]': 300 };
+const others: Readonly<Record<string, number>> = { '/client-window': 180, '/clients/new': 180, '/run/[runId]': 290 };
 
 /** What a page may make a browser load before it works, in kB as sent. */
 export const mostKb = (route: string): number => others[route] ?? 260;

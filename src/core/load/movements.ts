@@ -429,6 +429,14 @@ export const loadMovements: readonly Movement[] = [
 export const findMovement = (id: string): Movement | undefined => loadMovements.find((one) => one.id === id);
 
 /**
+ * What of a movement a caution may forbid at a load: without one nothing is braced or bent under it.
+ *
+ * @example componentsUnder(findMovement('squat')!, 0) // ['effort']
+ */
+export const componentsUnder = ({ components }: Movement, kg: number): Component[] =>
+  components.filter((one) => kg > 0 || (one !== 'loadedBrace' && one !== 'loadedSideBend'));
+
+/**
  * The same movement with the other hand: sides and turns are mirrored.
  *
  * @example mirroredMovement(sideBend).pull.hand // 'right'

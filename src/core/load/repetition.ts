@@ -1,6 +1,6 @@
 import { type Vec } from '../vector';
 import { type Cadence, type Phase, shortestPhaseSeconds } from '../cadence';
-import { beatsOf, throughEffort } from './answer';
+import { beatsOf, throughEffort } from './beats';
 import { type PartBreath, breathOf } from './breath';
 import { type Stance } from './mechanics';
 import { type Movement, mirroredMovement } from './movements';

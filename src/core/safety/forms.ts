@@ -65,3 +65,10 @@ export const waysOut: Readonly<Partial<Record<Component, FormId>>> = {
   flatSupine: 'offTheBack',
   latex: 'latexFree',
 };
+
+/**
+ * What a change stands for when two rows ask for different forms of the same thing: letting go comes before lifting,
+ * protecting before opening, and both before a mere change of form.
+ */
+export const principles = ['release', 'protect', 'form'] as const;
+export type Principle = (typeof principles)[number];

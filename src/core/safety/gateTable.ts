@@ -1,7 +1,7 @@
 import { type Provenance, commonPractice, published } from '../reasons';
 import { type Component } from './components';
 import { type ConditionId } from './conditions';
-import { type FormId } from './forms';
+import { type FormId, type Principle } from './forms';
 import { type SurgerySite } from './profile';
 
 /** Numbers that differ between schools and that a coach may set. Common practice until then. */
@@ -46,13 +46,6 @@ export const limitNames: Readonly<
   screeningDaysClose: { name: 'In pregnancy, after birth or surgery, after', unit: 'days', min: 1, max: 60 },
   holdSeconds: { name: 'Holds in a session, all together', unit: 's', min: 0, max: 300, step: 10 },
 };
-
-/**
- * What a change stands for when two rows ask for different forms of the same thing: letting go comes before lifting,
- * protecting before opening, and both before a mere change of form.
- */
-export const principles = ['release', 'protect', 'form'] as const;
-export type Principle = (typeof principles)[number];
 
 /** A component that stays possible in another form. */
 interface Change {
@@ -258,24 +251,3 @@ export const gateTable: readonly GateRow[] = [
     ] as const
   ).map((condition) => row(condition, ['impact'], [], [], { clearable: ['impact'] })),
 ];
-
-/** What ends any drill at once. */
-export const stopSymptoms = [
-  'dizziness',
-  'tingling',
-  'headache',
-  'chest tightness',
-  'gasping',
-  'cough that does not settle',
-  'pain',
-  'leaking',
-  'doming',
-  'feeling faint',
-  'feeling afraid',
-] as const;
-
-/** Symptoms behind which there may be an emergency sign: it is asked about at once, before anything else. */
-export const emergencyBehind: Readonly<Partial<Record<string, string>>> = {
-  'chest tightness': 'chestPain',
-  'feeling faint': 'fainting',
-};

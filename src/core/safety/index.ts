@@ -10,8 +10,17 @@ export {
   conditionIds,
   conditionList,
 } from './conditions';
-export { type Sign, emergencySigns, emergencySteps, redFlagIds, redFlags, signInWords } from './signs';
-export { type GateLimits, defaultLimits, emergencyBehind, gateTable, limitNames, stopSymptoms } from './gateTable';
+export {
+  type Sign,
+  emergencyBehind,
+  emergencySigns,
+  emergencySteps,
+  redFlagIds,
+  redFlags,
+  signInWords,
+  stopSymptoms,
+} from './signs';
+export { type GateLimits, defaultLimits, gateTable, limitNames } from './gateTable';
 export {
   type Answer,
   type AnswerDetail,
@@ -31,18 +40,17 @@ export {
   type Gate,
   type Gates,
   type SeenCaution,
-  type Verdict,
-  checkComponents,
   evaluateGates,
   flaggedConditions,
   gateChanges,
   needsGuardian,
-  refusalInWords,
   screeningAge,
   unansweredConditions,
 } from './gates';
+export { type Verdict, checkComponents, refusalInWords } from './verdict';
 export { type StationId, stationIds } from './stations';
-export { type CountedRate, type PathState, openStations, pathState, rateFlag, rateSign } from './path';
+export { openStations } from './openStations';
+export { type CountedRate, type PathState, pathState, rateFlag, rateSign } from './path';
 export {
   type SymptomId,
   type Symptoms,

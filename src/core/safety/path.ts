@@ -3,7 +3,6 @@ import { conditionRules, conditionsWithSigns, signContextsOf } from './condition
 import { needsGuardian } from './gates';
 import { type Profile } from './profile';
 import { type SignContext, signInWords } from './signs';
-import { type StationId } from './stations';
 
 /** The state of the way from Screen to Coach on a day. */
 export type PathState =
@@ -153,16 +152,6 @@ export function rateFlag(rate: CountedRate): Reason | null {
     provenance: published('R1'),
   };
 }
-
-/** The stations that stay open in each state. Screen and Track always are. */
-export const openStations: Readonly<Record<PathState['state'], readonly StationId[]>> = {
-  open: ['screen', 'look', 'read', 'sequence', 'coach', 'carry', 'track'],
-  'not asked': ['screen', 'look', 'read', 'sequence', 'track'],
-  recount: ['screen', 'look', 'read', 'track'],
-  'red flag': ['screen', 'track'],
-  guardian: ['screen', 'track'],
-  emergency: ['track'],
-};
 
 /** What the signs of some contexts are signs of. */
 function signsOf(contexts: readonly SignContext[]): string {

@@ -74,3 +74,24 @@ export function emergencySteps(emergencyNumber: string): string[] {
     'Follow your own first-aid training and the rules of your place.',
   ];
 }
+
+/** What ends any drill at once. */
+export const stopSymptoms = [
+  'dizziness',
+  'tingling',
+  'headache',
+  'chest tightness',
+  'gasping',
+  'cough that does not settle',
+  'pain',
+  'leaking',
+  'doming',
+  'feeling faint',
+  'feeling afraid',
+] as const;
+
+/** Symptoms behind which there may be an emergency sign: it is asked about at once, before anything else. */
+export const emergencyBehind: Readonly<Partial<Record<string, string>>> = {
+  'chest tightness': 'chestPain',
+  'feeling faint': 'fainting',
+};

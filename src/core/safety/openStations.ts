@@ -1,0 +1,12 @@
+import { type PathState } from './path';
+import { type StationId } from './stations';
+
+/** The stations that stay open in each state. Screen and Track always are. */
+export const openStations: Readonly<Record<PathState['state'], readonly StationId[]>> = {
+  open: ['screen', 'look', 'read', 'sequence', 'coach', 'carry', 'track'],
+  'not asked': ['screen', 'look', 'read', 'sequence', 'track'],
+  recount: ['screen', 'look', 'read', 'track'],
+  'red flag': ['screen', 'track'],
+  guardian: ['screen', 'track'],
+  emergency: ['track'],
+};
