@@ -15,7 +15,9 @@ test('a copy is made by hand, checked, listed, and found by who puts one back', 
   await page.getByRole('link', { name: 'Records and copies' }).click();
   await expect(page.getByText(/the first is made five minutes after/)).toBeVisible();
   await page.getByRole('button', { name: 'Copy now' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Copied and checked: 1 clients, 1 visits' })).toBeVisible();
+  await expect(
+    page.getByRole('status').filter({ hasText: /^Copied and checked: 1 client, 1 visit, 0 pictures\.$/ }),
+  ).toBeVisible();
   await expect(
     page.getByRole('listitem').filter({ hasText: /^studio-\d{4}.*1 client, 1 visit, 0 pictures/ }),
   ).toBeVisible();

@@ -1,9 +1,10 @@
 /**
  * Copies a studio into a folder of its own, also while Kokyu is running on it: `npm run backup [-- --demo] [-- FOLDER]`. With `--daily`
- * only where today has no copy yet, among those that are cleared away when they are old.
+ * only where today has no copy yet, among those that are cleared away when they are old. With `--for-a-page` it isn't said where the copy lies.
  */
 import { setPriority } from 'node:os';
 import { resolve } from 'node:path';
+import { counted } from '@/core/reasons';
 import { StoreError, backup, copyOfDay, copyToSecond, seal, storePath } from '@/store';
 
 const secondWords: Record<string, string> = {
@@ -23,8 +24,9 @@ try {
   if (made) {
     const locked = await seal(path, made.folder);
     const second = copyToSecond(path, made, Date.now());
+    const place = args.includes('--for-a-page') ? '' : `, in ${made.folder}`;
     console.log(
-      `Copied${locked ? ', checked and locked' : ' and checked'}: ${made.clients} clients, ${made.visits} visits, ${made.photos} pictures${secondWords[String(second)]}, in ${made.folder}`,
+      `Copied${locked ? ', checked and locked' : ' and checked'}: ${counted(made.clients, 'client')}, ${counted(made.visits, 'visit')}, ${counted(made.photos, 'picture')}${secondWords[String(second)]}${place}`,
     );
   }
 } catch (error) {

@@ -60,6 +60,13 @@ const wrong = [
   ['src/core/x/a.ts', 'export const width = window.innerWidth;'],
   ['src/core/track/a.ts', "export const at = () => new Intl.DateTimeFormat('en', { hour: '2-digit' }).format(0);"],
   ['src/parts/A.tsx', "export const at = () => new Intl.DateTimeFormat('en', { hour: '2-digit' }).format(0);"],
+  [
+    'src/core/x/a.ts',
+    'export const changed = (all: string[]) => all.filter((one) => one.startsWith(forms.noPause.says));',
+  ],
+  ['src/core/x/a.ts', "export const nameOf = (part: string) => { const [name] = part.split(', '); return name; };"],
+  ['src/stations/look/A.tsx', "export const isThrough = (what: string) => what.startsWith('out ');"],
+  ['src/app/a.ts', "export const short = (words: string) => words.split(', in /')[0];"],
   ['src/parts/A.tsx', "import '@/store';"],
   ['src/parts/A.tsx', "import 'next/link';"],
   ['src/parts/A.tsx', "import '@/stations/look/LookStation';"],

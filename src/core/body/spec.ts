@@ -60,9 +60,8 @@ function figureOfLoad(load: DrillLoad, side: 'left' | 'right' | 'both' | 'none')
     side === 'right' ? 'right' : side === 'left' || side === 'both' ? 'left' : 'none',
   );
   const goes = (phase: 'inhale' | 'exhale') => phases[phase].some(({ from, to }) => to > from);
-  const ends = [...phases.inhale, ...phases.topPause, ...phases.exhale].filter(({ name }) => name !== null);
-  const farthest = ends.find(({ to }) => to >= 1 - 1e-9)?.name;
-  const part = movement.parts.find(({ name }) => name === farthest) ?? movement.parts[0]!;
+  const moving = [...phases.inhale, ...phases.topPause, ...phases.exhale].filter(({ part }) => part !== null);
+  const part = movement.parts[moving.find(({ to }) => to >= 1 - 1e-9)?.part ?? 0]!;
   return loadedOf(
     { ...movement, pull: { ...movement.pull, toward } },
     movement.parts[0]!.from,

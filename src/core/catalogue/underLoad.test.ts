@@ -1,5 +1,6 @@
 import { gatesOfPerson } from '../fixtures';
-import { type DrillLoad, findMovement, loadAnswer, loadMovements } from '../load';
+import { specOf } from '../body';
+import { type DrillLoad, asOwn, findMovement, loadAnswer, loadMovements } from '../load';
 import { conditionIds } from '../safety';
 import { fitOf } from '../sequence';
 import { componentsOf, drillOfLoad, drillSchema, drillUnderLoad, drills, findDrill } from '.';
@@ -11,6 +12,26 @@ const load = (movementId: string, rest: Partial<DrillLoad> = {}): DrillLoad => {
   const strategy = steady ? 'steady' : explosive ? 'burst' : 'with';
   return { movementId, own: null, toward: null, kg: startKg, strategy, through: false, ...rest };
 };
+
+test('a movement of one’s own whose parts are called alike is told, breathed and drawn as with names of their own', () => {
+  for (const movement of loadMovements) {
+    const own = asOwn(movement);
+    const alike = { ...own, parts: own.parts.map((part) => ({ ...part, name: 'go' })) };
+    const [drill, other] = [own, alike].map((of) => drillUnderLoad('own-move', load(movement.id, { own: of }))) as [
+      ReturnType<typeof drillUnderLoad>,
+      ReturnType<typeof drillUnderLoad>,
+    ];
+    expect([movement.id, other.steps.map(({ phase }) => phase)]).toEqual([
+      movement.id,
+      drill.steps.map(({ phase }) => phase),
+    ]);
+    // What is told of each part but for its name.
+    const told = ({ steps }: typeof drill) => steps.map(({ words }) => words.replace(/^[^:]*/, ''));
+    expect([movement.id, told(other)]).toEqual([movement.id, told(drill)]);
+    const drawn = (of: typeof drill) => specOf(of, of.positions[0]!, of.sides === 'none' ? 'none' : 'left');
+    expect([movement.id, drawn(other)]).toEqual([movement.id, drawn(drill)]);
+  }
+});
 
 describe('a built-in drill on a movement says which phase is which by the rule', () => {
   test('the pull turned round, its words change places', () => {
@@ -77,7 +98,7 @@ describe('any movement as a drill', () => {
           side: drill.sides === 'none' ? ('none' as const) : ('left' as const),
         };
         if (met(off)) expect([id, 'refused' in fitOf(drill, place, gates)]).toEqual([id, true]);
-        const breathless = cautions.some(({ what }) => what === 'no held breath') && strategiesOf(id).length > 1;
+        const breathless = cautions.some(({ code }) => code === 'noHeldBreath') && strategiesOf(id).length > 1;
         if (met(breathless)) {
           for (const strategy of ['keep', 'between'] as const)
             expect([

@@ -38,7 +38,9 @@ export function ofMovement(
   const { phases, movement } = repetitionOf(load, movementOf(load).pull.hand);
   for (const { name } of movement.parts)
     if (words[name] === undefined) throw new RangeError(`No words for “${name}” of ${movement.name}.`);
-  const steps = phasesInOrder.flatMap((phase) => phases[phase].map(({ name }): Step => [phase, words[name ?? '']!]));
+  const steps = phasesInOrder.flatMap((phase) =>
+    phases[phase].map(({ part }): Step => [phase, words[part === null ? '' : movement.parts[part]!.name]!]),
+  );
   return { steps: steps.filter(([, said]) => said !== undefined), load };
 }
 
@@ -135,7 +137,7 @@ export function loadedDrill(id: string, load: DrillLoad): Drill {
   const fixed = kg > 0 && told.pull.hand !== 'none' && !hangs;
   const kept = keptWords[strategy];
   const steps = phasesInOrder.flatMap((phase): Step[] => {
-    const said = phases[phase].flatMap(({ name }) => parts.find((one) => one.name === name) ?? []);
+    const said = phases[phase].flatMap(({ part }) => (part === null ? [] : parts[part]!));
     const extra = kept?.[phase];
     if (phases[phase].length === 0 || cadence[`${phase}Seconds`] === 0) return [];
     if (extra)

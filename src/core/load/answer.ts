@@ -32,6 +32,9 @@ export interface LoadAsked {
   bodyKg: number;
 }
 
+/** What a caution asks of the breath under a load. */
+export type LoadCaution = 'noHeldBreath' | 'outBeforeAndThrough' | 'outThrough';
+
 export interface LoadAnswer {
   movement: Movement;
   parts: PartBreath[];
@@ -47,7 +50,7 @@ export interface LoadAnswer {
   /** The heaviest with which the breath still goes with the movement, in kg; null where it can't be told. */
   breathesUpToKg: number | null;
   /** What a caution makes of it: no held breath, exhale through the effort. */
-  cautions: { what: string; why: string }[];
+  cautions: { code: LoadCaution; why: string }[];
   /** Heavier than a caution allows: the load to go down to. */
   tooHeavy: boolean;
   /** Why it is off, with the nearest that is not; null where it may be done. */
@@ -126,12 +129,11 @@ export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
   const verdict = gates && checkComponents(gates, componentsUnder(movement, kg));
   const strain = gates && checkComponents(gates, ['strain']);
   const noHold = strain !== null && !strain.allowed;
-  if (noHold)
-    cautions.push({ what: 'no held breath', why: lowered(strain.refusals[0]!.reason.what).replace(/\.$/, '') });
+  if (noHold) cautions.push({ code: 'noHeldBreath', why: lowered(strain.refusals[0]!.reason.what).replace(/\.$/, '') });
   const through = verdict?.changes.find(({ form }) => form === 'exhaleFirst' || form === 'exhaleThrough') ?? null;
   if (through)
     cautions.push({
-      what: through.form === 'exhaleFirst' ? 'out before and through the effort' : 'out through the effort',
+      code: through.form === 'exhaleFirst' ? 'outBeforeAndThrough' : 'outThrough',
       why: lowered(through.reason.what).replace(/\.$/, ''),
     });
   const derived = breathOf(movement.parts, pull, bodyKg);
@@ -201,15 +203,15 @@ export function setTotals(
       throw new RangeError(`Sets and repetitions go from 1 to ${mostInSet}.`);
   const all = sets * repetitions * sides;
   const sum = (some: readonly Beat[]) => some.reduce((seconds, one) => seconds + one.seconds, 0);
-  const first = beats.filter(({ part }) => part === 'first');
-  const each = beats.filter(({ part }) => part !== 'first');
+  const first = beats.filter(({ stage }) => stage === 'fill');
+  const each = beats.filter(({ stage }) => stage !== 'fill');
   // Filling up comes once before a set; from then on the way back fills.
   const fills = sum(first) * sets * sides;
   const outs = each.filter(({ breath }) => breath === 'out').length;
   return {
     repetitions: all,
     breaths: all * Math.max(1, outs),
-    underTension: sum(each.filter(({ part }) => part !== 'between')) * all,
+    underTension: sum(each.filter(({ stage }) => stage !== 'between')) * all,
     seconds: sum(each) * all + fills + restSeconds * (sets * sides - 1),
   };
 }

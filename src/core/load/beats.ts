@@ -1,9 +1,14 @@
 import { type PartBreath } from './breath';
 import { type StrategyId, strategies } from './strategy';
 
+/** What a stretch of a repetition is: the air before it, a part of the movement or how far into it, breaths between two repetitions. */
+type BeatStage = 'fill' | 'part' | 'toHardPart' | 'pastIt' | 'between';
+
 /** A stretch of one repetition as it is paced: air in, kept or out, how stiff, how long. */
 export interface Beat {
-  part: string;
+  stage: BeatStage;
+  /** Which of the movement's parts it belongs to, by its place; null where nothing moves. */
+  part: number | null;
   breath: 'in' | 'kept' | 'out';
   /** 0 to 1: how full at its end. */
   fill: number;
@@ -31,51 +36,50 @@ const nearMostFill = 0.7;
 
 /** One repetition as it is paced. */
 export function beatsOf(parts: readonly PartBreath[], strategy: StrategyId, stiffness: number): Beat[] {
-  const beat = (part: string, breath: Beat['breath'], fill: number, seconds: number, stiff = stiffness): Beat => ({
-    part,
-    breath,
-    fill,
-    stiffness: stiff,
-    seconds,
-  });
-  if (strategy === 'steady') {
-    const name = parts[0]!.name;
-    return [beat(name, 'in', 0.35, 2), beat(name, 'out', 0.1, 3)];
-  }
   const loose = strategies[strategy].pulse ? Math.min(stiffness, 20) : stiffness;
+  const beat = (
+    stage: BeatStage,
+    part: number | null,
+    breath: Beat['breath'],
+    fill: number,
+    seconds: number,
+    stiff = stiffness,
+  ): Beat => ({ stage, part, breath, fill, stiffness: stiff, seconds });
+  if (strategy === 'steady') return [beat('part', 0, 'in', 0.35, 2), beat('part', 0, 'out', 0.1, 3)];
   if (strategy === 'with' || strategy === 'burst')
-    return parts.map(({ name, breath, seconds, effort }) =>
+    return parts.map(({ breath, seconds, effort }, at) =>
       beat(
-        name,
+        'part',
+        at,
         breath,
         breath === 'in' ? easyFill : 0.05,
         seconds,
         strategy === 'burst' && !effort ? loose : stiffness,
       ),
     );
-  const first = parts[0]!;
+  const begins = parts[0]!;
   const beats: Beat[] = [];
   const full = strategy === 'keep' ? fullFill : nearMostFill;
   // Where the repetition begins with the effort, the air comes first.
-  if (first.effort) beats.push(beat('first', 'in', full, fillSeconds, loose));
+  if (begins.effort) beats.push(beat('fill', null, 'in', full, fillSeconds, loose));
   let past = false;
-  for (const { name, seconds, effort } of parts) {
+  parts.forEach(({ seconds, effort }, at) => {
     if (!effort)
       beats.push(
-        beat(name, strategy === 'keep' ? 'in' : 'kept', full, seconds, strategy === 'keep' ? loose : stiffness),
+        strategy === 'keep' ? beat('part', at, 'in', full, seconds, loose) : beat('part', at, 'kept', full, seconds),
       );
-    else if (strategy !== 'keep') beats.push(beat(name, 'kept', full, seconds));
+    else if (strategy !== 'keep') beats.push(beat('part', at, 'kept', full, seconds));
     // What goes on right after the hard part is done with the air already going.
-    else if (past) beats.push(beat(name, 'out', 0.15, seconds));
+    else if (past) beats.push(beat('part', at, 'out', 0.15, seconds));
     else {
-      beats.push(beat(`${name}, to the hard part`, 'kept', full, seconds * hardPart));
-      beats.push(beat(`${name}, past it`, 'out', 0.15, seconds * (1 - hardPart)));
+      beats.push(beat('toHardPart', at, 'kept', full, seconds * hardPart));
+      beats.push(beat('pastIt', at, 'out', 0.15, seconds * (1 - hardPart)));
     }
     past = effort;
-  }
+  });
   if (strategy === 'between') {
-    beats.push(beat('between', 'out', 0.1, betweenSeconds / 2, loose));
-    if (!first.effort) beats.push(beat('between', 'in', full, betweenSeconds / 2, loose));
+    beats.push(beat('between', null, 'out', 0.1, betweenSeconds / 2, loose));
+    if (!begins.effort) beats.push(beat('between', null, 'in', full, betweenSeconds / 2, loose));
   }
   return beats;
 }

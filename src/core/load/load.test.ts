@@ -322,7 +322,7 @@ describe('a person with a caution', () => {
         expect(answer.tooHeavy).toBe(true);
         // 60 % of the least the formulas say of one lift.
         expect(answer.breathesUpToKg).toBeCloseTo(0.6 * oneLift(60, 3).low, 9);
-        expect(answer.cautions.map(({ what }) => what)).toContain('no held breath');
+        expect(answer.cautions.map(({ code }) => code)).toContain('noHeldBreath');
       }
     },
   );
@@ -330,7 +330,7 @@ describe('a person with a caution', () => {
   test('who leaks breathes out through every effort, even where the ribs would open', () => {
     const answer = loadAnswer(ask('row'), gatesOfPerson({ leaking: {} }));
     for (const { effort, breath } of answer.parts) expect(breath).toBe(effort ? 'out' : 'in');
-    expect(answer.cautions.map(({ what }) => what)).toContain('out before and through the effort');
+    expect(answer.cautions.map(({ code }) => code)).toContain('outBeforeAndThrough');
   });
 
   test('what is thrown is the effort, though the weight comes down: who leaks breathes out with it', () => {

@@ -1,5 +1,5 @@
-import { type DrillLoad, findMovement, loadMovements, partAt, repetitionOf, stanceFaults } from '.';
-import { loadAnswer } from './answer';
+import { type DrillLoad, asOwn, findMovement, loadMovements, partAt, repetitionOf, stanceFaults, wayOf } from '.';
+import { loadAnswer, setTotals } from './answer';
 
 const phases = ['inhale', 'topPause', 'exhale', 'bottomPause'] as const;
 const load = (movementId: string, rest: Partial<DrillLoad> = {}): DrillLoad => ({
@@ -11,6 +11,9 @@ const load = (movementId: string, rest: Partial<DrillLoad> = {}): DrillLoad => (
   through: false,
   ...rest,
 });
+/** What is breathed out on, in the movement's own words. */
+const breathedOut = ({ phases: { exhale }, movement }: ReturnType<typeof repetitionOf>) =>
+  exhale.map(({ part }) => part !== null && movement.parts[part]!.name);
 const strategiesOf = ({ steady, explosive }: (typeof loadMovements)[number]) =>
   steady ? (['steady'] as const) : explosive ? (['burst'] as const) : (['with', 'keep', 'between'] as const);
 
@@ -54,12 +57,45 @@ test.each(loadMovements.filter(({ steady, explosive }) => !steady && !explosive)
         null,
       );
       const one = repetitionOf(load(id), hand);
-      for (const { name, breath } of parts) {
+      for (const [at, { name, breath }] of parts.entries()) {
         const phase = breath === 'in' ? 'inhale' : 'exhale';
-        expect([name, one.phases[phase].some((part) => part.name === name)]).toEqual([name, true]);
+        expect([name, one.phases[phase].some(({ part }) => part === at)]).toEqual([name, true]);
       }
       const seconds = movement.parts.reduce((sum, part) => sum + part.seconds, 0);
       expect(one.cadence.inhaleSeconds + one.cadence.exhaleSeconds).toBeCloseTo(seconds, 9);
+    }
+  },
+);
+
+/** What a coach may call the parts of a movement of their own. */
+const calledOtherwise: readonly (readonly [how: string, (name: string, at: number) => string])[] = [
+  ['all alike', () => 'go'],
+  ['with a comma', (name) => `${name}, slowly`],
+  ['as what lies between parts is called', (_, at) => ['first', 'between'][at % 2]!],
+];
+
+test.each(calledOtherwise)(
+  'parts called %s: nothing is paced or counted otherwise, and nothing goes another way',
+  (_how, call) => {
+    for (const [name, movement, strategy, through] of every) {
+      const own = asOwn(movement);
+      const called = { ...own, parts: own.parts.map((part, at) => ({ ...part, name: call(part.name, at) })) };
+      const { hand } = movement.pull;
+      const [one, other] = [own, called].map((of) =>
+        repetitionOf(load(movement.id, { own: of, strategy, through }), hand),
+      ) as [ReturnType<typeof repetitionOf>, ReturnType<typeof repetitionOf>];
+      const paced = ({ cadence, phases: by }: typeof one) => ({
+        cadence,
+        by: phases.map((phase) => by[phase].map(({ share, from, to }) => ({ share, from, to }))),
+      });
+      expect([name, paced(other)]).toEqual([name, paced(one)]);
+      const breaths = [one.cadence, { ...one.cadence, exhaleSeconds: 5 }];
+      expect([name, wayOf(other, breaths)]).toEqual([name, wayOf(one, breaths)]);
+      const counted = [own, called].map((of) => {
+        const asked = { movementId: movement.id, own: of, hand, kg: 40, repetitions: 5, effort: null, bodyKg: 70 };
+        return setTotals(loadAnswer(asked, null), { sets: 2, repetitions: 5, sides: 1, restSeconds: 90 });
+      });
+      expect([name, counted[1]]).toEqual([name, counted[0]]);
     }
   },
 );
@@ -75,15 +111,14 @@ test('kept only up to the hard part of a heavy lift, through the whole of one ne
 });
 
 test('with a caution the effort is always breathed out, though the ribs open in it', () => {
-  const names = (through: boolean) =>
-    repetitionOf(load('row', { through }), 'both').phases.exhale.map(({ name }) => name);
+  const names = (through: boolean) => breathedOut(repetitionOf(load('row', { through }), 'both'));
   expect(names(false)).toEqual(['back']);
   expect(names(true)).toEqual(['pull']);
 });
 
 test('the line of pull turns the phases round, and for the other hand it is turned over', () => {
   const outOn = (toward: DrillLoad['toward'], hand: 'left' | 'right') =>
-    repetitionOf(load('side-bend', { toward }), hand).phases.exhale.map(({ name }) => name);
+    breathedOut(repetitionOf(load('side-bend', { toward }), hand));
   expect(outOn(null, 'left')).toEqual(['bend']);
   expect(outOn([0, 0.1, 1], 'left')).toEqual(['back']);
   expect(outOn([0, 0.1, 1], 'right')).toEqual(['back']);

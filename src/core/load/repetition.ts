@@ -10,8 +10,8 @@ import { stiffnessFor } from './strategy';
 
 /** A part of the movement within a phase of the breath. */
 interface PartInPhase {
-  /** What is done, in the movement's own word; null while nothing moves. */
-  name: string | null;
+  /** Which of the movement's parts it is, by its place; null while nothing moves. */
+  part: number | null;
   /** How much of the phase it takes; those of a phase come to 1. */
   share: number;
   /** How far the movement has gone at its beginning and at its end: 0 where it starts, 1 at its far end. */
@@ -39,17 +39,14 @@ const far = (a: Stance, b: Stance): number =>
   Math.hypot(a.side - b.side, a.fold - b.fold, a.turn - b.turn, a.lean - b.lean, a.arm - b.arm) +
   100 * (Math.abs(a.push - b.push) + Math.abs(a.hips - b.hips));
 
-/** How far the movement has gone at the ends of its parts, 0 to 1. */
-function levelsOf({ parts }: Movement): ReadonlyMap<string, { from: number; to: number }> {
+/** How far the movement has gone at the ends of each of its parts, 0 to 1. */
+function levelsOf({ parts }: Movement): { from: number; to: number }[] {
   const start = parts[0]!.from;
   const most = Math.max(...parts.map(({ to }) => far(start, to)), 1e-9);
-  return new Map(
-    parts.map(({ name, from, to }) => [name, { from: far(start, from) / most, to: far(start, to) / most }]),
-  );
+  return parts.map(({ from, to }) => ({ from: far(start, from) / most, to: far(start, to) / most }));
 }
 
 const phaseOf = { in: 'inhale', kept: 'topPause', out: 'exhale' } as const;
-const noMove = ['first', 'between'];
 
 /**
  * A repetition of a loaded drill over one breath: which part of the movement goes with which phase, and how long both take. What of it is
@@ -57,7 +54,7 @@ const noMove = ['first', 'between'];
  *
  * @param hand which hand is loaded, where one is: the other way round from how the movement is told, sides and turns are mirrored
  * @source rule: common practice, no published source
- * @example repetitionOf(squat, 'both').phases.exhale[0]?.name // 'up'
+ * @example repetitionOf(squat, 'both').phases.exhale[0]?.part // 1
  */
 export function repetitionOf(load: DrillLoad, hand: 'left' | 'right' | 'both' | 'none'): Repetition {
   const told = movementOf(load);
@@ -76,13 +73,13 @@ export function repetitionOf(load: DrillLoad, hand: 'left' | 'right' | 'both' | 
   const parts = load.through ? derived.map(throughEffort) : derived;
   const beats = beatsOf(parts, load.strategy, stiffnessFor(load.strategy, null));
   // The way back fills: filling up on its own comes only where there is no way back to do it on.
-  const fills = beats.some(({ part, breath }) => breath === 'in' && part !== 'first');
-  const cycle = beats.filter(({ part }) => !(fills && part === 'first'));
+  const fills = beats.some(({ stage, breath }) => breath === 'in' && stage !== 'fill');
+  const cycle = beats.filter(({ stage }) => !(fills && stage === 'fill'));
   const begins = cycle.findIndex(({ breath }, at) => breath === 'in' && cycle.at(at - 1)!.breath !== 'in');
   const turnedRound = begins < 0 ? cycle : [...cycle.slice(begins), ...cycle.slice(0, begins)];
   const levels = levelsOf(movement);
   const seconds: Record<Phase, number> = { inhale: 0, topPause: 0, exhale: 0, bottomPause: 0 };
-  const within: Record<Phase, { name: string | null; seconds: number; from: number; to: number }[]> = {
+  const within: Record<Phase, { part: number | null; seconds: number; from: number; to: number }[]> = {
     inhale: [],
     topPause: [],
     exhale: [],
@@ -90,25 +87,23 @@ export function repetitionOf(load: DrillLoad, hand: 'left' | 'right' | 'both' | 
   };
   let level = 0;
   for (const beat of turnedRound) {
-    const [name] = beat.part.split(', ');
-    const moves = !noMove.includes(beat.part) && levels.has(name!);
-    const ends = levels.get(name!);
+    const ends = beat.part === null ? null : levels[beat.part]!;
     const before = seconds[phaseOf[beat.breath]];
     seconds[phaseOf[beat.breath]] = before + beat.seconds;
     // A part over two phases is parted by time.
-    const all = turnedRound.filter(({ part }) => part.split(', ')[0] === name);
+    const all = turnedRound.filter(({ part }) => part === beat.part);
     const whole = all.reduce((sum, one) => sum + one.seconds, 0);
     const done = all.slice(0, all.indexOf(beat)).reduce((sum, one) => sum + one.seconds, 0);
     const at = (of: number) => (ends ? ends.from + (ends.to - ends.from) * (of / whole) : level);
-    const [from, to] = moves ? [at(done), at(done + beat.seconds)] : [level, level];
+    const [from, to] = [at(done), at(done + beat.seconds)];
     level = to;
-    within[phaseOf[beat.breath]].push({ name: moves ? name! : null, seconds: beat.seconds, from, to });
+    within[phaseOf[beat.breath]].push({ part: beat.part, seconds: beat.seconds, from, to });
   }
   for (const phase of ['inhale', 'exhale'] as const)
     if (seconds[phase] === 0) {
       seconds[phase] = breathBetween;
       const rest = phase === 'inhale' ? 0 : level;
-      within[phase].push({ name: null, seconds: breathBetween, from: rest, to: rest });
+      within[phase].push({ part: null, seconds: breathBetween, from: rest, to: rest });
     }
   const shared = (phase: Phase): PartInPhase[] =>
     within[phase].map(({ seconds: own, ...one }) => ({ ...one, share: own / seconds[phase] }));
@@ -137,13 +132,14 @@ export function repetitionOf(load: DrillLoad, hand: 'left' | 'right' | 'both' | 
  * @param gone how much of the phase has gone, 0 to 1
  * @example partAt(repetitionOf(floorRise, 'none'), 'exhale', 0.9) // 'stand'
  */
-export function partAt({ phases }: Repetition, phase: Phase, gone: number): string | null {
+export function partAt({ phases, movement }: Repetition, phase: Phase, gone: number): string | null {
+  const nameOf = (part: number | null | undefined) => (typeof part === 'number' ? movement.parts[part]!.name : null);
   let end = 0;
-  for (const { name, share } of phases[phase]) {
+  for (const { part, share } of phases[phase]) {
     end += share;
-    if (gone < end - 1e-9) return name;
+    if (gone < end - 1e-9) return nameOf(part);
   }
-  return phases[phase].at(-1)?.name ?? null;
+  return nameOf(phases[phase].at(-1)?.part);
 }
 
 /**

@@ -1,6 +1,7 @@
 import { capital, listed } from '../reasons';
 import { type BreathWhy, type PartBreath } from './breath';
-import { type LoadAnswer } from './answer';
+import { type LoadAnswer, type LoadCaution } from './answer';
+import { type Beat } from './beats';
 import { strategies } from './strategy';
 
 const whyWords: Readonly<Record<BreathWhy, string>> = {
@@ -73,3 +74,33 @@ export const breathInWords = ({ parts, strategy }: Pick<LoadAnswer, 'parts' | 's
     : strategy === 'keep' || strategy === 'between'
       ? strategies[strategy].name
       : listed(parts.map(({ name, breath }) => `${breath} on “${name}”`));
+
+/** What a caution asks for, in words. */
+export const cautionWords: Readonly<Record<LoadCaution, string>> = {
+  noHeldBreath: 'no held breath',
+  outBeforeAndThrough: 'out before and through the effort',
+  outThrough: 'out through the effort',
+};
+
+/** What is said of a stretch beside the name of its part. */
+const stageWords: Readonly<Record<Beat['stage'], string>> = {
+  fill: 'first',
+  part: '',
+  toHardPart: 'to the hard part',
+  pastIt: 'past it',
+  between: 'between',
+};
+
+/**
+ * A stretch of a repetition in words; `short` leaves away how far into its part it is.
+ *
+ * @example beatInWords({ stage: 'pastIt', part: 0 }, [part]) // 'bend, past it'
+ */
+export function beatInWords(
+  { stage, part }: Pick<Beat, 'stage' | 'part'>,
+  parts: readonly Pick<PartBreath, 'name'>[],
+  { short = false } = {},
+): string {
+  const name = part === null ? '' : parts[part]!.name;
+  return [name, short && name !== '' ? '' : stageWords[stage]].filter((words) => words !== '').join(', ');
+}

@@ -1,7 +1,8 @@
 import { positions } from '../catalogue';
 import { isHold } from '../dose';
-import { type PlanItem } from './planSchema';
 import { type Drill } from '../catalogue';
+import { type TrunkEffect } from '../trunk';
+import { type PlanItem } from './planSchema';
 
 /** An exhale this many times the inhale is a long one. Common practice. */
 const longExhaleFrom = 1.5;
@@ -12,6 +13,12 @@ function breathOf(cadences: PlanItem['cadences']): string {
   const [{ inhaleSeconds, exhaleSeconds }] = cadences as [PlanItem['cadences'][number]];
   return exhaleSeconds >= longExhaleFrom * inhaleSeconds ? 'a long exhale' : 'a quiet breath';
 }
+
+/** Whichever side is up, it is done in one shape. */
+const oneShape: Readonly<Partial<Record<TrunkEffect, string>>> = {
+  'side-lying, left side up': 'side-lying',
+  'side-lying, right side up': 'side-lying',
+};
 
 /**
  * What a drill is like to do, in words that are the same for drills a client would call the same thing again: the breath, and
@@ -24,6 +31,8 @@ export function likenessOf(
   { position, cadences }: Pick<PlanItem, 'position' | 'cadences'>,
 ): string {
   const { base, effects, name } = positions[position];
-  const shape = effects[0] === 'sitting' && base === 'floor' ? name : (effects[0] ?? name);
-  return [breathOf(cadences), shape.split(',')[0], movement === 'none' ? 'still' : movement].join(', ');
+  const [effect] = effects;
+  const shape =
+    effect === undefined || (effect === 'sitting' && base === 'floor') ? name : (oneShape[effect] ?? effect);
+  return [breathOf(cadences), shape, movement === 'none' ? 'still' : movement].join(', ');
 }

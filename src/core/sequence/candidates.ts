@@ -19,7 +19,7 @@ import { fitOf, formsInWords, refusalsOf } from './fit';
 import { gainOn, setUpEffects } from './gains';
 import { isFirstLine } from './orderOfWork';
 import { type PlanItem, type PlanRequest } from './planSchema';
-import { allDrills, drillOf, startCadences, startStay } from './plan';
+import { allDrills, drillOf, isOfOneSide, startCadences, startStay } from './plan';
 import { laterFromLevel, newFromLevel } from './rules';
 import { because } from './reasonRules';
 import { type PlanContext, type Setting, type Wanted, settingOf } from './setting';
@@ -186,7 +186,7 @@ function itemFor(
     const fit = fitOf(drill, { position, props: used, side }, context.gates);
     if ('refused' in fit) {
       refused ??= fit.refused;
-      if (!fit.refused.component.startsWith('lyingOn')) break;
+      if (!isOfOneSide(fit.refused.component)) break;
       continue;
     }
     const now = inProps(remade(drill, fit.forms, position)!, used);
@@ -269,7 +269,11 @@ export function candidateOf(
   const shares = setting.sharesUnder(setUpEffects(drill, item));
   const oneSided = request.intent === 'openOneSide';
   const gains = wanted.keys.map((key) => Math.round(10 * gainOn(key, drill, item, shares, oneSided)));
-  const valueParts = worthParts(drill, item, setting, settles(drill));
+  const oneSideOff =
+    item.side !== 'both' &&
+    sideFor(drill, request) === 'both' &&
+    refusalsOf({ ...item, side: 'both' }, setting.context.gates).some(({ component }) => isOfOneSide(component));
+  const valueParts = worthParts(drill, item, setting, { settles: settles(drill), oneSideOff });
   return {
     item,
     drill,

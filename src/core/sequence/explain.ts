@@ -72,7 +72,7 @@ function whyFirst({ drill }: Candidate, firstAnswers: readonly string[], context
 
 const whyAnswers = ({ valueParts }: Candidate): Reason[] =>
   valueParts
-    .filter(({ points, why }) => points > 0 && why !== 'answers what was found')
+    .filter(({ points, code }) => points > 0 && code !== 'answers')
     .map(({ why }) => because('fit', `${capital(why)}.`));
 
 function whyHere(candidate: Candidate, index: number, chosen: readonly Candidate[]): Reason {

@@ -97,6 +97,10 @@ export function planTotals(items: readonly PlanItem[]): {
   };
 }
 
+/** Lying on one side: the other one may still be open. */
+const lyingOn = { left: 'lyingOnLeft', right: 'lyingOnRight' } as const;
+export const isOfOneSide = (component: Component): boolean => component === lyingOn.left || component === lyingOn.right;
+
 /** Standing work this long is long. Common practice, ours. */
 const longStandingSeconds = 90;
 
@@ -121,8 +125,8 @@ export function itemComponents(
   if (cadences.some(isHold)) found.add('hold');
   if (position === 'side-lying' || position === 'side plank') {
     // The side that is up is the one worked; where none is, either may be down.
-    if (side !== 'left') found.add('lyingOnLeft');
-    if (side !== 'right') found.add('lyingOnRight');
+    if (side !== 'left') found.add(lyingOn.left);
+    if (side !== 'right') found.add(lyingOn.right);
   }
   if (positions[position].base === 'standing') {
     const each = cadences.reduce((sum, one) => sum + cycleSeconds(one), 0) * (cadences.length > 1 ? 1 : breaths);

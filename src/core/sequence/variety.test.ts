@@ -131,7 +131,7 @@ describe('new costs by how many new things a drill asks', () => {
     const valueOf = (past: DrillHistory[]) =>
       layOut(requestFor('topDown'), contextFor('topDown', { history: past }))
         .candidates.find(({ drill: { id } }) => id === 'ball-bridge')!
-        .valueParts.find(({ why }) => why === 'new things it asks for')!.points;
+        .valueParts.find(({ code }) => code === 'newThings')!.points;
     const plain = valueOf(history('quiet-nose', 'calm'));
     expect(valueOf(history('ball-squeeze-low', 'calm'))).toBeGreaterThan(plain);
     expect(valueOf(history('ball-squeeze-low', 'not calm'))).toBe(plain);

@@ -37,8 +37,7 @@ export function LoadSet({
   const way = useMemo(() => wayOf(repetition, breaths?.cadences ?? []), [repetition, breaths]);
   const stretches = useMemo(() => (breaths?.cadences ?? []).map((cadence) => ({ cadence, breaths: 1 })), [breaths]);
   const phase = (shown.phase ?? 'inhale') as Phase;
-  const words = [...repetition.phases.inhale, ...repetition.phases.topPause, ...repetition.phases.exhale];
-  const longest = Math.max(...words.map(({ name }) => (name ?? '').length));
+  const longest = Math.max(...repetition.movement.parts.map(({ name }) => name.length));
   const askSeconds = useCallback(() => place().intoSeconds, [place]);
   const askPart = useCallback(() => {
     const { moment } = place();

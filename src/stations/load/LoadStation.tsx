@@ -142,12 +142,12 @@ export function LoadStation({
             </figure>
             <div>
               <h2 className="text-lg">One repetition{asked.kg > 0 ? ` at ${weightWords(typed)}` : ''}</h2>
-              <RepetitionLanes beats={shown.beats} />
+              <RepetitionLanes beats={shown.beats} parts={shown.parts} />
               <ul className="mt-1">
                 {shown.strategy === 'steady' ? (
                   <li>{steadyInWords(shown.parts[0]!)}</li>
                 ) : (
-                  shown.parts.map((part) => <li key={part.name}>{partInWords(part)}</li>)
+                  shown.parts.map((part, at) => <li key={at}>{partInWords(part)}</li>)
                 )}
               </ul>
               <div className="mt-2 flex flex-wrap gap-2">

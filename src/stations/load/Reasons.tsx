@@ -1,6 +1,6 @@
 'use client';
 
-import { type LoadAnswer, type WeightUnit, inUnit, strategies } from '@/core/load';
+import { type LoadAnswer, type WeightUnit, cautionWords, inUnit, strategies } from '@/core/load';
 import { capital, commonPractice } from '@/core/reasons';
 import { ProvenanceMark } from '@/parts/Provenance';
 
@@ -34,11 +34,11 @@ export function Reasons({ answer, unit }: { answer: LoadAnswer; unit: WeightUnit
           <p>{movement.mistake}</p>
         </section>
       </div>
-      {cautions.map(({ what, why }) => (
-        <p key={what} role="status" className="mt-3 border-l-4 border-caution pl-3">
-          <strong>▲ {capital(what)}</strong>, because of {why}.
+      {cautions.map(({ code, why }) => (
+        <p key={code} role="status" className="mt-3 border-l-4 border-caution pl-3">
+          <strong>▲ {capital(cautionWords[code])}</strong>, because of {why}.
           {tooHeavy &&
-            what === 'no held breath' &&
+            code === 'noHeldBreath' &&
             (breathesUpToKg === null
               ? ' Lighter, until the breath goes with the movement.'
               : ` Go down to ${inUnit(breathesUpToKg, unit).toFixed(1)} ${unit} or less: then the breath goes with the movement.`)}

@@ -194,6 +194,6 @@ export function drillLoadOf(asked: LoadAsked, answer: LoadAnswer): DrillLoad | n
     kg,
     strategy,
     ...(asked.leftShare === undefined ? {} : { leftShare: asked.leftShare }),
-    through: cautions.some(({ what }) => what.startsWith('out ')),
+    through: cautions.some(({ code }) => code !== 'noHeldBreath'),
   };
 }

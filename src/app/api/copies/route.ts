@@ -12,13 +12,13 @@ export async function POST(request: Request) {
   underway ??= copyNow().finally(() => (underway = null));
   const { code, words } = await underway;
   if (code !== 0) return answer({ why: words.trim() || 'The copy was not made.' }, 503);
-  // Where it lies is said on the page; what is printed says it for whoever asks in a terminal.
-  return answer({ words: `${words.trim().split(', in /')[0]}.`, copies: copiesOf(storePath()).length });
+  return answer({ words: `${words.trim()}.`, copies: copiesOf(storePath()).length });
 }
 
 const copyNow = () =>
   new Promise<{ code: number | null; words: string }>((resolve) => {
-    const args = [join('.next', 'door', 'backup.mjs')];
+    // Where it lies is on the page already.
+    const args = [join('.next', 'door', 'backup.mjs'), '--for-a-page'];
     const child = spawn(process.execPath, studioKind() === 'demo' ? [...args, '--demo'] : args, { cwd: process.cwd() });
     let words = '';
     child.stdout.on('data', (data) => (words += String(data)));

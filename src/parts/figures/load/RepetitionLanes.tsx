@@ -1,4 +1,4 @@
-import { type LoadAnswer } from '@/core/load';
+import { type LoadAnswer, beatInWords } from '@/core/load';
 
 const width = 420;
 const gutter = 74;
@@ -10,7 +10,7 @@ const seconds = 198;
 const breathNames = { in: 'in', out: 'out', kept: 'kept' } as const;
 
 /** One repetition: air in the trunk true to time, kept air as a dotted shelf, stiffness as a line that swells, the word and the seconds. */
-export function RepetitionLanes({ beats }: Pick<LoadAnswer, 'beats'>) {
+export function RepetitionLanes({ beats, parts }: Pick<LoadAnswer, 'beats' | 'parts'>) {
   const whole = beats.reduce((sum, one) => sum + one.seconds, 0);
   const perSecond = (width - gutter - 8) / whole;
   const floor = breath.top + breath.high;
@@ -18,11 +18,11 @@ export function RepetitionLanes({ beats }: Pick<LoadAnswer, 'beats'>) {
   const places = beats.map((beat, at) => {
     const from = gutter + beats.slice(0, at).reduce((sum, one) => sum + one.seconds, 0) * perSecond;
     // What comes before the first repetition alone begins with little air; everything else goes on from what was before it.
-    const before = at > 0 ? beats[at - 1]!.fill : beat.part === 'first' ? 0.1 : beats.at(-1)!.fill;
-    return { beat, from, to: from + beat.seconds * perSecond, before };
+    const before = at > 0 ? beats[at - 1]!.fill : beat.stage === 'fill' ? 0.1 : beats.at(-1)!.fill;
+    return { beat, from, to: from + beat.seconds * perSecond, before, name: beatInWords(beat, parts) };
   });
-  const said = beats
-    .map((beat) => `${beat.part}: ${breathNames[beat.breath]}, ${beat.seconds.toFixed(1)} s`)
+  const said = places
+    .map(({ beat, name }) => `${name}: ${breathNames[beat.breath]}, ${beat.seconds.toFixed(1)} s`)
     .join('; ');
   return (
     <svg
@@ -51,7 +51,7 @@ export function RepetitionLanes({ beats }: Pick<LoadAnswer, 'beats'>) {
         </text>
       ))}
       <path d={`M${gutter} ${floor}H${width}M${gutter} ${words + 8}H${width}`} stroke="var(--rule)" />
-      {places.map(({ beat, from, to, before }, at) => (
+      {places.map(({ beat, from, to, before, name }, at) => (
         <g key={at}>
           <path d={`M${from} ${breath.top - 6}V${seconds + 8}`} stroke="var(--rule)" />
           {beat.breath === 'kept' ? (
@@ -81,9 +81,9 @@ export function RepetitionLanes({ beats }: Pick<LoadAnswer, 'beats'>) {
           </text>
           {to - from > 54 && (
             <text x={(from + to) / 2} y={seconds + 20} textAnchor="middle" fill="var(--ink2)" fontSize="13">
-              {beat.part.length * 6.6 > to - from
-                ? beat.part.split(',')[0]!.split(' ').slice(0, 2).join(' ')
-                : beat.part}
+              {name.length * 6.6 > to - from
+                ? beatInWords(beat, parts, { short: true }).split(' ').slice(0, 2).join(' ')
+                : name}
             </text>
           )}
         </g>
