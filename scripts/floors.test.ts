@@ -192,3 +192,25 @@ test('no file imports itself by way of others, types included', () => {
   );
   expect(circleIn(imports)).toBeNull();
 });
+
+/** What is written in one place: how it looks wherever else it is written again, and where it may stand. */
+const once: readonly (readonly [what: string, again: RegExp, at: readonly string[]])[] = [
+  [
+    'a first letter made large or small',
+    /([\w.[\]]+)(\.charAt\(0\)|\[0\]!?)\.to(Upper|Lower)Case\(\)\W+\1\.slice\(1\)/,
+    ['core/reasons/words.ts'],
+  ],
+  ['a full stop taken away', /\.replace\(\/\\\.\$\//, ['core/reasons/words.ts']],
+  ['a count and what it counts', /\{([\w.()]+)\}[^{}]{0,12}\{(' '\}\s*\{)?\1 === 1 \? '([\w ]+)' : '/, []],
+  ['once or so many times', /=== 1 \? '(\w+ )?once' : `/, ['core/reasons/words.ts']],
+  ['days between two days', /Date\.parse\([^;]{1,60}- Date\.parse\([^;]{1,60}(86_400_000|dayMs)/, []],
+  ['a weight in kilograms', /toFixed\(1\)\)\} kg/, ['core/load/words.ts']],
+];
+
+test.each(once)('%s is written once', (_what, again, at) => {
+  const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter(
+    (file) => /\.tsx?$/.test(file) && !/\.(test|fixtures)\./.test(file),
+  );
+  expect(files.length).toBeGreaterThan(700);
+  expect(files.filter((file) => again.test(readFileSync(join('src', file), 'utf8')))).toEqual(at);
+});

@@ -2,6 +2,7 @@ import { countsAmong } from '@/core/look';
 import { type DayVisit, type LastLook, aroundDays, rechecksDue, type RecheckDue } from '@/core/diary';
 import { protocols } from '@/core/look';
 import { intentInWords, markedIn } from '@/core/read';
+import { counted } from '@/core/reasons';
 import { addDays, dayIn } from '@/core/record';
 import { withdrawnOf } from '@/core/home';
 import { evaluateGates, flaggedConditions, pathState } from '@/core/safety';
@@ -119,7 +120,7 @@ function expectingOf(ids: readonly string[], day: string): Record<string, Expect
                 ).map(({ name }) => name)
               : [],
           }),
-          ...(bad > 0 ? [`${bad} ${bad === 1 ? 'answer' : 'answers'} can’t be read: open them to see which.`] : []),
+          ...(bad > 0 ? [`${counted(bad, 'answer')} can’t be read: open them to see which.`] : []),
         ],
         visits: dayVisits,
       };

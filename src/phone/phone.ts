@@ -2,10 +2,10 @@
  * The page that goes home: one file, no network. It keeps what is ticked on the phone, paces with the same clock as the app, and writes
  * the code that comes back with the same function that reads it.
  */
-import { addDays, dayInWords, tellDatesIn, weekdayAndDay } from '@/core/record';
 import { type BreathPlan, phaseAt, planBreaths } from '@/core/cadence/phaseAt';
 import { phaseTones } from '@/core/cadence/toneShapes';
 import { sinceWaking } from '@/core/home/clock';
+import { addDays, dayInWords, daysBetween, tellDatesIn, weekdayAndDay } from '@/core/record';
 import { minuteOf } from '@/core/record/day';
 import { type DoneLevel, type FeltLevel, codeOf, feltLevels, homeSigns } from '@/core/home/code';
 import { type PhoneData, type PhoneItem } from './data';
@@ -41,7 +41,6 @@ function keep(next: Kept): boolean {
   }
 }
 
-const dayMs = 86_400_000;
 const clockOf = (at: Date) => at.getHours() * 60 + at.getMinutes();
 const isAwake = (at: Date) => sinceUp(clockOf(at)) <= sinceWaking(data.sleeps, data);
 /** Minutes since getting up, of a minute of the day. */
@@ -54,7 +53,7 @@ const localDay = (at: Date) =>
  */
 function dayOfPlan(at = new Date()): number {
   const late = data.sleeps < data.wakes && isAwake(at) && clockOf(at) < minuteOf(data.wakes) ? 1 : 0;
-  return Math.round((Date.parse(`${localDay(at)}T12:00:00Z`) - Date.parse(`${data.from}T12:00:00Z`)) / dayMs) - late;
+  return daysBetween(data.from, localDay(at)) - late;
 }
 tellDatesIn(data.manner);
 const dateOf = (day: number) => addDays(data.from, day);

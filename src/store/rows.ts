@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { protocolIds } from '@/core/look';
+import { inEnglish, withoutStop } from '@/core/reasons';
 import { dayInWords, homeAnswers, isZone, offWays, wishIds } from '@/core/record';
-import { inEnglish } from '@/core/reasons';
 import { dayString } from '@/core/safety';
 import { Damaged } from './columns';
 
@@ -91,7 +91,7 @@ export function whyUnreadable(error: z.core.$ZodError, value?: unknown): string 
   if (value instanceof Damaged) return 'what is stored is damaged';
   const [issue] = error.issues;
   const place = issue?.path.join(' ') ?? '';
-  return `${place ? `${place}: ` : ''}${(issue?.message ?? 'it does not fit').replace(/\.$/, '')}`;
+  return `${place ? `${place}: ` : ''}${withoutStop(issue?.message ?? 'it does not fit')}`;
 }
 
 /** What a record is called when it can't be read: worked out only then. */

@@ -17,6 +17,7 @@ import {
   stateOf,
   summariseRun,
 } from '@/core/coach';
+import { counted } from '@/core/reasons';
 import { type StoredRun } from '@/core/record';
 import { findDrill } from '@/core/catalogue';
 import { type PlanItem, planItemSchema } from '@/core/sequence';
@@ -74,7 +75,7 @@ function eventsOf(store: Store, runIds: readonly string[], aside: Unreadable[]):
     }
   }
   for (const [runId, whys] of bad) {
-    const what = `${whys.length} ${whys.length === 1 ? 'event' : 'events'} of a run`;
+    const what = `${counted(whys.length, 'event')} of a run`;
     aside.push({ table: 'run_events', id: runId, what, why: whys[0]! });
   }
   return found;

@@ -2,6 +2,7 @@ import { and, asc, desc, eq, inArray, isNotNull, isNull, lt, sql } from 'drizzle
 import * as z from 'zod/mini';
 import { type ProtocolId, lookResult, protocols, rawComponents } from '@/core/look';
 import { judgementSchema, readFindings } from '@/core/read';
+import { withoutStop } from '@/core/reasons';
 import {
   type StoredLook,
   type StoredNote,
@@ -100,7 +101,7 @@ function nothingCanBeMadeOf(look: StoredLook): string | null {
     readFindings([look]);
     rawComponents(look.protocol, look.raw);
   } catch (error) {
-    return error instanceof Error ? error.message.replace(/\.$/, '') : 'nothing can be made of it';
+    return error instanceof Error ? withoutStop(error.message) : 'nothing can be made of it';
   }
   tried.set(key, true);
   if (tried.size > mostTried) tried.delete(tried.keys().next().value!);

@@ -1,3 +1,4 @@
+import { capital } from '../reasons';
 import { type PropId } from './props';
 import { type Drill } from './schema';
 
@@ -21,11 +22,7 @@ const spoken: Readonly<Partial<Record<PropId, Partial<Record<PropId, readonly (r
 
 /** A word put in the place of another keeps its capital. */
 const put = (text: string, pairs: readonly (readonly [RegExp, string])[]) =>
-  pairs.reduce(
-    (now, [from, to]) =>
-      now.replace(from, (was) => (/^[A-Z]/.test(was) ? to.charAt(0).toUpperCase() + to.slice(1) : to)),
-    text,
-  );
+  pairs.reduce((now, [from, to]) => now.replace(from, (was) => (/^[A-Z]/.test(was) ? capital(to) : to)), text);
 
 /**
  * A drill in the words of the props that are really used.

@@ -1,4 +1,5 @@
 import { isHold } from '../dose';
+import { kgInWords } from '../load';
 import { type Gates, checkComponents, refusalInWords } from '../safety';
 import { type PlanItem, knownDrill, planTotals, refusalsOf, weightOf } from '../sequence';
 import { type RunEvent } from './events';
@@ -79,7 +80,7 @@ function tooHeavyFor(event: RunEvent, planned: PlanItem | undefined, gates: Gate
   if (event.type !== 'adjust' || event.kg === undefined || !planned) return null;
   const most = weightOf(planned);
   if (most === null || event.kg <= most || checkComponents(gates, ['strain']).allowed) return null;
-  return `No held breath, so no more than the ${Number(most.toFixed(1))} kg that were planned. Work a heavier one out under Breath under load.`;
+  return `No held breath, so no more than the ${kgInWords(most)} that were planned. Work a heavier one out under Breath under load.`;
 }
 
 /** Why an item is off for a person, in one sentence; null when it may be done. @example itemOff(item, gates) // null */

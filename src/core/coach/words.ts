@@ -1,4 +1,6 @@
 import { cadenceInWords } from '../cadence';
+import { kgInWords } from '../load';
+import { counted } from '../reasons';
 import { type PlanItem, drillOf, weightOf } from '../sequence';
 import { countedAt } from './counting';
 
@@ -13,8 +15,8 @@ export function doseInWords(item: PlanItem): string {
   const stay = item.staySeconds ? `, then stay ${item.staySeconds} s` : '';
   const side = item.side === 'none' ? '' : item.side === 'both' ? ', each side' : `, ${item.side}`;
   const kg = weightOf(item);
-  const held = kg === null ? '' : `, ${Number(kg.toFixed(1))} kg`;
-  return `${sets}${of} ${what}${of === 1 ? '' : 's'}${side}${held}${stay}`;
+  const held = kg === null ? '' : `, ${kgInWords(kg)}`;
+  return `${sets}${counted(of, what)}${side}${held}${stay}`;
 }
 
 /** @example cadencesInWords(item) // '4 in, 6 out' */

@@ -1,7 +1,7 @@
 import { type Drill, type PositionId, findDrill, placeInOrder } from '../catalogue';
 import { type CheckId, calmPart } from '../coach';
 import { type Lift } from '../load';
-import { addDays } from '../record/day';
+import { addDays, daysBetween } from '../record/day';
 import { type NotKept, notKeptBy } from './criteria';
 import { type Review } from './reviews';
 import { type Step, firstStep, stepsFrom } from './steps';
@@ -226,7 +226,7 @@ export function withReviews(course: Course, reviews: readonly Review[]): Course 
 function gapOf(days: readonly string[]): number {
   const gaps = days
     .slice(1)
-    .map((day, at) => Math.round((Date.parse(day) - Date.parse(days[at]!)) / 86_400_000))
+    .map((day, at) => daysBetween(days[at]!, day))
     .filter((gap) => gap > 0)
     .sort((a, b) => a - b);
   const middle = gaps[Math.floor(gaps.length / 2)] ?? usualGapDays;

@@ -1,5 +1,5 @@
 import { listed } from '../reasons';
-import { addDays } from '../record/day';
+import { addDays, daysBetween } from '../record/day';
 
 /** Why a word with the clinician is due. */
 export interface Review {
@@ -62,7 +62,7 @@ const rules: readonly ((from: ReviewFrom) => Review | null)[] = [
   ({ cautions, days, today }) => {
     const [first] = days;
     if (cautions.length === 0 || first === undefined) return null;
-    const whole = Math.ceil(Math.max(1, (Date.parse(today) - Date.parse(first)) / 86_400_000) / everyDays);
+    const whole = Math.ceil(Math.max(1, daysBetween(first, today)) / everyDays);
     return {
       due: addDays(first, whole * everyDays),
       why: `Every ${everyDays / 7} weeks with a caution: ${cautions.join('; ')}.`,

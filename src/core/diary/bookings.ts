@@ -1,3 +1,4 @@
+import { capital } from '../reasons';
 import { type OffWay } from '../record/booking';
 import { type Hours } from '../record/hours';
 import { dayIn } from '../record/day';
@@ -128,7 +129,7 @@ export function placingInWords({ freeBefore, freeAfter, against, besides }: Plac
         ? 'Nothing free on either side.'
         : `${left(freeBefore)}${freeBefore === 0 ? '' : ' free'} before, ${left(freeAfter)} after.`;
   const sentences = [...against, around, besides].filter((sentence): sentence is string => sentence !== null);
-  return sentences.map((sentence) => sentence.charAt(0).toUpperCase() + sentence.slice(1)).join(' ');
+  return sentences.map(capital).join(' ');
 }
 
 /** What of the open hours of a day nobody has, from now on; stretches shorter than `least` minutes are left out. */

@@ -1,4 +1,4 @@
-import { addDays } from '../record/day';
+import { addDays, daysBetween } from '../record/day';
 
 /** What was found of somebody when they were last looked at. */
 export interface LastLook {
@@ -33,7 +33,7 @@ export function rechecksDue(
   return looks
     .map((look) => ({
       ...look,
-      overDays: Math.round((Date.parse(today) - Date.parse(addDays(look.day, days))) / 86_400_000),
+      overDays: daysBetween(addDays(look.day, days), today),
       comes: nextDays.get(look.clientId) ?? null,
     }))
     .filter(({ overDays }) => overDays > 0)

@@ -1,3 +1,4 @@
+import { addDays } from '../record/day';
 import { drillOf } from '../sequence';
 import { homeWords, type HomePlan } from '../home';
 import { type Kept, measuredIn, questionInWords } from '../track';
@@ -118,9 +119,7 @@ const observations = ({ looks, client }: FhirInput): Resource[] =>
 
 const carePlans = ({ homes, client, exportedAt }: FhirInput): Resource[] =>
   homes.map(({ visitId, plan }) => {
-    const end = new Date(Date.parse(`${plan.from}T12:00:00Z`) + (plan.days - 1) * 86_400_000)
-      .toISOString()
-      .slice(0, 10);
+    const end = addDays(plan.from, plan.days - 1);
     return {
       resourceType: 'CarePlan',
       id: asId(`home-${visitId}`),

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { daysBetween } from '../record/day';
 import { type HomeReturn, doneLevels, feltLevels, homeSigns } from './code';
 import { mostItems } from './mostItems';
 import { type HomePlan } from './practice';
@@ -23,7 +24,7 @@ export type CheckIn = z.infer<typeof checkInSchema>;
  * @example dayOfHome({ from: '2026-11-20', days: 14 }, '2026-11-22') // 2
  */
 export function dayOfHome({ from, days }: Pick<HomePlan, 'from' | 'days'>, today: string): number | null {
-  const day = Math.round((noon(today) - noon(from)) / dayMs);
+  const day = daysBetween(from, today);
   return day < 0 || day >= days ? null : day;
 }
 

@@ -1,7 +1,8 @@
 import { type Drill, type FaultId, props } from '../catalogue';
 import { cadenceInWords } from '../cadence';
 import { durationInWords } from '../dose';
-import { listed } from '../reasons';
+import { kgInWords } from '../load';
+import { capital, listed } from '../reasons';
 import { type PlanItem, drillOf, openedRegions, weightOf } from '../sequence';
 import { type RegionId } from '../trunk';
 import { goTotals } from './totals';
@@ -65,7 +66,7 @@ export function feelOf(item: PlanItem, faults: readonly string[] = []): { feels:
   };
 }
 
-const sentence = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+const sentence = (words: string) => `${capital(words)}.`;
 
 /** When to stop, whatever is done. Printed with every item. */
 export const stopWords =
@@ -117,8 +118,7 @@ export function homeWords(item: PlanItem): HomeWords {
   const used = item.props
     .filter((id) => id !== 'lips' && id !== 'hiss')
     .map(
-      (id) =>
-        `${props[id].name}${kg !== null && (id === 'weight' || id === 'bottle') ? ` of ${Number(kg.toFixed(1))} kg` : ''}`,
+      (id) => `${props[id].name}${kg !== null && (id === 'weight' || id === 'bottle') ? ` of ${kgInWords(kg)}` : ''}`,
     );
   const oneSide = drill.load ? ` The weight in the ${item.side} hand.` : ` The ${item.side} side opens.`;
   const side = item.side === 'none' ? '' : item.side === 'both' ? ' Both sides.' : oneSide;

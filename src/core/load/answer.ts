@@ -1,4 +1,4 @@
-import { lowered } from '../reasons';
+import { asPart } from '../reasons';
 import { type Gates, checkComponents, refusalInWords } from '../safety';
 import { type Beat, beatsOf, throughEffort } from './beats';
 import { type PartBreath, breathOf } from './breath';
@@ -129,12 +129,12 @@ export function loadAnswer(asked: LoadAsked, gates: Gates | null): LoadAnswer {
   const verdict = gates && checkComponents(gates, componentsUnder(movement, kg));
   const strain = gates && checkComponents(gates, ['strain']);
   const noHold = strain !== null && !strain.allowed;
-  if (noHold) cautions.push({ code: 'noHeldBreath', why: lowered(strain.refusals[0]!.reason.what).replace(/\.$/, '') });
+  if (noHold) cautions.push({ code: 'noHeldBreath', why: asPart(strain.refusals[0]!.reason.what) });
   const through = verdict?.changes.find(({ form }) => form === 'exhaleFirst' || form === 'exhaleThrough') ?? null;
   if (through)
     cautions.push({
       code: through.form === 'exhaleFirst' ? 'outBeforeAndThrough' : 'outThrough',
-      why: lowered(through.reason.what).replace(/\.$/, ''),
+      why: asPart(through.reason.what),
     });
   const derived = breathOf(movement.parts, pull, bodyKg);
   const parts = through ? derived.map(throughEffort) : derived;

@@ -7,7 +7,7 @@ export { liftInWords, liftsOver } from './liftWords';
 export { type Movement, componentsUnder, findMovement, loadMovements } from './movements';
 export { type WeightUnit, inUnit, kgOf, loadsOf, mostRepetitions, nearestBelow } from './repMax';
 export { strategies } from './strategy';
-export { beatInWords, breathInWords, cautionWords, partInWords, saidOf } from './words';
+export { beatInWords, breathInWords, cautionWords, kgInWords, partInWords, saidOf } from './words';
 export { lighterThan, partAt, repetitionOf, wayOf } from './repetition';
 export { asOwn, componentsFrom, goesBy, goneTo, movementOf, stanceFaults } from './ownMovement';
 export { type DrillLoad, type OwnMovement, drillLoadSchema } from './schema';

@@ -1,6 +1,7 @@
 import { type Lift } from './liftSchema';
 import { findMovement } from './movements';
 import { strategies } from './strategy';
+import { kgInWords } from './words';
 
 /**
  * A set in one line.
@@ -19,7 +20,7 @@ export function liftInWords({
   leaked,
 }: Lift): string {
   const side = hand === 'left' || hand === 'right' ? `, ${hand}` : '';
-  const load = kg === 0 ? `${repetitions} times` : `${Number(kg.toFixed(1))} kg × ${repetitions}`;
+  const load = kg === 0 ? `${repetitions} times` : `${kgInWords(kg)} × ${repetitions}`;
   const hard = effort === null ? '' : `, effort ${effort} of 10`;
   return `${findMovement(movementId)?.name ?? name ?? movementId}${side}, ${load}${hard}: ${strategies[strategy].name}; breath ${breath}${leaked ? '; leaked' : ''}.`;
 }

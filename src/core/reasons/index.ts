@@ -3,4 +3,4 @@ export { type Provenance, commonPractice, provenanceSentence, published, setByYo
 export { provenanceSchema } from './provenanceSchema';
 export { inEnglish } from './inEnglish';
 export { type Reason, type RecordRef } from './reason';
-export { capital, counted, listed, lowered, showsSomething } from './words';
+export { asPart, capital, counted, listed, lowered, often, showsSomething, withoutStop } from './words';

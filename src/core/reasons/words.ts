@@ -24,8 +24,19 @@ const blankSigns = /[\u034f\u115f\u1160\u17b4\u17b5\u180b-\u180f\u2800\u3164\ufe
 export const showsSomething = (text: string) => /[\p{L}\p{N}\p{P}\p{S}]/u.test(text.replace(blankSigns, ''));
 
 /**
- * So many of something, which has a plain plural.
+ * So many of something.
  *
+ * @param many the plural, where it is no plain one
  * @example counted(1, 'drill') // '1 drill'
+ * @example counted(3, 'try', 'tries') // '3 tries'
  */
-export const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
+export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
+
+/** How many times. @example often(1) // 'once' */
+export const often = (times: number): string => (times === 1 ? 'once' : `${times} times`);
+
+/** A sentence without its full stop. @example withoutStop('Pregnant, week 16.') // 'Pregnant, week 16' */
+export const withoutStop = (sentence: string): string => sentence.replace(/\.$/, '');
+
+/** A sentence as part of another. @example asPart('Pregnant, week 16.') // 'pregnant, week 16' */
+export const asPart = (sentence: string): string => lowered(withoutStop(sentence));

@@ -50,6 +50,22 @@ export function addDays(day: string, days: number): string {
   return new Date(Date.parse(`${day}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 }
 
+const dayNumber = (day: string) => Math.floor(Date.parse(`${day}T00:00:00Z`) / 86_400_000);
+
+/**
+ * Whole days from one calendar day to another, negative when it lies before.
+ *
+ * @param fromDay yyyy-mm-dd
+ * @param toDay yyyy-mm-dd
+ * @throws {RangeError} when either is not a day
+ * @example daysBetween('2026-03-01', '2026-03-08') // 7
+ */
+export function daysBetween(fromDay: string, toDay: string): number {
+  const days = dayNumber(toDay) - dayNumber(fromDay);
+  if (Number.isNaN(days)) throw new RangeError('Days are written yyyy-mm-dd.');
+  return days;
+}
+
 /** A visit may go on past midnight for so long before the new day's questions have to be asked. */
 const overMidnightMs = 6 * 3_600_000;
 

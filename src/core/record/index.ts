@@ -4,7 +4,7 @@ export { type Hours } from './hours';
 export { commandWords, typedWords } from './commandWords';
 export { type OwnBreath, type OwnEntry, ownBreathSchema, ownNoseSeconds } from './ownBreath';
 export { plannedInWords } from './planned';
-export { addDays, dayIn, isZone, timeIn, workingDay } from './day';
+export { addDays, dayIn, daysBetween, isZone, timeIn, workingDay } from './day';
 export {
   type DateManner,
   type WeekStart,

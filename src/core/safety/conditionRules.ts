@@ -1,6 +1,7 @@
+import { daysBetween } from '../record/day';
 import { type ConditionId } from './conditions';
 import { type GateLimits } from './gateTable';
-import { type Answer, type AnswerDetail, daysBetween, pregnancyWeek } from './profile';
+import { type Answer, type AnswerDetail, pregnancyWeek } from './profile';
 import { type SignContext } from './signs';
 
 /** What is particular to one condition; most have nothing of it. */

@@ -1,3 +1,4 @@
+import { daysBetween } from '../record';
 import {
   type Answer,
   type Component,
@@ -8,7 +9,6 @@ import {
   componentIds,
   conditionById,
   conditionIds,
-  daysBetween,
   defaultLimits,
   emptyProfile,
   evaluateGates,

@@ -1,10 +1,11 @@
 import { type Reason, capital, commonPractice, setByYou } from '../reasons';
+import { daysBetween } from '../record/day';
 import { type Component, components, highRisk } from './components';
 import { conditionRules } from './conditionRules';
 import { type Condition, type ConditionId, conditionById, conditionList } from './conditions';
 import { type FormId, type Principle } from './forms';
 import { type GateLimits, type GateRow, defaultLimits, gateTable } from './gateTable';
-import { type Answer, type Profile, ageOn, daysBetween } from './profile';
+import { type Answer, type Profile, ageOn } from './profile';
 
 /** One effect of one condition on one component, with why. */
 export interface Gate {

@@ -29,7 +29,6 @@ export {
   type SignsAnswer,
   type TouchConsent,
   ageOn,
-  daysBetween,
   dueDateProblem,
   emptyProfile,
   pregnancyWeek,

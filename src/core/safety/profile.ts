@@ -1,3 +1,4 @@
+import { daysBetween } from '../record/day';
 import { type ConditionId, conditionIds } from './conditions';
 
 import { type SignContext } from './signs';
@@ -79,22 +80,6 @@ export const emptyProfile: Profile = {
   rateClearance: null,
   whatChanged: null,
 };
-
-const dayNumber = (day: string) => Math.floor(Date.parse(`${day}T00:00:00Z`) / 86_400_000);
-
-/**
- * Whole days from one calendar day to another, negative when it lies before.
- *
- * @param fromDay yyyy-mm-dd
- * @param toDay yyyy-mm-dd
- * @throws {RangeError} when either is not a day
- * @example daysBetween('2026-03-01', '2026-03-08') // 7
- */
-export function daysBetween(fromDay: string, toDay: string): number {
-  const days = dayNumber(toDay) - dayNumber(fromDay);
-  if (Number.isNaN(days)) throw new RangeError('Days are written yyyy-mm-dd.');
-  return days;
-}
 
 /** Days from the first day counted to the expected birth: forty weeks. */
 const termDays = 280;

@@ -9,7 +9,7 @@ import {
   remade,
   substituteFor,
 } from '../catalogue';
-import { type Reason, lowered } from '../reasons';
+import { type Reason, asPart } from '../reasons';
 import { type Gate, type Gates, checkComponents, components, refusalInWords } from '../safety';
 import { type SchoolId, clashes, everydayRules, schools } from '../schools';
 import { type Step } from './choiceRules';
@@ -190,7 +190,8 @@ function itemFor(
       continue;
     }
     const now = inProps(remade(drill, fit.forms, position)!, used);
-    const oneSide = side === wanted || refused === null ? [] : [`${side} side up only (${lower(refused.reason.what)})`];
+    const oneSide =
+      side === wanted || refused === null ? [] : [`${side} side up only (${asPart(refused.reason.what)})`];
     const most = now.breath.kind === 'ladder' ? now.breath.rungs.length : prescribedBreaths(now, history.get(drill.id));
     const item: Candidate['item'] = {
       drillId: drill.id,
@@ -250,8 +251,6 @@ export function cuesFor(drill: Drill, leadSchool: SchoolId, history?: DrillHisto
     .slice(0, 2)
     .map(({ words }) => words);
 }
-
-const lower = (words: string) => lowered(words).replace(/\.$/, '');
 
 function sideFor(drill: Drill, request: PlanRequest): PlanItem['side'] {
   if (drill.sides === 'none') return 'none';

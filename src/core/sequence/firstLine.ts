@@ -1,6 +1,6 @@
 import { findDrill } from '../catalogue';
 import { patterns } from '../read';
-import { lowered } from '../reasons';
+import { asPart } from '../reasons';
 import { type Gathered } from './candidates';
 import { orderOfWorkFor } from './orderOfWork';
 import { type PlanRequest } from './planSchema';
@@ -36,7 +36,7 @@ export function firstLineOf(
   const nameOf = (id: string) => findDrill(id)?.name ?? id;
   const why = (id: string) => {
     const refused = refusals.find(({ drillId }) => drillId === id)?.reason.what;
-    return refused ? lowered(refused).replace(/\.$/, '') : 'it can’t be planned today';
+    return refused ? asPart(refused) : 'it can’t be planned today';
   };
   for (const step of orderOfWorkFor(lead, request.leadSchool).slice(0, most)) {
     const [usual] = step;

@@ -1,7 +1,7 @@
 import { type Cadence } from '../cadence';
 import { type Drill, type PositionId, type PropId, type Range, remade } from '../catalogue';
+import { asPart } from '../reasons';
 import { type FormId, type Gate, type Gates, checkComponents, forms, waysOut } from '../safety';
-import { lowered } from '../reasons';
 import { type PlanItem } from './planSchema';
 import { itemComponents, plainDrill, startCadences, startStay } from './plan';
 
@@ -134,7 +134,7 @@ export const formsInWords = ({ because }: { because: readonly Gate[] }): string[
   ...new Set(
     because.map((gate) => {
       const form = gate.level === 'change' ? gate.form! : waysOut[gate.component]!;
-      return `${forms[form].says} (${lowered(gate.reason.what).replace(/\.$/, '')})`;
+      return `${forms[form].says} (${asPart(gate.reason.what)})`;
     }),
   ),
 ];

@@ -1,6 +1,6 @@
 import { certOf } from '../formats';
-import { capital, lowered } from '../reasons';
 import { intentInWords } from '../read';
+import { capital, lowered, often } from '../reasons';
 import { dayInWords } from '../record';
 import { type Gates, type KnownClient } from '../safety';
 import { type Plan, drillOf } from '../sequence';
@@ -49,7 +49,7 @@ export function progressLetter(from: LetterFrom): string {
   if (days.length > 0)
     tell(
       'Seen',
-      `${days.length === 1 ? 'once' : `${days.length} times`}, ${days.length === 1 ? 'on' : 'from'} ${said(days[0]!)}${days.length === 1 ? '' : ` to ${said(days.at(-1)!)}`}`,
+      `${often(days.length)}, ${days.length === 1 ? 'on' : 'from'} ${said(days[0]!)}${days.length === 1 ? '' : ` to ${said(days.at(-1)!)}`}`,
     );
   tell('Minded', offLimits(gates));
   if (plan) tell('Aim', lowered(intentInWords(plan.request.intent, plan.request.side ?? undefined)));

@@ -1,7 +1,8 @@
-import { listed, lowered } from '../reasons';
 import { type IntentId, intentInWords } from '../read';
+import { counted, listed, lowered } from '../reasons';
 import { dayInWords } from '../record';
-import { type KnownClient, type PathState, daysBetween, signInWords, unansweredConditions } from '../safety';
+import { daysBetween } from '../record/day';
+import { type KnownClient, type PathState, signInWords, unansweredConditions } from '../safety';
 
 /** What is known of a client on the morning of a visit. */
 export interface Expected {
@@ -37,7 +38,7 @@ export function needsToday({ known, path, today, last, visit, stoppedDrills, tak
   if (visit === 'ended') needs.push('Seen today.');
   const unasked = unansweredConditions(known.profile).length;
   if (last === null && visit === 'none') needs.push('First visit: begin at Screen.');
-  else if (unasked > 0) needs.push(`${unasked} ${unasked === 1 ? 'question' : 'questions'} not asked yet.`);
+  else if (unasked > 0) needs.push(`${counted(unasked, 'question')} not asked yet.`);
   if (stoppedDrills > 0) needs.push('A drill ended in a stop: review it before planning.');
   if (takenBack.length > 0) needs.push(`Tell them not to go on at home with ${listed(takenBack)}: off limits now.`);
   if (last) {

@@ -1,5 +1,5 @@
 import { type LookRecord, type MeasureId, newest, protocolIds, protocols } from '../look';
-import { daysBetween } from '../safety';
+import { daysBetween } from '../record/day';
 import { capital } from '../reasons';
 import { type Change, changeOf, measureIds, measures } from './change';
 import { repeatPairs, seriesOf } from './series';

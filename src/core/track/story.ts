@@ -2,6 +2,7 @@ import { stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
 import { calmHold, countingLooks, isOf, newest, rateBand, rateOf } from '../look';
 import { intentInWords } from '../read';
+import { capital, counted } from '../reasons';
 import { type VisitRecord, plannedInWords } from '../record';
 import { type Gates, type KnownClient, type StationId, components } from '../safety';
 import { mapChanges } from './found';
@@ -48,7 +49,7 @@ export function offLimits(gates: Gates): string | null {
   const words = blocked.map((component) => components[component]);
   const shown = words.slice(0, 6).join(', ');
   const more = words.length > 6 ? ` and ${words.length - 6} more` : '';
-  return `${shown.charAt(0).toUpperCase()}${shown.slice(1)}${more}.`;
+  return `${capital(shown)}${more}.`;
 }
 
 const leadsInWords = {
@@ -82,7 +83,7 @@ function done(visit: VisitRecord): string | null {
   const delivered = items.reduce((sum, { deliveredBreaths }) => sum + deliveredBreaths, 0);
   const faults = items.reduce((sum, item) => sum + item.faults.reduce((total, { times }) => total + times, 0), 0);
   const stopped = symptoms.length > 0 ? ` Stopped for ${symptoms.join(', ')}.` : '';
-  return `${delivered} ${delivered === 1 ? 'breath' : 'breaths'} in ${durationInWords(activeSeconds)}, ${faults} ${faults === 1 ? 'fault' : 'faults'} marked.${stopped}`;
+  return `${counted(delivered, 'breath')} in ${durationInWords(activeSeconds)}, ${counted(faults, 'fault')} marked.${stopped}`;
 }
 
 const changed = (visit: VisitRecord): string | null => mapChanges(visit).slice(0, 3).join(' ') || null;

@@ -2,7 +2,7 @@ import { breathsPerMinute, cadenceInWords } from '../cadence';
 import { faults, type FaultId } from '../catalogue';
 import { type ItemSummary, type RunSummary, stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
-import { liftInWords } from '../load';
+import { kgInWords, liftInWords } from '../load';
 import { listed } from '../reasons';
 import { timeIn } from '../diary';
 import { type StoredNote, type VisitRecord, dayIn, dayInWords } from '../record';
@@ -163,7 +163,7 @@ export function itemInWords(summary: ItemSummary): string {
       ? `; paced at ${(60 / cycles.paced).toFixed(1)} a minute`
       : '';
   const kg = weightOf(item);
-  const held = kg === null ? '' : `, ${Number(kg.toFixed(1))} kg`;
+  const held = kg === null ? '' : `, ${kgInWords(kg)}`;
   const landed = cues.filter((cue) => cue.landed === 'yes').map(({ cue }) => `“${cue}”`);
   const parts = [
     `${name}, ${item.position}: ${deliveredBreaths} of ${plannedBreaths} breaths${cadence}${rate}${held}`,

@@ -1,3 +1,4 @@
+import { counted } from '@/core/reasons';
 import { type Grades } from '@/core/trunk';
 import { Ring } from './Ring';
 import { daysAcross, keptApart, roundMarks } from './overTime.geometry';
@@ -88,7 +89,7 @@ export function OverTime({
       viewBox={`0 0 ${wide} ${down + 4}`}
       className={small ? 'w-full' : 'w-full min-w-180'}
       role={small ? 'img' : 'group'}
-      aria-label={`${title} over ${points.length} ${points.length === 1 ? 'visit' : 'visits'}, ${unit}; the figures stand below`}
+      aria-label={`${title} over ${counted(points.length, 'visit')}, ${unit}; the figures stand below`}
       fontSize="15"
     >
       {marks.map((mark) => (

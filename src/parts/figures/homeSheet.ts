@@ -1,6 +1,7 @@
 import { type Cadence, cycleSeconds, phaseLength, phases } from '@/core/cadence';
 import { clientFigure } from '@/core/coach';
 import { type HomeItem, type HomePlan, codeLetters, homeNotice, homeWords, inOrderOfDay, stopWords } from '@/core/home';
+import { lowered } from '@/core/reasons';
 import { addDays, dayInWords, weekdayShort } from '@/core/record';
 import { bodySvg } from './body/bodySvg';
 import { escaped, wrapped } from './paper';
@@ -149,8 +150,8 @@ function itemBlock(
     if (words.breath) add(words.breath);
     if (when.length > 0) add(when.length > 4 ? `${when.length} times a day` : when.join(', '));
     if (cue) add(`Think: ${cue}.`);
-    if (feels) add(`It should feel like this: ${feels.charAt(0).toLowerCase()}${feels.slice(1)}`);
-    if (notMeant) add(`Not meant: ${notMeant.charAt(0).toLowerCase()}${notMeant.slice(1)}`);
+    if (feels) add(`It should feel like this: ${lowered(feels)}`);
+    if (notMeant) add(`Not meant: ${lowered(notMeant)}`);
     return { svg, bottom: y };
   };
   const high = Math.max(drawRight(0).bottom, breathTop + breathHigh + size * 2.6) + 4;

@@ -1,4 +1,4 @@
-import { daysBetween } from '@/core/safety';
+import { daysBetween } from '@/core/record';
 
 /** Where a day stands between two ends, true to time; one day alone stands in the middle. */
 export function daysAcross(from: string, to: string, left: number, right: number): (day: string) => number {

@@ -1,8 +1,8 @@
 'use client';
 
 import { type HomeItem, habitIds, habits, homeWords } from '@/core/home';
-import { capital } from '@/core/reasons';
 import { type Phase, phaseLength } from '@/core/cadence';
+import { capital, often } from '@/core/reasons';
 import { type Gates } from '@/core/safety';
 import { drillOf, phaseLimits, withPhase } from '@/core/sequence';
 import { Button } from '@/parts/Button';
@@ -67,7 +67,7 @@ export function ItemColumn({
           <NamedSelect
             label="Spread over the day"
             value=""
-            none={times === 0 ? 'choose when' : `${times === 1 ? 'once' : `${times} times`} a day; change`}
+            none={times === 0 ? 'choose when' : `${often(times)} a day; change`}
             choices={habitIds
               .filter((id) => id !== 'afterSitting' || home.plan.sits !== null)
               .map((id) => [id, habits[id].name])}

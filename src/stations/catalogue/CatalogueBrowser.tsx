@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@/core/reasons';
 import { Link } from '@/parts/Link';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
@@ -99,7 +100,7 @@ export function CatalogueBrowser({ own, today }: { own: readonly Drill[]; today:
 
       <div className="mt-4 flex min-h-14 flex-wrap items-center justify-between gap-3 border-b border-ink">
         <p role="status" className="font-semibold">
-          {hits.length} {hits.length === 1 ? 'drill' : 'drills'}
+          {counted(hits.length, 'drill')}
           {wishes.caution && <span className="font-normal text-ink2">, what is off with it left out</span>}
         </p>
         <div className="flex items-center gap-3">

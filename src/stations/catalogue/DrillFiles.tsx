@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { type Drill, drills as builtIn } from '@/core/catalogue';
 import { drillFile } from '@/core/formats';
+import { counted } from '@/core/reasons';
 import { send, useKeep } from '@/keep';
 import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
@@ -49,7 +50,7 @@ export function DrillFiles({ own }: { own: readonly Drill[] }) {
     setFaults(null);
     router.refresh();
     const count = result.drills.length;
-    say(`${count} ${count === 1 ? 'drill' : 'drills'} taken in.`, () => {
+    say(`${counted(count, 'drill')} taken in.`, () => {
       const fresh = result.drills.filter(({ id }) => !own.some((known) => known.id === id));
       const back = result.drills.flatMap(({ id }) => own.find((known) => known.id === id) ?? []);
       for (const { id } of fresh) send('drill.remove', { drillId: id });

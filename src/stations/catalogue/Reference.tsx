@@ -1,3 +1,4 @@
+import { capital, counted } from '@/core/reasons';
 import { Link } from '@/parts/Link';
 import {
   type Drill,
@@ -9,7 +10,6 @@ import {
   propList,
   props,
 } from '@/core/catalogue';
-import { capital } from '@/core/reasons';
 import { axes } from '@/core/schools';
 import { BodyFigure } from '@/parts/figures/body/BodyFigure';
 
@@ -25,8 +25,8 @@ export function Positions({ drills }: { drills: readonly Drill[] }) {
             <h2 className="mt-1 text-base">{capital(id)}</h2>
             <p>{setUp}</p>
             <p className="text-sm text-ink2">
-              {base === 'floor' ? 'On the floor' : base === 'chair' ? 'On a seat' : 'On the feet'}, {own.length}{' '}
-              {own.length === 1 ? 'drill' : 'drills'}
+              {base === 'floor' ? 'On the floor' : base === 'chair' ? 'On a seat' : 'On the feet'},{' '}
+              {counted(own.length, 'drill')}
             </p>
           </li>
         );

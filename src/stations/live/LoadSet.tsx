@@ -3,7 +3,7 @@
 import { useCallback, useMemo } from 'react';
 import { type Phase } from '@/core/cadence';
 import { countedAt, stepAt } from '@/core/coach';
-import { partAt, repetitionOf, wayOf } from '@/core/load';
+import { kgInWords, partAt, repetitionOf, wayOf } from '@/core/load';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, weightOf } from '@/core/sequence';
 import { Ribbon } from '@/parts/figures/Ribbon';
@@ -137,7 +137,7 @@ export function heldInWords(item: PlanItem, side: PlanItem['side'] | null): stri
   const kg = weightOf(item);
   if (kg === null) return null;
   const hand = side === 'left' || side === 'right' ? `${side}, ` : '';
-  return `${hand}${Number(kg.toFixed(1))} kg`;
+  return `${hand}${kgInWords(kg)}`;
 }
 
 /** A stroke for every repetition, by fives: done, under way, to come. */

@@ -1,5 +1,6 @@
 'use client';
 
+import { commonPractice, counted, listed } from '@/core/reasons';
 import { Link } from '@/parts/Link';
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { type ClientFrame } from '@/core/coach';
@@ -15,7 +16,6 @@ import {
   mostHoldTries,
   restLeft,
 } from '@/core/look';
-import { commonPractice, listed } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { useHydrated } from '@/parts/useHydrated';
 import { ProvenanceMark } from '@/parts/Provenance';
@@ -238,7 +238,7 @@ function Tries({
       <p className="text-xl" role="status">
         {result.seconds === null
           ? 'No try was calm, so none counts. That is worth knowing too.'
-          : `${Math.round(result.seconds)} s, ${result.steps === null ? '' : `${Math.round(result.steps)} steps, `}the median of ${result.calmTries} calm ${result.calmTries === 1 ? 'try' : 'tries'}: ${result.band!.words}.`}{' '}
+          : `${Math.round(result.seconds)} s, ${result.steps === null ? '' : `${Math.round(result.steps)} steps, `}the median of ${counted(result.calmTries, 'calm try', 'calm tries')}: ${result.band!.words}.`}{' '}
         <ProvenanceMark provenance={holdBandProvenance} />
       </p>
       <p className="mt-1">

@@ -11,6 +11,7 @@ import {
   rateOf,
   settleDoubt,
 } from '@/core/look';
+import { counted } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { useHydrated } from '@/parts/useHydrated';
@@ -78,7 +79,7 @@ export function QuietLook({ view }: { view: LookView }) {
             <span className="block text-3xl font-semibold">{over ? 'Counted' : 'Tap each inhale'}</span>
             <span className="block text-ink2">{over ? 'count again for a new record' : 'here, or with Space'}</span>
             <span className="mt-3 block text-xl">
-              {raw.taps.length} {raw.taps.length === 1 ? 'tap' : 'taps'}
+              {counted(raw.taps.length, 'tap')}
               {raw.taps.length > 1 && `, ${Math.round(raw.taps.at(-1)!)} s`}
             </span>
           </span>
@@ -147,7 +148,7 @@ function Result({
       <p className="text-lg text-ink2" role="status">
         {raw.taps.length === 0
           ? 'The rate comes after four taps; a minute or more makes it worth keeping.'
-          : `${more} more ${more === 1 ? 'tap' : 'taps'} for a rate.`}
+          : `${counted(more, 'more tap')} for a rate.`}
       </p>
     );
   }

@@ -2,12 +2,12 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { counted } from '@/core/reasons';
 import { type DayOrder, type ListColumn, type ListMatch, listColumns, matchColumns, rowOfList } from '@/core/record';
 import { Button } from '@/parts/Button';
 import { ChoiceChips, TickChips } from '@/parts/Chips';
 import { NamedSelect } from '@/parts/Field';
 import { FileField } from '@/parts/FileField';
-import { counted } from './words';
 
 const columnWords: Readonly<Record<ListColumn, string>> = { name: 'Name', born: 'Born', note: 'Note for next time' };
 const orderWords: Readonly<Record<DayOrder, string>> = {
@@ -153,14 +153,12 @@ export function ClientList({ today }: { today: string }) {
               </table>
               {known.length > 0 && !options.includes('again') && (
                 <p className="mt-2 text-ink2">
-                  {known.length} {known.length === 1 ? 'is' : 'are'} here already by that name and left out.
+                  {counted(known.length, 'is', 'are')} here already by that name and left out.
                 </p>
               )}
               {bad.length > 0 && (
                 <div className="mt-3">
-                  <h3 className="text-base">
-                    {bad.length} {bad.length === 1 ? 'line is' : 'lines are'} not taken in
-                  </h3>
+                  <h3 className="text-base">{counted(bad.length, 'line is', 'lines are')} not taken in</h3>
                   <ul className="max-h-48 overflow-auto" tabIndex={0} aria-label="Lines that are not taken in">
                     {bad.map((row) => (
                       <li key={row.line}>

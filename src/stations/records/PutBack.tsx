@@ -1,11 +1,12 @@
 'use client';
 
 import { type FormEvent, useState } from 'react';
+import { counted } from '@/core/reasons';
 import { type CopyCompared, dayInWords } from '@/core/record';
 import { Button } from '@/parts/Button';
 import { Field, TextInput } from '@/parts/Field';
 import { Notice } from '@/parts/Notice';
-import { counted, listed } from './words';
+import { atAGlance } from './words';
 
 /** Putting one copy back: what that would change first, then with a copy of what is here. */
 export function PutBack({ name, today }: { name: string; today: string }) {
@@ -94,13 +95,13 @@ export function PutBack({ name, today }: { name: string; today: string }) {
             {found.onlyHere.length > 0 && (
               <>
                 <dt className="text-ink2">Gone afterwards</dt>
-                <dd>{listed(found.onlyHere)}</dd>
+                <dd>{atAGlance(found.onlyHere)}</dd>
               </>
             )}
             {found.onlyCopy.length > 0 && (
               <>
                 <dt className="text-ink2">There again</dt>
-                <dd>{listed(found.onlyCopy)}</dd>
+                <dd>{atAGlance(found.onlyCopy)}</dd>
               </>
             )}
           </dl>

@@ -2,8 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { commonPractice, counted } from '@/core/reasons';
 import { momentInWords } from '@/core/record';
-import { commonPractice } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { Notice } from '@/parts/Notice';
 import { ProvenanceMark } from '@/parts/Provenance';
@@ -13,7 +13,6 @@ import { Seal } from './Seal';
 import { SecondPlace } from './SecondPlace';
 import { TakeIn } from './TakeIn';
 import { TakeOut } from './TakeOut';
-import { counted } from './words';
 
 interface CopyShown {
   /** Of its folder. */

@@ -2,12 +2,13 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { counted } from '@/core/reasons';
 import { type ImportPreview, type RowDifference } from '@/core/record';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { FileField } from '@/parts/FileField';
 import { Notice } from '@/parts/Notice';
-import { counted, listed } from './words';
+import { atAGlance } from './words';
 import { hearLines } from './lines';
 import { Working, useWork } from './Working';
 
@@ -113,9 +114,9 @@ function WhatItHolds({
       </h3>
       <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-6 gap-y-1">
         <dt className="text-ink2">New clients</dt>
-        <dd>{clients.fresh.length === 0 ? 'none' : listed(clients.fresh)}</dd>
+        <dd>{clients.fresh.length === 0 ? 'none' : atAGlance(clients.fresh)}</dd>
         <dt className="text-ink2">Here already</dt>
-        <dd>{clients.known.length === 0 ? 'none' : listed(clients.known)}</dd>
+        <dd>{clients.known.length === 0 ? 'none' : atAGlance(clients.known)}</dd>
         <dt className="text-ink2">Entries</dt>
         <dd>
           {fresh} new, {Object.values(tables).reduce((sum, one) => sum + one.same, 0)} the same,{' '}

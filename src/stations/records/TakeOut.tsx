@@ -1,9 +1,9 @@
 'use client';
 
 import { useState } from 'react';
+import { counted } from '@/core/reasons';
 import { Button } from '@/parts/Button';
 import { hearLines } from './lines';
-import { counted } from './words';
 import { Working, useWork } from './Working';
 
 /** The whole studio in one file, in open formats. */

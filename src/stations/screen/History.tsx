@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
+import { capital, counted } from '@/core/reasons';
 import { dayInWords } from '@/core/record';
-import { capital } from '@/core/reasons';
 import {
   type Complaint,
   type Fact,
@@ -92,7 +92,7 @@ export function History({ view }: { view: ClientView }) {
   };
   return (
     <Fold
-      title={`History: ${entries} ${entries === 1 ? 'entry' : 'entries'} on ${dayCount} ${dayCount === 1 ? 'day' : 'days'}`}
+      title={`History: ${counted(entries, 'entry', 'entries')} on ${counted(dayCount, 'day')}`}
       className="border-t border-ink pt-4"
       titleClass="text-lg font-semibold"
     >

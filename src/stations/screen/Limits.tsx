@@ -1,3 +1,4 @@
+import { capital } from '@/core/reasons';
 import { type Component, type Gate, checkComponents, components, forms, waysOut } from '@/core/safety';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { type ClientView } from '../view';
@@ -84,7 +85,7 @@ function Rows({ title, rows }: { title: string; rows: LimitRow[] }) {
       <ul>
         {rows.map(({ what, list, instead, overruled = [] }) => (
           <li key={what} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1.5">
-            <span>{what.charAt(0).toUpperCase() + what.slice(1)}</span>
+            <span>{capital(what)}</span>
             <span className="text-sm text-ink2">{[...new Set(list.map(({ reason }) => reason.what))].join('; ')}</span>
             <ProvenanceMark provenance={list[0]!.reason.provenance} />
             {instead && <span className="text-sm">Instead: {instead}.</span>}

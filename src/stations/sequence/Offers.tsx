@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { counted } from '@/core/reasons';
 import { type Alternative } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { TextInput } from '@/parts/Field';
@@ -15,11 +16,7 @@ export function priceInWords({ worth, seconds, changes }: Pick<Alternative, 'wor
     ...(Math.abs(seconds) >= 5
       ? [seconds > 0 ? `${Math.round(seconds)} s longer` : `${Math.round(-seconds)} s shorter`]
       : []),
-    ...(changes !== 0
-      ? [
-          `${Math.abs(changes)} ${Math.abs(changes) === 1 ? 'change' : 'changes'} of position ${changes > 0 ? 'more' : 'fewer'}`,
-        ]
-      : []),
+    ...(changes !== 0 ? [`${counted(Math.abs(changes), 'change')} of position ${changes > 0 ? 'more' : 'fewer'}`] : []),
   ];
   return parts.join(', ');
 }

@@ -1,3 +1,4 @@
+import { often } from '@/core/reasons';
 import { dayInWords } from '@/core/record';
 
 /** What was asked at home after a visit, and what of it came back. */
@@ -27,7 +28,7 @@ export function AtHome({ kept, today }: { kept: readonly HomeKept[]; today: stri
           <li key={day} className="border-b border-rule py-1.5">
             <strong>From {dayInWords(day, today)}</strong>
             <span className="text-ink2">
-              , asked {times === 1 ? 'once' : `${times} times`} a day for {days} days:
+              , asked {often(times)} a day for {days} days:
             </span>{' '}
             {told ?? 'no code came back yet.'}
           </li>

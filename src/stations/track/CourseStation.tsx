@@ -3,8 +3,8 @@
 import { findDrill } from '@/core/catalogue';
 import { patterns } from '@/core/read';
 import { type Course, type Ladder, courseInWords, movedInWords, stepInWords } from '@/core/course';
+import { commonPractice, often } from '@/core/reasons';
 import { dayInWords } from '@/core/record';
-import { commonPractice } from '@/core/reasons';
 import { LinkButton } from '@/parts/Button';
 import { EmptyState } from '@/parts/Notice';
 import { ProvenanceMark } from '@/parts/Provenance';
@@ -129,10 +129,7 @@ export function CourseStation({
                   </strong>
                   {visit.booked ? '' : ', not booked'}: step {visit.step + 1}, {stepInWords(course.steps[visit.step]!)}.
                   Look again: {visit.look.join(', ')}. At home{' '}
-                  {visit.timesAtHome === 0
-                    ? 'nothing more'
-                    : `${visit.timesAtHome === 1 ? 'once' : `${visit.timesAtHome} times`} a day at most`}
-                  .
+                  {visit.timesAtHome === 0 ? 'nothing more' : `${often(visit.timesAtHome)} a day at most`}.
                 </li>
               ))}
             </ol>

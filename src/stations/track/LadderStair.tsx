@@ -3,8 +3,8 @@
 import { specOf } from '@/core/body';
 import { findDrill } from '@/core/catalogue';
 import { type Ladder, climbInWords, ladderInWords, rungCriterion } from '@/core/course';
+import { capital, commonPractice, often } from '@/core/reasons';
 import { dayInWords } from '@/core/record';
-import { capital, commonPractice } from '@/core/reasons';
 import { LinkButton } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { LateBody } from '@/parts/figures/body/LateBody';
@@ -107,7 +107,7 @@ function Tries({ tries, said }: { tries: Ladder['rungs'][number]['tries']; said:
   return (
     <>
       {', '}
-      {tries.length === 1 ? 'tried once' : `tried ${tries.length} times`}
+      {`tried ${often(tries.length)}`}
       <span className="sr-only">{`, last on ${said(last.day)}: ${last.kept ? 'kept' : `not kept, ${last.why}`}`}</span>
     </>
   );

@@ -1,6 +1,5 @@
 'use client';
-
-import { type Lift, liftsOver, strategies } from '@/core/load';
+import { type Lift, kgInWords, liftsOver, strategies } from '@/core/load';
 
 /** Rows of a movement that are shown, the newest first. */
 const rowsShown = 6;
@@ -15,7 +14,6 @@ export function UnderLoad({
 }) {
   const over = liftsOver(lifts);
   if (over.length === 0) return null;
-  const kg = (value: number) => `${Number(value.toFixed(1))} kg`;
   return (
     <section aria-labelledby="underload" className="mt-8 border-t border-ink pt-4">
       <h2 id="underload" className="text-lg">
@@ -26,8 +24,10 @@ export function UnderLoad({
           <section key={movementId} aria-label={name}>
             <h3 className="text-base">{name}</h3>
             <p>
-              {wentUpTo === null ? 'The breath never went along yet.' : `The breath went along up to ${kg(wentUpTo)}.`}
-              {failedFrom !== null && ` Lost, held or leaked from ${kg(failedFrom)} on.`}
+              {wentUpTo === null
+                ? 'The breath never went along yet.'
+                : `The breath went along up to ${kgInWords(wentUpTo)}.`}
+              {failedFrom !== null && ` Lost, held or leaked from ${kgInWords(failedFrom)} on.`}
             </p>
             <table className="mt-1 w-full text-sm">
               <caption className="sr-only">{name}, sets, newest first</caption>
@@ -41,7 +41,7 @@ export function UnderLoad({
                         {said(day)}
                       </th>
                       <td className="py-0.5 pr-3 text-right">
-                        {kg(lift.kg)} × {lift.repetitions}
+                        {kgInWords(lift.kg)} × {lift.repetitions}
                       </td>
                       <td className="py-0.5 pr-3">{strategies[lift.strategy].name}</td>
                       <td className={`py-0.5 ${lift.breath === 'went along' && !lift.leaked ? '' : 'text-caution'}`}>

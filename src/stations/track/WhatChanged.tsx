@@ -1,3 +1,4 @@
+import { often } from '@/core/reasons';
 import { type Effect } from '@/core/track';
 
 const row = 36;
@@ -66,8 +67,7 @@ export function WhatChanged({
                 </svg>
               </td>
               <td className="pl-4 text-sm">
-                {clear ? (pooled > 0 ? 'clearly better' : 'clearly worse') : 'not clear'},{' '}
-                {times === 1 ? 'once' : `${times} times`}
+                {clear ? (pooled > 0 ? 'clearly better' : 'clearly worse') : 'not clear'}, {often(times)}
               </td>
             </tr>
           ))}

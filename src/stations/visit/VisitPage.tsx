@@ -7,7 +7,7 @@ import { durationInWords } from '@/core/dose';
 import { faults } from '@/core/catalogue';
 import { baseMap } from '@/core/look';
 import { intentInWords, severityInWords } from '@/core/read';
-import { capital } from '@/core/reasons';
+import { capital, withoutStop } from '@/core/reasons';
 import { type VisitRecord, type VisitRow, dayInWords, shownWith, weekdayName } from '@/core/record';
 import { drillOf } from '@/core/sequence';
 import { type Repeats, changeOf, foundIn, mapChanges, markerBeforeAfter, notePage } from '@/core/track';
@@ -128,7 +128,7 @@ function inOneSentence(visit: VisitRecord): string {
   const seconds = items.reduce((sum, { deliveredSeconds }) => sum + deliveredSeconds, 0);
   const done = planned > 0 ? `${given} of ${planned} planned breaths, in ${durationInWords(seconds)}` : null;
   const [first] = mapChanges(visit);
-  if (first && done) return `${first.replace(/\.$/, '')}, in ${done}.`;
+  if (first && done) return `${withoutStop(first)}, in ${done}.`;
   if (done) return `${done}.`;
   return visit.looks.length > 0 ? 'Looked at; nothing was coached.' : 'Nothing was looked at or coached.';
 }

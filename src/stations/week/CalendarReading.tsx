@@ -13,6 +13,7 @@ import {
   timeIn,
   weekdayShort,
 } from '@/core/diary';
+import { counted } from '@/core/reasons';
 import { addDays, dayIn, dayInWords } from '@/core/record';
 import { idOf, send } from '@/keep';
 import { Button } from '@/parts/Button';
@@ -137,7 +138,7 @@ export function CalendarReading({
         >
           <Dialog.Title className="text-xl font-semibold">What the file says</Dialog.Title>
           <p className="mt-1 text-ink2">
-            {lines.length} {lines.length === 1 ? 'time' : 'times'} in the next {weeksAhead} weeks
+            {counted(lines.length, 'time')} in the next {weeksAhead} weeks
             {nobody > 0 && `; for ${nobody} no client of that name is known`}.
           </p>
           <ul tabIndex={0} aria-label="Times in the file" className="mt-3 grow overflow-auto">

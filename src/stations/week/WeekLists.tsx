@@ -1,9 +1,10 @@
 'use client';
 
+import { counted } from '@/core/reasons';
+import { type WishId, addDays, dayIn, dayInWords, daysBetween, wishIds } from '@/core/record';
 import { Link } from '@/parts/Link';
 import { useState } from 'react';
 import { type Booking, type RecheckDue, type Rooms, type Waiting, offerFor, timeOf, weekdayName } from '@/core/diary';
-import { type WishId, addDays, dayIn, dayInWords, wishIds } from '@/core/record';
 import { newId, send } from '@/keep';
 import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
@@ -43,12 +44,12 @@ export function WaitingList({
       <ul>
         {waiting.map((one) => {
           const offer = offerFor(one, days, bookings, rooms);
-          const since = Math.max(0, Math.round((Date.parse(rooms.now) - Date.parse(one.at)) / 86_400_000));
+          const since = Math.max(0, daysBetween(dayIn(one.at, rooms.zone), today));
           return (
             <li key={one.id} className="flex flex-wrap items-center gap-x-3 border-t border-rule py-1">
               <span className="basis-full pt-1">
                 <span className="font-semibold">{one.name}</span>, {one.minutes} min, {one.wish},{' '}
-                {since === 0 ? 'since today' : `${since} ${since === 1 ? 'day' : 'days'}`}
+                {since === 0 ? 'since today' : counted(since, 'day')}
                 {one.note && `: ${one.note}`}.
               </span>
               {offer ? (
@@ -131,8 +132,7 @@ export function RecheckList({ due, today }: { due: readonly RecheckDue[]; today:
             <Link href={`/clients/${clientId}`} className="font-semibold hover:underline">
               {name}
             </Link>
-            , {what}, {overDays} {overDays === 1 ? 'day' : 'days'} over.{' '}
-            {comes ? `Comes ${comesInWords(comes, today)}.` : 'Not booked.'}
+            , {what}, {counted(overDays, 'day')} over. {comes ? `Comes ${comesInWords(comes, today)}.` : 'Not booked.'}
           </li>
         ))}
       </ul>

@@ -182,6 +182,18 @@ describe('the week', () => {
     expect(screen.getByText('Nobody waits for a time.')).toBeTruthy();
   });
 
+  test('who was put on the list last night has waited a day this morning, by the studio’s calendar', () => {
+    const since = (instant: string) => {
+      const one = { id: 'w', clientId: 'greta', name: 'Greta Lindqvay', minutes: 45, wish: 'any time' as const };
+      board(diaryView({ waiting: [{ ...one, note: '', at: instant, gone: false }] }));
+      const told = screen.getByRole('region', { name: 'Waiting' }).textContent;
+      cleanup();
+      return told;
+    };
+    expect(since(at(7))).toContain('since today');
+    expect(since(at(21, 30, '2026-11-24'))).toContain('1 day.');
+  });
+
   test('whose recheck is overdue, by how much and whether they come', () => {
     const due = {
       clientId: 'wilf',

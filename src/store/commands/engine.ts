@@ -1,4 +1,5 @@
 import { eq } from 'drizzle-orm';
+import { inEnglish, lowered } from '@/core/reasons';
 import {
   type CommandKind,
   type Outcome,
@@ -9,7 +10,6 @@ import {
   envelopeSchema,
   firstSentence,
 } from '@/core/record';
-import { inEnglish } from '@/core/reasons';
 import { openStations } from '@/core/safety';
 import { note } from '../access';
 import { type Store, afterWriting, mustBeInPlace, nextPlace, placeNow } from '../file';
@@ -65,8 +65,7 @@ function leaveTrail(kind: CommandKind, about: readonly string[], payload: unknow
   for (const clientId of people) note(store, { ...told, clientId });
 }
 
-const trailWords = (kind: CommandKind) =>
-  `recorded: ${commandWords[kind][0]!.toLowerCase()}${commandWords[kind].slice(1)}`;
+const trailWords = (kind: CommandKind) => `recorded: ${lowered(commandWords[kind])}`;
 
 /** Events of runs say by their place whether they were taken in; they need no entry of their own. */
 const remembersItself: readonly CommandKind[] = ['run.append'];

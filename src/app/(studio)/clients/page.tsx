@@ -1,3 +1,4 @@
+import { counted } from '@/core/reasons';
 import { Link } from '@/parts/Link';
 import { LinkButton } from '@/parts/Button';
 import { TextInput } from '@/parts/Field';
@@ -64,7 +65,7 @@ export default async function ClientsPage({
       {silent.length > 0 && (
         <section aria-labelledby="silent" className="mt-8 border-t border-ink pt-4">
           <h2 id="silent" className="text-lg">
-            Not heard of for {retentionYears} {retentionYears === 1 ? 'year' : 'years'}
+            Not heard of for {counted(retentionYears, 'year')}
           </h2>
           <p className="mb-2 text-ink2">
             As set under Settings, they are proposed to be deleted. Nobody is until you do it, on the page of their

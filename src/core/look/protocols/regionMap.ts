@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { withoutStop } from '../../reasons';
 import { gradeSchema, gradesSchema, ringInWords, unobserved } from '../../trunk';
 import { bestGrades } from '../bestGrades';
 import { protocol } from '../define';
@@ -33,7 +34,10 @@ export const regionMap = protocol({
   },
   blank: { quiet: unobserved(), deep: unobserved(), neckQuiet: null, neckDeep: null },
   contains: ({ deep }) => (Object.values(deep).some((grade) => grade !== null) ? ['deepBreath'] : []),
-  tells: (raw) => ringInWords(bestGrades(raw))[0]?.replace(/\.$/, '') ?? null,
+  tells: (raw) => {
+    const [first] = ringInWords(bestGrades(raw));
+    return first === undefined ? null : withoutStop(first);
+  },
   findings: {
     neckWorks: 'neck and shoulders work',
     bellyTakesMost: 'the belly takes more than its part',
