@@ -237,10 +237,9 @@ export const standIns: Readonly<Record<string, object>> = {
     },
   },
   ...Object.fromEntries(
-    ['answer', 'breath', 'liftWords', 'mechanics', 'movements', 'repetition', 'ownMovement', 'words'].map((file) => [
-      `load/${file}.ts`,
-      underLoad,
-    ]),
+    ['answer', 'drillLoad', 'breath', 'liftWords', 'mechanics', 'movements', 'repetition', 'ownMovement', 'words'].map(
+      (file) => [`load/${file}.ts`, underLoad],
+    ),
   ),
   'track/over.ts': {
     like: [

@@ -1,5 +1,5 @@
-import { type PlanRequest } from '@/core/sequence';
 import { type SchoolId } from '@/core/schools';
+import { type PlanRequest, minutesOfBooking } from '@/core/sequence';
 import { type ClientView } from './view';
 
 /**
@@ -11,18 +11,14 @@ import { type ClientView } from './view';
 export function firstRequest({ settings, visit, planning }: ClientView<'planning'>, leadSchool: SchoolId): PlanRequest {
   const { intent, side } = visit!.reading!;
   const before = planning.lastRequest;
-  const booked = planning.booking?.minutes ?? null;
+  const { booking } = planning;
   return {
     intent,
     side,
-    minutes: minutesFor(booked) ?? before?.minutes ?? settings.defaultMinutes,
+    minutes: (booking && minutesOfBooking(booking.minutes)) ?? before?.minutes ?? settings.defaultMinutes,
     talkSeconds: before?.talkSeconds ?? settings.talkSeconds,
     propsAtHand: before?.propsAtHand ?? settings.ownProps,
     leadSchool,
     ...(before?.avoidPositions?.length ? { avoidPositions: before.avoidPositions } : {}),
   };
 }
-
-/** Of what is booked, looking and closing take a good third. Common practice, the part ours. */
-const minutesFor = (booked: number | null) =>
-  booked === null ? null : Math.max(5, Math.min(60, Math.round((booked * 0.6) / 5) * 5));

@@ -1,12 +1,4 @@
 import { type Cadence, type PhaseMoment, phaseAt, planBreaths } from '@/core/cadence';
-import { type PlanItem, drillOf, openedRegions } from '@/core/sequence';
-import { type TrunkMotion, trunkMotion } from '@/core/trunk';
-
-/** How the canister moves in an item of a plan. */
-export function motionOf(item: PlanItem, side: PlanItem['side']): TrunkMotion {
-  const drill = drillOf(item);
-  return trunkMotion(drill.stances, openedRegions(drill, side));
-}
 
 /**
  * A breath going round and round: for showing it in a talk, a set-up or the catalogue, where nothing is paced.

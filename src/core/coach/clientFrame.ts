@@ -1,7 +1,6 @@
 import { type Segment } from '../dose';
 import { specOf } from '../body';
-import { type PlanItem, drillOf, openedRegions } from '../sequence';
-import { trunkMotion } from '../trunk';
+import { type PlanItem, drillOf, motionOf, openedRegions } from '../sequence';
 import { type ClientFigure, type ClientFrame } from './clientMessage';
 import { type RunState, cursorAt, modeOf } from './run';
 import { locate, timelineOf } from './timeline';
@@ -65,7 +64,7 @@ export function clientFigure(item: PlanItem, side: PlanItem['side'], week?: numb
       loaded,
     },
     opened,
-    motion: trunkMotion(drill.stances, opened),
+    motion: motionOf(drill, side),
   };
 }
 

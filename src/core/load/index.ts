@@ -1,6 +1,7 @@
 export { type LoadAnswer, type LoadAsked, loadAnswer, loadFaults, mostInSet, setTotals } from './answer';
 export { type PartBreath } from './breath';
-export { type Stance } from './mechanics';
+export { type Stance, ordinaryBodyKg } from './mechanics';
+export { drillLoadOf } from './drillLoad';
 export { type LiftBreath, liftBreaths } from './lift';
 export { type Lift, type StoredLift, liftSchema } from './liftSchema';
 export { liftInWords, liftsOver } from './liftWords';
@@ -9,6 +10,6 @@ export { type WeightUnit, inUnit, kgOf, loadsOf, mostRepetitions, nearestBelow }
 export { strategies } from './strategy';
 export { beatInWords, breathInWords, cautionWords, kgInWords, partInWords, saidOf } from './words';
 export { lighterThan, partAt, repetitionOf, wayOf } from './repetition';
-export { asOwn, componentsFrom, goesBy, goneTo, movementOf, stanceFaults } from './ownMovement';
+export { asOwn, componentsFrom, farEndOf, goesBy, goneTo, movementOf, reachOf, stanceFaults } from './ownMovement';
 export { type DrillLoad, type OwnMovement, drillLoadSchema } from './schema';
 export { groundIds, handsLoaded, humanRange } from './stances';

@@ -122,3 +122,6 @@ export function workBetween(from: Stance, to: Stance, pull: Pull, bodyKg: number
   const trunk = withTrunk([0, 0, upperBodyUp], to)[2] - withTrunk([0, 0, upperBodyUp], from)[2];
   return load + gravity * (bodyKg * rise + Math.min(bodyKg, upperBodyKg) * trunk);
 }
+
+/** Whose weight isn't known is taken for an ordinary one: it decides which part is the effort, not how much. */
+export const ordinaryBodyKg = 70;

@@ -84,6 +84,25 @@ export function goesBy({ parts }: Pick<Movement, 'parts'>): keyof Stance {
 }
 
 /**
+ * How far a movement goes in its own measure, as it is said: a bend to the right is as many degrees as one to the left.
+ *
+ * @example farEndOf(findMovement('side-bend')!) // 18
+ */
+export const farEndOf = (movement: Movement): number =>
+  Math.abs(Number(movement.parts[0]!.to[goesBy(movement)].toFixed(2)));
+
+/**
+ * How many times as far as it is told a movement goes to come to a far end, in its own measure.
+ *
+ * @example reachOf(findMovement('side-bend')!, 9) // 0.5
+ */
+export function reachOf(movement: Movement, farEnd: number): number {
+  const key = goesBy(movement);
+  const { from, to } = movement.parts[0]!;
+  return (farEnd * (to[key] < 0 ? -1 : 1) - from[key]) / (to[key] - from[key]);
+}
+
+/**
  * The same movement gone less or more far: every stance moved from where it begins in the same proportion.
  *
  * @param reach 1 is as it is told

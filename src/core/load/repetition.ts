@@ -2,7 +2,7 @@ import { type Vec } from '../vector';
 import { type Cadence, type Phase, shortestPhaseSeconds } from '../cadence';
 import { beatsOf, throughEffort } from './beats';
 import { type PartBreath, breathOf } from './breath';
-import { type Stance } from './mechanics';
+import { type Stance, ordinaryBodyKg } from './mechanics';
 import { type Movement, mirroredMovement } from './movements';
 import { movementOf } from './ownMovement';
 import { type DrillLoad } from './schema';
@@ -29,8 +29,6 @@ export interface Repetition {
   phases: Readonly<Record<Phase, readonly PartInPhase[]>>;
 }
 
-/** Whose weight isn't known is taken for an ordinary one: it decides which part is the effort, not how much. */
-const ordinaryBodyKg = 70;
 /** Breathed in or out where the movement leaves no time for it. Common practice; the seconds ours. */
 const breathBetween = 2;
 

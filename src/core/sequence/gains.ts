@@ -1,6 +1,14 @@
 import { type Drill, type PositionId, positions } from '../catalogue';
 import { type SkillId } from '../read';
-import { type RegionId, type Shares, type TrunkEffect, regionIds, regions } from '../trunk';
+import {
+  type RegionId,
+  type Shares,
+  type TrunkEffect,
+  type TrunkMotion,
+  regionIds,
+  regions,
+  trunkMotion,
+} from '../trunk';
 import { type PlanItem } from './planSchema';
 
 /** Effects on the trunk of a position, with side-lying turned to the side that is up. */
@@ -69,3 +77,12 @@ export function gainOn(
   const fit = Math.min(1.5, Math.max(0.6, shares[region] * regionIds.length));
   return net * fit;
 }
+
+/**
+ * How the trunk moves over a breath of a drill, by what it teaches and what it opens.
+ *
+ * @param side the side that is worked; counts only where the drill has sides
+ * @example motionOf(findDrill('two-hand-belly')!, 'none').belly > 0 // true
+ */
+export const motionOf = (drill: Drill, side: PlanItem['side']): TrunkMotion =>
+  trunkMotion(drill.stances, openedRegions(drill, side));

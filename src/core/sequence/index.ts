@@ -1,3 +1,4 @@
+export { type Hit, type Wishes, browse, noWishes } from './browse';
 export { type Alternative, alternatives, weighPlan } from './alternatives';
 export { type Loss, type SmallPlan, type WhatIf, priceOf, whatWouldChange } from './ask';
 export { cuesFor, laterVisitsOnly } from './candidates';
@@ -7,7 +8,7 @@ export { fitOf, inTodaysForm, refitted, refusalsOf } from './fit';
 export { type DrillHistory, isOwned, prescribedBreaths } from './history';
 export { firstAnswers } from './firstLine';
 export { orderOfWorkFor } from './orderOfWork';
-export { openedRegions, positionEffects, seenEffects, setUpEffects } from './gains';
+export { motionOf, openedRegions, positionEffects, seenEffects, setUpEffects } from './gains';
 export { layOut } from './layOut';
 export { leftOut } from './leftOut';
 export { likenessOf } from './alike';
@@ -16,11 +17,11 @@ export { phaseLimits, withPhase } from './limits';
 export { makePlan, secondsWithTalk, solve } from './makePlan';
 export { type PlanningItem, type PlanningProblem, diminishing, gainSteps } from './problem';
 export { tally } from './tally';
-export { mostItems, talkOf, usualTalkSeconds } from './rules';
+export { minutesOfBooking, mostItems, talkOf, usualTalkSeconds } from './rules';
 export { contextOf } from './contextOf';
 export { type PlanContext } from './setting';
 export { canBePriced } from './reasonRules';
-export { type Suit, suitOf } from './suits';
+export { suitOf } from './suits';
 export { search } from './search';
 export { putIn } from './putIn';
 export {

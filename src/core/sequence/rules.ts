@@ -72,3 +72,12 @@ export const worth = {
 
 /** Attention lost on a change of position: points a second of it. */
 export const changePointsASecond = 2;
+
+/**
+ * Minutes to plan for of those that are booked: looking and closing take a good third, and a plan has from 5 to 60.
+ *
+ * @source common practice, no published source; the part ours
+ * @example minutesOfBooking(50) // 30
+ */
+export const minutesOfBooking = (booked: number): number =>
+  Math.max(5, Math.min(60, Math.round((booked * 0.6) / 5) * 5));

@@ -1,9 +1,10 @@
 import { type Drill, asGood } from '../catalogue';
 import { type ConditionId, conditionById } from '../safety';
-import { type AxisId, schools } from '../schools';
+import { schools } from '../schools';
 import { newThings } from './newThings';
 import { type PlanItem } from './planSchema';
 import { worth } from './rules';
+import { axesShared } from './schoolFit';
 import { type PlanContext, type Setting } from './setting';
 
 /** What may count for or against a candidate besides its gains. */
@@ -55,10 +56,6 @@ export function worthParts(
   { settles, oneSideOff }: { settles: boolean; oneSideOff: boolean },
 ): WorthPart[] {
   const answers = drill.answers.filter((pattern) => context.confirmedPatterns.includes(pattern)).length;
-  const teaches = schools[request.leadSchool].everyday;
-  const fit = (Object.entries(teaches) as [AxisId, string][]).filter(
-    ([axis, stance]) => drill.stances[axis]?.stance === stance,
-  ).length;
   const substituted = item.props.filter((prop, i) => !asGood(prop, drill.props[i]!)).length;
   // A drill that needs no other form answers better than one that does; a pause left out costs nothing. So does one that can be done on both sides.
   const changed = (item.forms ?? []).filter((form) => form !== 'noPause').length + (oneSideOff ? 1 : 0);
@@ -77,7 +74,11 @@ export function worthParts(
   return [
     part('answers', answers * worth.answer),
     part('firstAnswer', context.confirmedPatterns.includes(drill.answers[0]!) ? worth.firstAnswer : 0),
-    part('school', fit * worth.schoolFit, `stands as ${schools[request.leadSchool].name} teaches`),
+    part(
+      'school',
+      axesShared(drill, request.leadSchool) * worth.schoolFit,
+      `stands as ${schools[request.leadSchool].name} teaches`,
+    ),
     part('opensOnly', answers === 0 && settles ? worth.opensOnly : 0),
     ...pulledBy(drill, context).map((id) => part('pulled', worth.pulled, `asked for by ${conditionById(id).name}`)),
     part('otherwise', changed * worth.change),

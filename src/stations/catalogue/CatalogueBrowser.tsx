@@ -1,13 +1,13 @@
 'use client';
 
 import { counted } from '@/core/reasons';
+import { type Hit, type Wishes, browse, noWishes, openedRegions } from '@/core/sequence';
 import { Link } from '@/parts/Link';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { type Drill, drills as builtIn, families, familyIds, positionIds, propList } from '@/core/catalogue';
 import { conditionList } from '@/core/safety';
 import { schoolIds, schools } from '@/core/schools';
-import { openedRegions } from '@/core/sequence';
 import { regionIds, regions } from '@/core/trunk';
 import { Button, LinkButton } from '@/parts/Button';
 import { Field, NamedSelect, TextInput } from '@/parts/Field';
@@ -15,7 +15,6 @@ import { EmptyState } from '@/parts/Notice';
 import { specOf } from '@/core/body';
 import { LateBody } from '@/parts/figures/body/LateBody';
 import { WhenNear } from '@/parts/WhenNear';
-import { type Hit, type Wishes, browse, noWishes } from './browse';
 import { DrillFiles } from './DrillFiles';
 
 /** Every drill, to be found by purpose, part, position, prop, school and caution; two can be laid side by side. */

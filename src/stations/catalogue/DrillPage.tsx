@@ -1,13 +1,13 @@
 'use client';
 
+import { motionOf, openedRegions, startCadences } from '@/core/sequence';
 import { Link } from '@/parts/Link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
 import { type Drill, type PositionId, correctionLadder, faults, movementInWords, positions } from '@/core/catalogue';
 import { capital, listed } from '@/core/reasons';
 import { axes, type AxisId } from '@/core/schools';
-import { openedRegions, startCadences } from '@/core/sequence';
-import { regions, type TrunkMotion, trunkMotion } from '@/core/trunk';
+import { regions, type TrunkMotion } from '@/core/trunk';
 import { send } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
@@ -49,7 +49,7 @@ export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; n
   const [side, setSide] = useState<'left' | 'right'>('left');
   const figure = useMemo(() => {
     const opened = openedRegions(drill, drill.sides === 'none' ? 'none' : side);
-    return { spec: specOf(drill, position, side), opened, motion: trunkMotion(drill.stances, opened) };
+    return { spec: specOf(drill, position, side), opened, motion: motionOf(drill, side) };
   }, [drill, position, side]);
   const ask = useCallback(
     () => teachingMoment(startCadences(drill), performance.timeOrigin + performance.now()),

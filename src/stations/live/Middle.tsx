@@ -5,11 +5,10 @@ import { type Phase } from '@/core/cadence';
 import { type FaultId, faults, positions, propsInWords } from '@/core/catalogue';
 import { type CheckId, modeOf, stepAt } from '@/core/coach';
 import { capital } from '@/core/reasons';
-import { type PlanItem, drillOf } from '@/core/sequence';
+import { type PlanItem, drillOf, motionOf } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { Ribbon } from '@/parts/figures/Ribbon';
 import { TrunkSection } from '@/parts/figures/trunk/TrunkSection';
-import { motionOf } from '../teaching';
 import { useBreathShown } from './useBreathShown';
 import { LoadSet, TappedSet } from './LoadSet';
 import { ChecksAsked } from './Panels';
@@ -39,7 +38,7 @@ interface Props {
 export function Middle(props: Props) {
   const { run, shown, item, side, onPress, tight = false } = props;
   const { state, place } = run;
-  const motion = useMemo(() => motionOf(item, side), [item, side]);
+  const motion = useMemo(() => motionOf(drillOf(item), side), [item, side]);
   // For a frame after a swap the words lag behind the plan, which may have become shorter.
   const segment = run.timeline.segments[shown.segment] ?? place().timed;
   const stretches = segment.segment.kind === 'breaths' ? segment.segment.stretches : null;

@@ -61,15 +61,15 @@ export function PacePanel({
   run,
   item,
   index,
-  restingCycle,
+  ratePerMinute,
   group,
 }: {
   view: ClientView;
   run: LiveRun;
   item: PlanItem;
   index: number;
-  /** Seconds of the client's own resting breath, as counted today; null without a count. */
-  restingCycle: number | null;
+  /** The client's own resting rate, as counted today; null without a count. */
+  ratePerMinute: number | null;
   group: readonly GroupMember[];
 }) {
   const { state, append } = run;
@@ -98,16 +98,16 @@ export function PacePanel({
             type: 'pace',
             item: index,
             mode: next,
-            ...(next === 'ramp' && restingCycle !== null ? { fromCycleSeconds: restingCycle } : {}),
+            ...(next === 'ramp' && ratePerMinute !== null ? { fromCycleSeconds: 60 / ratePerMinute } : {}),
           })
         }
       />
       <p className="text-base text-ink2">
         {modeWords[mode].line}
         {mode === 'ramp' &&
-          (restingCycle === null
+          (ratePerMinute === null
             ? ' No resting rate was counted today, so there is nothing to start from: it stays as planned.'
-            : ` From ${(60 / restingCycle).toFixed(1)} to ${(60 / planned).toFixed(1)} a minute.`)}
+            : ` From ${ratePerMinute.toFixed(1)} to ${(60 / planned).toFixed(1)} a minute.`)}
       </p>
       <div className="flex flex-wrap gap-x-5 gap-y-3">
         {item.cadences.length === 1 && first && (

@@ -19,7 +19,6 @@ import {
   restingIn,
   watchSigns,
 } from '@/core/coach';
-import { newest, rateOf } from '@/core/look';
 import { capital } from '@/core/reasons';
 import { signInWords, toldConditions } from '@/core/safety';
 import { type StoredRun } from '@/core/record';
@@ -30,6 +29,7 @@ import { PlanStrip } from '@/parts/figures/PlanStrip';
 import { Tide } from '@/parts/figures/Tide';
 import { patiently } from '@/parts/patiently';
 import { EmergencyWords } from '../PathStop';
+import { useMeasuredBreath } from '../usePlan';
 import { type ClientView } from '../view';
 import { type GroupMember, GroupTiles } from './GroupTiles';
 import { Held, useHeld } from './Held';
@@ -188,7 +188,7 @@ export function RunScreen({
     // What to do is shown at once and not when the server has answered; in a group the others go on.
     if (clientId === view.id && group.length === 0) setEmergency(sign);
   };
-  const restingCycle = useMemo(() => restingCycleOf(view), [view]);
+  const { ratePerMinute } = useMeasuredBreath(view);
 
   if (emergency !== null) {
     return (
@@ -273,7 +273,7 @@ export function RunScreen({
   ) : (
     <Panel title={panels[panel]} onClose={() => setPanel(null)}>
       {panel === 'helped' && <HelpedPanel {...{ view, run, who }} index={rechecked} onDone={() => setPanel(null)} />}
-      {panel === 'pace' && <PacePanel {...{ view, run, item, index, restingCycle, group }} />}
+      {panel === 'pace' && <PacePanel {...{ view, run, item, index, ratePerMinute, group }} />}
       {panel === 'checks' &&
         (group.length > 0 && !who ? (
           <p>Tap whom it is about first.</p>
@@ -438,13 +438,6 @@ function useResting({ state }: LiveRun) {
     const { unsettled, out } = restingIn(state);
     return { unsettled, out, all: new Set([...unsettled, ...out]) };
   }, [state]);
-}
-
-/** Seconds of the client's own resting breath, as counted today. */
-function restingCycleOf(view: ClientView<'looks'>): number | null {
-  const quiet = newest(view.visit?.looks ?? [], 'quietLook', 'before');
-  const rate = quiet && rateOf(quiet.raw.taps);
-  return rate ? 60 / rate.breathsPerMinute : null;
 }
 
 const nextName = (items: readonly PlanItem[], index: number) => {

@@ -8,6 +8,7 @@ import {
   type Movement,
   type StoredLift,
   breathInWords,
+  drillLoadOf,
   findMovement,
   inUnit,
   loadAnswer,
@@ -29,7 +30,7 @@ import { LiftLog } from './LiftLog';
 import { OwnMovement } from './OwnMovement';
 import { Reasons } from './Reasons';
 import { Sets } from './Sets';
-import { type Kept, type Typed, askedOf, begin, describe, drillLoadOf, lightSet, movementAsked } from './typed';
+import { type Kept, type Typed, askedOf, begin, describe, lightSet, movementAsked } from './typed';
 import { type Change, HowHeavy, Weights } from './Weights';
 
 const KeepAsDrill = memo(

@@ -5,6 +5,7 @@ import {
   type LoadAnswer,
   type Movement,
   type WeightUnit,
+  farEndOf,
   goesBy,
   humanRange,
   inUnit,
@@ -18,7 +19,7 @@ import { ChoiceChips } from '@/parts/Chips';
 import { Field, TextInput } from '@/parts/Field';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { LoadRuler } from '@/parts/figures/load/LoadRuler';
-import { type Typed, farEndOf, numberOf, weightsAtHand } from './typed';
+import { type Typed, numberOf, weightsAtHand } from './typed';
 
 /** What is other than it is, or how it follows from what it is by now. */
 export type Change = (part: Partial<Typed> | ((now: Typed) => Partial<Typed>)) => void;

@@ -1,6 +1,4 @@
 import {
-  type DrillLoad,
-  type LoadAnswer,
   type LoadAsked,
   type Movement,
   type OwnMovement,
@@ -8,12 +6,13 @@ import {
   asOwn,
   componentsFrom,
   findMovement,
-  goesBy,
   goneTo,
   inUnit,
   kgOf,
   loadsOf,
   movementOf,
+  ordinaryBodyKg,
+  reachOf,
 } from '@/core/load';
 
 /** Where timing is learnt. Common practice: 20 to 25 light repetitions. */
@@ -78,9 +77,6 @@ export const begin = (movement: Movement, unit: WeightUnit = 'kg'): Typed => ({
 export const numberOf = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
 const numberOrNull = (text: string): number | null => (text.trim() === '' ? null : numberOf(text));
 
-/** Whose weight is not known is taken for an ordinary one: it decides which part is the effort, not how much. */
-const ordinaryBodyKg = 70;
-
 const asText = (stance: Movement['parts'][number]['from']): Record<StanceKey, string> =>
   Object.fromEntries(Object.entries(stance).map(([key, value]) => [key, String(value)])) as Record<StanceKey, string>;
 const asNumbers = (texts: Record<StanceKey, string>): Movement['parts'][number]['from'] =>
@@ -131,26 +127,14 @@ export function movementAsked(typed: Typed): Movement {
   return findMovement(movementId)!;
 }
 
-/** How far it goes in its own measure, as it is written beside its name: a bend to the right is as many degrees as one to the left. */
-export const farEndOf = (movement: Movement): number => {
-  const key = goesBy(movement);
-  const value = movement.parts[0]!.to[key];
-  return Math.abs(Number(value.toFixed(2)));
-};
-
 /** How many times as far as the library has it; 1 where nothing is written. */
-function reachOf(movement: Movement, farEnd: string | undefined): number {
-  if (!farEnd || farEnd.trim() === '') return 1;
-  const key = goesBy(movement);
-  const { from, to } = movement.parts[0]!;
-  const goal = numberOf(farEnd) * (to[key] < 0 ? -1 : 1);
-  return (goal - from[key]) / (to[key] - from[key]);
-}
+const reachTyped = (movement: Movement, farEnd = ''): number =>
+  farEnd.trim() === '' ? 1 : reachOf(movement, numberOf(farEnd));
 
 export function askedOf(typed: Typed): LoadAsked {
   const { movementId, hand, toward, weight, otherWeight, unit, repetitions, effort, farEnd, own, most = '' } = typed;
   const told = movementAsked(typed);
-  const reach = own ? 1 : reachOf(told, farEnd);
+  const reach = own ? 1 : reachTyped(told, farEnd);
   const [left, right] = [kgOf(numberOf(weight), unit), kgOf(numberOf(otherWeight ?? ''), unit)];
   const two = otherWeight !== undefined && told.pull.hand === 'both';
   return {
@@ -177,23 +161,4 @@ export function weightsAtHand({ atHand = '', plates = false, bar = '', unit }: T
   const barKg = kgOf(numberOf(bar), unit);
   // More pairs than lie in any rack say nothing more, and double what is to be added up.
   return plates ? loadsOf(Number.isFinite(barKg) && barKg > 0 ? barKg : 0, found.slice(0, 12)) : found;
-}
-
-/**
- * The load of a drill made from an answer. Who may hold no breath gets it as light as the breath goes with it, to the half kilogram below;
- * null where it is too heavy and nobody knows how light that is, or where it is off.
- */
-export function drillLoadOf(asked: LoadAsked, answer: LoadAnswer): DrillLoad | null {
-  const { strategy, cautions, tooHeavy, breathesUpToKg, off } = answer;
-  const kg = tooHeavy ? Math.floor((breathesUpToKg ?? 0) * 2) / 2 : asked.kg;
-  if (off || (tooHeavy && kg <= 0)) return null;
-  return {
-    movementId: asked.own?.id ?? asked.movementId,
-    own: asked.own ?? null,
-    toward: asked.toward ?? null,
-    kg,
-    strategy,
-    ...(asked.leftShare === undefined ? {} : { leftShare: asked.leftShare }),
-    through: cautions.some(({ code }) => code !== 'noHeldBreath'),
-  };
 }

@@ -1,8 +1,10 @@
-import { type Drill, type FamilyId, type PositionId, type PropId, families } from '@/core/catalogue';
-import { type ConditionId, type Profile, conditionIds, emptyProfile, evaluateGates } from '@/core/safety';
-import { clashes, everydayRules, schools, type SchoolId, axes, type AxisId } from '@/core/schools';
-import { openedRegions, suitOf, type Suit } from '@/core/sequence';
-import { type RegionId, regions } from '@/core/trunk';
+import { type Drill, type FamilyId, type PositionId, type PropId, families } from '../catalogue';
+import { type ConditionId, type Gates, type Profile, conditionIds, emptyProfile, evaluateGates } from '../safety';
+import { type SchoolId, clashes, everydayRules, schools } from '../schools';
+import { type RegionId, regions } from '../trunk';
+import { openedRegions } from './gains';
+import { axesShared } from './schoolFit';
+import { type Suit, suitOf } from './suits';
 
 /** What the catalogue is browsed by; nothing chosen means everything. */
 export interface Wishes {
@@ -24,8 +26,13 @@ export interface Hit {
   suit: Suit | null;
 }
 
-/** Limits of somebody with one condition and nothing else; a condition that needs a week or date counts as near. */
-export function gatesOfOne(condition: ConditionId, today: string) {
+/**
+ * Limits of somebody with one condition and nothing else; a condition that needs a week or date counts as near.
+ *
+ * @param today yyyy-mm-dd
+ * @example gatesOfOne('pregnancy', '2026-11-23').gates.some(({ component }) => component === 'hold') // true
+ */
+export function gatesOfOne(condition: ConditionId, today: string): Gates {
   const answers = Object.fromEntries(
     conditionIds.map((id) => [
       id,
@@ -50,18 +57,23 @@ const textOf = (drill: Drill) =>
     .join(' ')
     .toLowerCase();
 
-/** How many axes a drill stands on as a school teaches; below 0 where it teaches against it every day. */
+/**
+ * On how many axes a drill stands as a school teaches; below 0 where it teaches against it every day.
+ *
+ * @example schoolFit(findDrill('hook-stack')!, 'oppositionAndStack') > 0 // true
+ */
 export function schoolFit(drill: Drill, school: SchoolId): number {
-  const { everyday } = schools[school];
-  if (clashes(everydayRules(drill.stances), everyday).length > 0) return -1;
-  return (Object.keys(axes) as AxisId[]).filter(
-    (axis) => everyday[axis] && drill.stances[axis]?.stance === everyday[axis],
-  ).length;
+  if (clashes(everydayRules(drill.stances), schools[school].everyday).length > 0) return -1;
+  return axesShared(drill, school);
 }
 
 /**
  * The drills that answer every wish. With a school, those that fit it best come first; with a caution, what stays as it is
  * comes before what changes, and what is off is left out.
+ *
+ * @param own ids of the coach's own drills
+ * @param today yyyy-mm-dd
+ * @example browse([findDrill('towel-hug')!], new Set(), { ...noWishes, family: 'open' }, '2026-11-23')[0]?.drill.id // 'towel-hug'
  */
 export function browse(drills: readonly Drill[], own: ReadonlySet<string>, wishes: Wishes, today: string): Hit[] {
   const words = wishes.words.trim().toLowerCase().split(/\s+/).filter(Boolean);

@@ -1,0 +1,23 @@
+import { type LoadAnswer, type LoadAsked } from './answer';
+import { type DrillLoad } from './schema';
+
+/**
+ * The load of a drill made from an answer. Who may hold no breath gets it as light as the breath goes with it, to the half kilogram below;
+ * null where it is too heavy and nobody knows how light that is, or where it is off.
+ *
+ * @example drillLoadOf(asked, answer)?.kg // 8
+ */
+export function drillLoadOf(asked: LoadAsked, answer: LoadAnswer): DrillLoad | null {
+  const { strategy, cautions, tooHeavy, breathesUpToKg, off } = answer;
+  const kg = tooHeavy ? Math.floor((breathesUpToKg ?? 0) * 2) / 2 : asked.kg;
+  if (off || (tooHeavy && kg <= 0)) return null;
+  return {
+    movementId: asked.own?.id ?? asked.movementId,
+    own: asked.own ?? null,
+    toward: asked.toward ?? null,
+    kg,
+    strategy,
+    ...(asked.leftShare === undefined ? {} : { leftShare: asked.leftShare }),
+    through: cautions.some(({ code }) => code !== 'noHeldBreath'),
+  };
+}
