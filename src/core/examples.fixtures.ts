@@ -2,7 +2,7 @@
 import * as z from 'zod/mini';
 import { cadence } from './cadence';
 import { findDrill } from './catalogue';
-import { type RunEvent, digestOf, foldRun, remoteFrame, summariseRun } from './coach';
+import { type RunEvent, digestOf, foldRun, locate, remoteFrame, summariseRun, timelineOf } from './coach';
 import { answersWith, contextFor, gatesOfPerson, idOf, planItem, requestFor, testDay, visitOf } from './fixtures';
 import { courseOf, ladderOf } from './course';
 import { type LookRecord, type ProtocolId, type Raw, blankRaw } from './look';
@@ -148,6 +148,8 @@ const pregnant = { ...emptyProfile, answers: answersWith({ pregnancy: { weekOnDa
 const pregnantGates = gatesOfPerson({ pregnancy: { weekOnDay: 29 } });
 
 const items = [planItem({ drillId: 'towel-hug', cadences: [cadence(4, 6)], breaths: 10, setUpSeconds: 0 }), planItem()];
+/** In a breath of the first item, which takes ten seconds each. */
+const inBreath = (breath: number) => locate(timelineOf(items), 10 * breath + 5);
 const said: readonly [seconds: number, event: RunEvent][] = [
   [0, { type: 'start' }],
   ...Array.from({ length: 10 }, (_, breath): [number, RunEvent] => [
@@ -276,6 +278,7 @@ export const standIns: Readonly<Record<string, object>> = {
   },
   'coach/admit.ts': { ada: { clientId: 'ada', name: 'Ada', gates: gatesOfPerson(), closed: null }, now: 120_000 },
   'coach/announce.ts': { nineSecondsIn: 9_000 },
+  'coach/breathsDone.ts': { timeline: timelineOf(items), first: inBreath(0), third: inBreath(2) },
   'coach/clientFrame.ts': { nineSecondsIn: 9_000 },
   'coach/elsewhere.ts': {
     mine: events,

@@ -39,3 +39,21 @@ export function groupForm(gates: Gates, item: PlanItem): GroupForm {
 /** Items of a plan that somebody in a group sits out, by their index: those they can't do in its position in any form. */
 export const itemsOff = (items: readonly PlanItem[], gates: Gates): number[] =>
   items.flatMap((item, index) => (groupForm(gates, item).kind === 'not' ? [index] : []));
+
+/**
+ * What an event that brings another item says of a group: who of them, but for the one whose plan it is, sits it out by their own limits.
+ *
+ * @param leaderId whose plan it is
+ * @param group everybody on the plan; empty where there is only one
+ * @example sitOutOf('ada', [], item) // {}
+ */
+export function sitOutOf(
+  leaderId: string,
+  group: readonly { clientId: string; gates: Gates }[],
+  item: PlanItem,
+): { sitOut?: string[] } {
+  const out = group.flatMap(({ clientId, gates }) =>
+    clientId !== leaderId && groupForm(gates, item).kind === 'not' ? [clientId] : [],
+  );
+  return group.length > 0 ? { sitOut: out } : {};
+}

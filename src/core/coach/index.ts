@@ -7,7 +7,8 @@ export { type ClientFigure, type ClientFrame, type ClientMessage, clientMessageS
 export { type RunNews, eventsFromElsewhere, goesBehind } from './elsewhere';
 export { type RunEvent, type StampedEvent, runEventSchema, stampedEventSchema } from './events';
 export { type CheckId, type Helped, type PacingMode, goesOnAfter, helpedWords } from './eventWords';
-export { type GroupForm, groupForm, itemsOff, mostInGroup } from './group';
+export { type BreathAt, breathAt, breathGoesOn, breathsDone } from './breathsDone';
+export { type GroupForm, groupForm, itemsOff, mostInGroup, sitOutOf } from './group';
 export {
   calmPart,
   mostEffort,

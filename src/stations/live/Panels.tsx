@@ -3,7 +3,16 @@
 import { type ReactNode } from 'react';
 import { X } from 'lucide-react';
 import { breathsPerMinute, cadenceInWords, cycleSeconds } from '@/core/cadence';
-import { type CheckId, type PacingMode, adjustment, answerOf, helpedWords, modeOf, notesOf } from '@/core/coach';
+import {
+  type CheckId,
+  type PacingMode,
+  adjustment,
+  answerOf,
+  helpedWords,
+  modeOf,
+  notesOf,
+  sitOutOf,
+} from '@/core/coach';
 import { markerMeasures, newest } from '@/core/look';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, phaseLimits, weightOf, withPhase } from '@/core/sequence';
@@ -17,7 +26,7 @@ import { useGuard } from '@/parts/useGuard';
 import { useKept } from '@/parts/useKept';
 import { type ClientView } from '../view';
 import { type GroupMember } from './GroupTiles';
-import { type Neighbours, sitOutOf } from './useCoaching';
+import { type Neighbours } from './useCoaching';
 import { type LiveRun } from './useRun';
 import { type SoundKind, type Volumes, soundKinds, useHasVoice } from './useSound';
 

@@ -10,9 +10,9 @@ import {
   cueAnswer,
   faultOrder,
   faultsOf,
-  groupForm,
   harderReadiness,
   remedyFor,
+  sitOutOf,
   unnamedMarks,
 } from '@/core/coach';
 import { lighterThan } from '@/core/load';
@@ -124,14 +124,6 @@ export function useNaming(
   };
 }
 export type Naming = ReturnType<typeof useNaming>;
-
-/** Those of a group, but for the one whose plan it is, who sit an item out by their own limits. */
-export function sitOutOf(leaderId: string, group: readonly GroupMember[], item: PlanItem): { sitOut?: string[] } {
-  const out = group.flatMap(({ clientId, gates }) =>
-    clientId !== leaderId && groupForm(gates, item).kind === 'not' ? [clientId] : [],
-  );
-  return group.length > 0 ? { sitOut: out } : {};
-}
 
 interface Neighbour {
   name: string;

@@ -2,12 +2,16 @@
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
+  type BreathAt,
   type RunEvent,
   type RunPerson,
   type RunPlace,
   type RunState,
   type RunTimeline,
   type StampedEvent,
+  breathAt,
+  breathGoesOn,
+  breathsDone,
   cursorAt,
   eventDenied,
   eventsFromElsewhere,
@@ -18,7 +22,6 @@ import {
   stateOf,
   timelineOf,
 } from '@/core/coach';
-import { cycleSeconds } from '@/core/cadence';
 import { type RefusalCode, type StoredRun } from '@/core/record';
 import { newId, useKeep, waitingPayloads } from '@/keep';
 import { say } from '@/parts/say';
@@ -285,37 +288,11 @@ export function useRun(run: StoredRun, people: readonly RunPerson[] = [], of: Wh
   return { id: run.id, state, timeline, writes, ready, nowMs, place, append, takeOver };
 }
 
-const repacing: readonly (RunEvent['type'] | undefined)[] = ['tap', 'adjust', 'pace'];
-const movesClock: readonly RunEvent['type'][] = [
-  'start',
-  'pause',
-  'resume',
-  'jump',
-  'swap',
-  'stop',
-  'settled',
-  'tap',
-  'adjust',
-  'pace',
-];
-
-interface BreathAt {
-  segmentStart: number;
-  item: number;
-  set: number;
-  /** The breath under way, or −1 in a piece that is not breathed. */
-  breath: number;
-  side: 'left' | 'right' | null;
-  /** Length of each breath of the piece, as paced. */
-  cycles: readonly number[];
-}
-
 /** Marks each breath as it is done, and the end when the plan is through. Breaths that were jumped over are not done. */
 export function useBreathMarks({ state, writes, ready, place, append }: LiveRun) {
   const { status, anchorEpochMs, cursorSeconds } = state;
   const before = useRef<BreathAt | null>(null);
-  // A jump, a wait or a swap leaves the breath before it undone; a tap or a change of dose goes on from it.
-  const goesOn = repacing.includes(state.events.findLast(({ event }) => movesClock.includes(event.type))?.event.type);
+  const goesOn = breathGoesOn(state);
   useEffect(() => {
     if (status !== 'running' || !writes || !ready) return;
     let last = goesOn ? before.current : null;
@@ -324,30 +301,8 @@ export function useBreathMarks({ state, writes, ready, place, append }: LiveRun)
       // The state that says it is over arrives a moment later: the last breath must not be marked again until then.
       if (through) return;
       const now = place();
-      const { timed } = now;
-      const current: BreathAt = {
-        segmentStart: timed.startSeconds,
-        item: now.item,
-        set: timed.segment.kind === 'breaths' ? timed.segment.set : 0,
-        breath: now.moment?.breath ?? -1,
-        side: timed.segment.kind === 'breaths' ? timed.segment.side : null,
-        cycles: timed.breaths?.cadences.map(cycleSeconds) ?? [],
-      };
-      if (last && last.breath >= 0) {
-        const samePiece = last.segmentStart === current.segmentStart;
-        const cycles = samePiece ? current.cycles : last.cycles;
-        const doneTo = samePiece && !now.over ? current.breath : cycles.length;
-        for (let breath = last.breath; breath < doneTo; breath += 1) {
-          append({
-            type: 'breath',
-            item: last.item,
-            set: last.set,
-            breath,
-            ...(last.side ? { side: last.side } : {}),
-            seconds: Math.round((cycles[breath] ?? 0) * 100) / 100,
-          });
-        }
-      }
+      const current = breathAt(now);
+      for (const done of breathsDone(last, current, now.over)) append(done);
       last = current;
       before.current = current;
       if (!now.over) return;
