@@ -45,4 +45,4 @@ export { type FaultId, correctionLadder, faultIds, faults } from './faults';
 export { type PositionId, changeSeconds, placeInOrder, positionIds, positionList, positions } from './positions';
 export { type PropId, asGood, bodyProps, propIds, propList, props, propsInWords, substituteFor } from './props';
 export { type Cue, type Drill, type Range, drillSchema } from './schema';
-export { type FamilyId, cueKinds, families, familyIds, openedIds, skillIds } from './vocabulary';
+export { type FamilyId, cueKinds, families, familyIds, openedIds, skillIds, stepPhaseNames } from './vocabulary';

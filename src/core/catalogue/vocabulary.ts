@@ -35,3 +35,12 @@ export const familyIds = Object.keys(families) as [FamilyId, ...FamilyId[]];
 
 export const cueKinds = ['image', 'touch', 'instruction', 'sound', 'count'] as const;
 export type CueKind = (typeof cueKinds)[number];
+
+/** When in a breath a step of a drill is done, as it is read. */
+export const stepPhaseNames = {
+  throughout: 'Throughout',
+  inhale: 'In',
+  topPause: 'Pause',
+  exhale: 'Out',
+  bottomPause: 'Pause',
+} as const;

@@ -1,5 +1,5 @@
 import { cadenceInWords } from '../cadence';
-import { positions, props } from '../catalogue';
+import { positions, props, stepPhaseNames } from '../catalogue';
 import { durationInWords } from '../dose';
 import { intentInWords } from '../read';
 import { listed } from '../reasons';
@@ -65,7 +65,7 @@ export function certOf(plan: Plan, { studioName, provider }: CertSetting): CertA
   const exercises = items
     .map((item, i) => {
       const drill = drillOf(item);
-      const steps = drill.steps.map(({ phase, words }) => `${phaseWords[phase]}: ${words}`).join(' ');
+      const steps = drill.steps.map(({ phase, words }) => `${stepPhaseNames[phase]}: ${words}`).join(' ');
       return `${i + 1}. ${drill.name}, ${item.position}. ${positions[item.position].setUp} ${drill.setUp} ${steps} Pelvic floor: ${drill.floorCue} Abdominals: ${drill.abdominalCue}`;
     })
     .join('\n');
@@ -97,11 +97,3 @@ export function certOf(plan: Plan, { studioName, provider }: CertSetting): CertA
   };
   return certItems.map((item) => ({ item, answer: answers[item] }));
 }
-
-const phaseWords = {
-  throughout: 'Throughout',
-  inhale: 'In',
-  topPause: 'Pause',
-  exhale: 'Out',
-  bottomPause: 'Pause',
-} as const;

@@ -1,10 +1,18 @@
 'use client';
 
+import {
+  type Drill,
+  type PositionId,
+  correctionLadder,
+  faults,
+  movementInWords,
+  positions,
+  stepPhaseNames,
+} from '@/core/catalogue';
 import { motionOf, openedRegions, startCadences } from '@/core/sequence';
 import { Link } from '@/parts/Link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
-import { type Drill, type PositionId, correctionLadder, faults, movementInWords, positions } from '@/core/catalogue';
 import { capital, listed } from '@/core/reasons';
 import { axes, type AxisId } from '@/core/schools';
 import { regions, type TrunkMotion } from '@/core/trunk';
@@ -34,22 +42,18 @@ function BreathOfDrill({ motion, ask }: { motion: TrunkMotion; ask: AskMoment })
   );
 }
 
-const stepNames = {
-  throughout: 'Throughout',
-  inhale: 'In',
-  topPause: 'Pause',
-  exhale: 'Out',
-  bottomPause: 'Pause',
-} as const;
-
 /** Everything about one drill, with its figure in each position. */
 export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; names: Record<string, string> }) {
   const router = useRouter();
   const [position, setPosition] = useState<PositionId>(drill.positions[0]!);
   const [side, setSide] = useState<'left' | 'right'>('left');
   const figure = useMemo(() => {
-    const opened = openedRegions(drill, drill.sides === 'none' ? 'none' : side);
-    return { spec: specOf(drill, position, side), opened, motion: motionOf(drill, side) };
+    const worked = drill.sides === 'none' ? 'none' : side;
+    return {
+      spec: specOf(drill, position, side),
+      opened: openedRegions(drill, worked),
+      motion: motionOf(drill, worked),
+    };
   }, [drill, position, side]);
   const ask = useCallback(
     () => teachingMoment(startCadences(drill), performance.timeOrigin + performance.now()),
@@ -124,7 +128,7 @@ export function DrillPage({ drill, own, names }: { drill: Drill; own: boolean; n
           <ol className="mt-2 border-t border-rule">
             {drill.steps.map(({ phase, words }) => (
               <li key={phase + words} className="grid grid-cols-[7rem_1fr] gap-3 border-b border-rule py-1.5">
-                <span className="text-ink2">{stepNames[phase]}</span>
+                <span className="text-ink2">{stepPhaseNames[phase]}</span>
                 {words}
               </li>
             ))}

@@ -1,7 +1,6 @@
 'use client';
 
 import { Minus, Plus } from 'lucide-react';
-import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import {
   type Booking,
@@ -24,6 +23,7 @@ import { Button } from '@/parts/Button';
 import { ChoiceChips } from '@/parts/Chips';
 import { DayPicker } from '@/parts/DayPicker';
 import { Field, TextInput } from '@/parts/Field';
+import { Leave, Over } from '@/parts/Over';
 import { say } from '@/parts/say';
 import { Stepper } from '@/parts/Stepper';
 import { PersonPicker } from './PersonPicker';
@@ -145,142 +145,134 @@ export function BookingForm({
   };
 
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 max-h-[94dvh] w-[min(96vw,52rem)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-one border border-ink bg-paper p-5"
-        >
-          <Dialog.Title className="text-xl font-semibold">
-            {changes ? `Change the booking of ${changes.name}` : client ? `Book ${client.name}` : 'Book a time'}
-          </Dialog.Title>
-          <form
-            className="mt-4 grid gap-x-8 gap-y-4 md:grid-cols-[20rem_1fr]"
-            onSubmit={(event) => {
-              event.preventDefault();
-              book();
-            }}
-          >
-            <DayPicker day={day} today={today} onChange={(next) => set({ day: next })} />
-            <div className="space-y-4">
-              {!changes &&
-                (client ? (
-                  <p className="flex items-center justify-between gap-3">
-                    <span className="text-lg font-semibold">{client.name}</span>
-                    <Button look="quiet" onClick={() => set({ client: null, waitingId: null })}>
-                      Somebody else
-                    </Button>
-                  </p>
-                ) : (
-                  <PersonPicker
-                    label="Who comes"
-                    error={error.who ?? null}
-                    onChoose={(person) => {
-                      setError(({ time: kept }) => (kept ? { time: kept } : {}));
-                      set({ client: person });
-                    }}
-                  />
-                ))}
-              <div className="flex flex-wrap items-start gap-4">
-                <TimeField
-                  label={`${weekdayName(day)} ${dayInWords(day, today)}, at`}
-                  value={time}
-                  error={error.time ?? null}
-                  onChange={(next) => set({ time: next })}
-                />
-                <Stepper
-                  label="For"
-                  value={minutes}
-                  unit="min"
-                  min={5}
-                  max={240}
-                  step={5}
-                  onChange={(next) => set({ minutes: next })}
-                />
-              </div>
-              {reached ? (
-                <div className="flex flex-wrap items-center gap-2">
-                  <span className="text-sm text-ink2">
-                    {free.length > 0 ? 'Free that day' : 'Nothing is free within the open hours that day.'}
-                  </span>
-                  {free.map((gap) => (
-                    <button
-                      key={gap.from}
-                      type="button"
-                      className="min-h-11 rounded-one border border-line px-3 hover:bg-leaf"
-                      onClick={() => set({ time: timeOf(gap.from) })}
-                    >
-                      {stretchInWords(gap)}
-                    </button>
-                  ))}
-                </div>
-              ) : (
-                <p className="text-ink2">What else is booked that day can’t be seen just now.</p>
-              )}
-              <Field label="To remember for it">
-                {(ids) => (
-                  <TextInput
-                    {...ids}
-                    maxLength={300}
-                    placeholder="such as: bring the half-dome"
-                    value={note}
-                    onChange={(event) => set({ note: event.target.value })}
-                  />
-                )}
-              </Field>
-              {!changes && (
-                <div className="flex flex-wrap items-end gap-4">
-                  <ChoiceChips
-                    label="How often"
-                    value={String(every)}
-                    choices={intervals.map(([value, label]) => ({ value: value as string, label }))}
-                    onChange={(next) => set({ every: Number(next) as Wanted['every'] })}
-                  />
-                  {every > 0 && (
-                    <Stepper
-                      label="Times in all"
-                      value={times}
-                      min={2}
-                      max={mostTimes}
-                      onChange={(next) => set({ times: next })}
-                    />
-                  )}
-                </div>
-              )}
-              <div role="status" className="space-y-1">
-                {days.length === 1 && placed[0] && (
-                  <p className={against.length > 0 ? 'font-semibold text-caution' : ''}>
-                    {placingInWords(placed[0].placing)}
-                  </p>
-                )}
-                {days.length > 1 && (
-                  <p>
-                    {days.length} times, the last on {dayInWords(days.at(-1)!, today)}.
-                    {against.length === 0 && placed.length > 0 && ' Nothing stands against any of them.'}
-                  </p>
-                )}
-                {days.length > 1 &&
-                  against.map(({ on, placing: found }) => (
-                    <p key={on} className="font-semibold text-caution">
-                      {dayInWords(on, today)}: {found.against.join(' ')}
-                    </p>
-                  ))}
-              </div>
-              <div className="flex flex-wrap gap-3">
-                <Button type="submit" look="strong">
-                  {changes ? 'Save' : 'Book'}
-                  {against.length > 0 && ' all the same'}
+    <Over
+      title={changes ? `Change the booking of ${changes.name}` : client ? `Book ${client.name}` : 'Book a time'}
+      onClose={onClose}
+    >
+      <form
+        className="mt-4 grid gap-x-8 gap-y-4 md:grid-cols-[20rem_1fr]"
+        onSubmit={(event) => {
+          event.preventDefault();
+          book();
+        }}
+      >
+        <DayPicker day={day} today={today} onChange={(next) => set({ day: next })} />
+        <div className="space-y-4">
+          {!changes &&
+            (client ? (
+              <p className="flex items-center justify-between gap-3">
+                <span className="text-lg font-semibold">{client.name}</span>
+                <Button look="quiet" onClick={() => set({ client: null, waitingId: null })}>
+                  Somebody else
                 </Button>
-                <Dialog.Close asChild>
-                  <Button>Leave it</Button>
-                </Dialog.Close>
-              </div>
+              </p>
+            ) : (
+              <PersonPicker
+                label="Who comes"
+                error={error.who ?? null}
+                onChoose={(person) => {
+                  setError(({ time: kept }) => (kept ? { time: kept } : {}));
+                  set({ client: person });
+                }}
+              />
+            ))}
+          <div className="flex flex-wrap items-start gap-4">
+            <TimeField
+              label={`${weekdayName(day)} ${dayInWords(day, today)}, at`}
+              value={time}
+              error={error.time ?? null}
+              onChange={(next) => set({ time: next })}
+            />
+            <Stepper
+              label="For"
+              value={minutes}
+              unit="min"
+              min={5}
+              max={240}
+              step={5}
+              onChange={(next) => set({ minutes: next })}
+            />
+          </div>
+          {reached ? (
+            <div className="flex flex-wrap items-center gap-2">
+              <span className="text-sm text-ink2">
+                {free.length > 0 ? 'Free that day' : 'Nothing is free within the open hours that day.'}
+              </span>
+              {free.map((gap) => (
+                <button
+                  key={gap.from}
+                  type="button"
+                  className="min-h-11 rounded-one border border-line px-3 hover:bg-leaf"
+                  onClick={() => set({ time: timeOf(gap.from) })}
+                >
+                  {stretchInWords(gap)}
+                </button>
+              ))}
             </div>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          ) : (
+            <p className="text-ink2">What else is booked that day can’t be seen just now.</p>
+          )}
+          <Field label="To remember for it">
+            {(ids) => (
+              <TextInput
+                {...ids}
+                maxLength={300}
+                placeholder="such as: bring the half-dome"
+                value={note}
+                onChange={(event) => set({ note: event.target.value })}
+              />
+            )}
+          </Field>
+          {!changes && (
+            <div className="flex flex-wrap items-end gap-4">
+              <ChoiceChips
+                label="How often"
+                value={String(every)}
+                choices={intervals.map(([value, label]) => ({ value: value as string, label }))}
+                onChange={(next) => set({ every: Number(next) as Wanted['every'] })}
+              />
+              {every > 0 && (
+                <Stepper
+                  label="Times in all"
+                  value={times}
+                  min={2}
+                  max={mostTimes}
+                  onChange={(next) => set({ times: next })}
+                />
+              )}
+            </div>
+          )}
+          <div role="status" className="space-y-1">
+            {days.length === 1 && placed[0] && (
+              <p className={against.length > 0 ? 'font-semibold text-caution' : ''}>
+                {placingInWords(placed[0].placing)}
+              </p>
+            )}
+            {days.length > 1 && (
+              <p>
+                {days.length} times, the last on {dayInWords(days.at(-1)!, today)}.
+                {against.length === 0 && placed.length > 0 && ' Nothing stands against any of them.'}
+              </p>
+            )}
+            {days.length > 1 &&
+              against.map(({ on, placing: found }) => (
+                <p key={on} className="font-semibold text-caution">
+                  {dayInWords(on, today)}: {found.against.join(' ')}
+                </p>
+              ))}
+          </div>
+          <div className="flex flex-wrap gap-3">
+            <Button type="submit" look="strong">
+              {changes ? 'Save' : 'Book'}
+              {against.length > 0 && ' all the same'}
+            </Button>
+            <Leave>
+              <Button>Leave it</Button>
+            </Leave>
+          </div>
+        </div>
+      </form>
+    </Over>
   );
 }
 

@@ -1,9 +1,9 @@
 'use client';
 
 import { ArrowLeft, ArrowRight, Lock, LockOpen } from 'lucide-react';
+import { positions, propsInWords, stepPhaseNames } from '@/core/catalogue';
 import { Link } from '@/parts/Link';
 import { type MeasuredBreath, type Phase } from '@/core/cadence';
-import { positions, propsInWords } from '@/core/catalogue';
 import { durationInWords } from '@/core/dose';
 import { capital } from '@/core/reasons';
 import { type Gates } from '@/core/safety';
@@ -195,18 +195,10 @@ export function ItemPanel({
   );
 }
 
-const stepNames = {
-  throughout: 'Throughout',
-  inhale: 'In',
-  topPause: 'Pause',
-  exhale: 'Out',
-  bottomPause: 'Pause',
-} as const;
-
 function HowTo({ item }: { item: PlanItem }) {
   const drill = drillOf(item);
   const rows = [
-    ...drill.steps.map(({ phase, words }) => [stepNames[phase], words] as const),
+    ...drill.steps.map(({ phase, words }) => [stepPhaseNames[phase], words] as const),
     ['Pelvic floor', drill.floorCue] as const,
     ['Abdominals', drill.abdominalCue] as const,
     ['Cues', cueWords(item).slice(0, 2).join(' · ')] as const,

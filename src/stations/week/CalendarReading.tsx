@@ -1,6 +1,5 @@
 'use client';
 
-import { Dialog } from 'radix-ui';
 import {
   type Booking,
   type CalendarEntry,
@@ -18,6 +17,7 @@ import { addDays, dayIn, dayInWords } from '@/core/record';
 import { idOf, send } from '@/keep';
 import { Button } from '@/parts/Button';
 import { Select } from '@/parts/Field';
+import { Leave, Over } from '@/parts/Over';
 import { say } from '@/parts/say';
 import { rememberName } from '../diary/names';
 
@@ -129,78 +129,69 @@ export function CalendarReading({
     onClose();
   };
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 flex max-h-[92dvh] w-[min(96vw,52rem)] -translate-x-1/2 -translate-y-1/2 flex-col rounded-one border border-ink bg-paper p-5"
-        >
-          <Dialog.Title className="text-xl font-semibold">What the file says</Dialog.Title>
-          <p className="mt-1 text-ink2">
-            {counted(lines.length, 'time')} in the next {weeksAhead} weeks
-            {nobody > 0 && `; for ${nobody} no client of that name is known`}.
-          </p>
-          <ul tabIndex={0} aria-label="Times in the file" className="mt-3 grow overflow-auto">
-            {lines.map((line, i) => {
-              const { id, entry, taking, client } = line;
-              const day = dayIn(entry.startsAt, rooms.zone);
-              const open = taking === 'add';
-              return (
-                <li key={id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule py-2">
-                  <span className="w-40 font-semibold">
-                    {weekdayShort(day)} {dayInWords(day, today)}, {timeIn(entry.startsAt, rooms.zone)}
-                  </span>
-                  <span className="grow [overflow-wrap:anywhere]">
-                    “{entry.summary || 'no name'}”, {entry.minutes} min{' '}
-                    <span className="text-ink2">
-                      {client || !open ? `${inWords[taking]}` : 'is left out, unless you say who it is'}
-                    </span>
-                  </span>
-                  {open && (
-                    <Select
-                      aria-label={`Who comes: ${entry.summary}`}
-                      className="max-w-56"
-                      value={client?.id ?? ''}
-                      onChange={(event) => {
-                        const chosen = clients.find((one) => one.id === event.target.value) ?? null;
-                        onChange({
-                          ...read,
-                          lines: lines.map((other, at) =>
-                            at === i || (chosen && other.entry.summary === entry.summary && !other.client)
-                              ? { ...other, client: chosen }
-                              : other,
-                          ),
-                        });
-                      }}
-                    >
-                      <option value="">Leave it out</option>
-                      {clients.map((one) => (
-                        <option key={one.id} value={one.id}>
-                          {one.name}
-                        </option>
-                      ))}
-                    </Select>
-                  )}
-                </li>
-              );
-            })}
-            {left.map((sentence, i) => (
-              <li key={i} className="border-t border-rule py-2 text-ink2">
-                {sentence} It is left out.
-              </li>
-            ))}
-          </ul>
-          <div className="mt-4 flex flex-wrap gap-3">
-            <Button look="strong" disabled={todo.length === 0} onClick={takeIn}>
-              Take in {todo.length === 0 ? 'nothing' : todo.length}
-            </Button>
-            <Dialog.Close asChild>
-              <Button>Leave it</Button>
-            </Dialog.Close>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Over title="What the file says" onClose={onClose} className="flex flex-col">
+      <p className="mt-1 text-ink2">
+        {counted(lines.length, 'time')} in the next {weeksAhead} weeks
+        {nobody > 0 && `; for ${nobody} no client of that name is known`}.
+      </p>
+      <ul tabIndex={0} aria-label="Times in the file" className="mt-3 grow overflow-auto">
+        {lines.map((line, i) => {
+          const { id, entry, taking, client } = line;
+          const day = dayIn(entry.startsAt, rooms.zone);
+          const open = taking === 'add';
+          return (
+            <li key={id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-rule py-2">
+              <span className="w-40 font-semibold">
+                {weekdayShort(day)} {dayInWords(day, today)}, {timeIn(entry.startsAt, rooms.zone)}
+              </span>
+              <span className="grow [overflow-wrap:anywhere]">
+                “{entry.summary || 'no name'}”, {entry.minutes} min{' '}
+                <span className="text-ink2">
+                  {client || !open ? `${inWords[taking]}` : 'is left out, unless you say who it is'}
+                </span>
+              </span>
+              {open && (
+                <Select
+                  aria-label={`Who comes: ${entry.summary}`}
+                  className="max-w-56"
+                  value={client?.id ?? ''}
+                  onChange={(event) => {
+                    const chosen = clients.find((one) => one.id === event.target.value) ?? null;
+                    onChange({
+                      ...read,
+                      lines: lines.map((other, at) =>
+                        at === i || (chosen && other.entry.summary === entry.summary && !other.client)
+                          ? { ...other, client: chosen }
+                          : other,
+                      ),
+                    });
+                  }}
+                >
+                  <option value="">Leave it out</option>
+                  {clients.map((one) => (
+                    <option key={one.id} value={one.id}>
+                      {one.name}
+                    </option>
+                  ))}
+                </Select>
+              )}
+            </li>
+          );
+        })}
+        {left.map((sentence, i) => (
+          <li key={i} className="border-t border-rule py-2 text-ink2">
+            {sentence} It is left out.
+          </li>
+        ))}
+      </ul>
+      <div className="mt-4 flex flex-wrap gap-3">
+        <Button look="strong" disabled={todo.length === 0} onClick={takeIn}>
+          Take in {todo.length === 0 ? 'nothing' : todo.length}
+        </Button>
+        <Leave>
+          <Button>Leave it</Button>
+        </Leave>
+      </div>
+    </Over>
   );
 }
