@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { protocolIds } from '@/core/look';
+import { lookMoments, protocolIds } from '@/core/look';
 import { inEnglish, withoutStop } from '@/core/reasons';
 import { dayInWords, homeAnswers, isZone, offWays, wishIds } from '@/core/record';
 import { dayString } from '@/core/safety';
@@ -31,7 +31,7 @@ const rowSchemas = {
     visitId: id,
     protocol: z.enum(protocolIds, 'its protocol is not known'),
     version: z.number().check(z.int()),
-    moment: z.enum(['before', 'after']),
+    moment: z.enum(lookMoments),
     takenAt: instant,
     revision: z.number().check(z.int(), z.minimum(0)),
     raw: z.unknown(),

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { lookMoments } from '@/core/look';
 import { json, uuidBytes } from './columns';
 
 /**
@@ -68,7 +69,7 @@ export const looks = sqliteTable(
       .references(() => visits.id),
     protocol: text('protocol').notNull(),
     version: integer('version').notNull(),
-    moment: text('moment', { enum: ['before', 'after'] }).notNull(),
+    moment: text('moment', { enum: lookMoments }).notNull(),
     takenAt: text('taken_at').notNull(),
     raw: json('raw').notNull(),
     revision: integer('revision').notNull(),

@@ -172,9 +172,7 @@ const lips = (body: Body): Vec => inFrame(body.head, -0.062, 0.09, 0);
 /** Between the insides of both knees, as large as there is room. */
 function betweenKnees(body: Body, position: PositionId): Thing {
   const along = position === 'bear' ? 0.6 : 0.94;
-  const [a, b] = (['left', 'right'] as const).map((side) =>
-    between(body.legs[side].hip, body.legs[side].knee, along),
-  ) as [Vec, Vec];
+  const [a, b] = sides.map((side) => between(body.legs[side].hip, body.legs[side].knee, along)) as [Vec, Vec];
   const thick = (radii.thigh[0] + (radii.thigh[1] - radii.thigh[0]) * along) * body.build.breadth;
   return ball('ball', between(a, b, 0.5), Math.max(0.03, far(a, b) / 2 - thick));
 }
@@ -274,7 +272,7 @@ function propThings(
     props.includes('bottle') ||
     (position === 'loaded stand' && !props.includes('fixedBand'))
   ) {
-    const held = (['left', 'right'] as const).filter((side) => body.arms[side].grip);
+    const held = sides.filter((side) => body.arms[side].grip);
     for (const side of held) {
       const arm = body.arms[side];
       const way = unit(cross(arm.faces, minus(arm.knuckles, arm.wrist)));
@@ -292,7 +290,7 @@ function propThings(
   }
   if (props.includes('fixedBand') && !loaded) {
     const anchor: Vec = onBack.includes(position) ? [-1.05, 0, 0.62] : [1.15, 0, 1.2];
-    for (const side of ['left', 'right'] as const) {
+    for (const side of sides) {
       things.push({
         name: 'band',
         stuff: 'band',

@@ -10,7 +10,7 @@ import { bandLevelIds, handIds, legIds } from './figure';
 import { movementIds } from './movements';
 import { positionIds } from './positions';
 import { propIds } from './props';
-import { cueKinds, familyIds, openedIds, skillIds } from './vocabulary';
+import { cueKinds, familyIds, openedIds, skillIds, stepPhaseIds } from './vocabulary';
 
 /** A value a coach may turn between two ends, with where to start. */
 const rangeOf = (value: z.ZodMiniNumber) =>
@@ -98,7 +98,7 @@ export const drillSchema = z.strictObject({
   steps: z
     .array(
       z.object({
-        phase: z.enum(['throughout', 'inhale', 'topPause', 'exhale', 'bottomPause']),
+        phase: z.enum(stepPhaseIds),
         words: z.string().check(z.minLength(3), z.maxLength(200)),
       }),
     )

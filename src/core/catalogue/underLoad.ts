@@ -1,4 +1,10 @@
-import { type Cadence, type Phase, longestPhaseSeconds, shortestPhaseSeconds } from '../cadence';
+import {
+  type Cadence,
+  type Phase,
+  longestPhaseSeconds,
+  phases as breathPhases,
+  shortestPhaseSeconds,
+} from '../cadence';
 import { type DrillLoad, componentsUnder, findMovement, movementOf, repetitionOf, saidOf, strategies } from '../load';
 import { capital, listed, lowered } from '../reasons';
 import { count, drill, range, repetitions } from './drill';
@@ -8,8 +14,6 @@ import { type PropId } from './props';
 import { type Drill, type Range } from './schema';
 
 type Step = [Drill['steps'][number]['phase'], string];
-
-const phasesInOrder = ['inhale', 'topPause', 'exhale', 'bottomPause'] as const satisfies readonly Phase[];
 
 /** How a light load of the library begins. */
 const light = (movementId: string, rest: Partial<DrillLoad> = {}): DrillLoad => ({
@@ -38,7 +42,7 @@ export function ofMovement(
   const { phases, movement } = repetitionOf(load, movementOf(load).pull.hand);
   for (const { name } of movement.parts)
     if (words[name] === undefined) throw new RangeError(`No words for “${name}” of ${movement.name}.`);
-  const steps = phasesInOrder.flatMap((phase) =>
+  const steps = breathPhases.flatMap((phase) =>
     phases[phase].map(({ part }): Step => [phase, words[part === null ? '' : movement.parts[part]!.name]!]),
   );
   return { steps: steps.filter(([, said]) => said !== undefined), load };
@@ -136,7 +140,7 @@ export function loadedDrill(id: string, load: DrillLoad): Drill {
   const hangs = kg > 0 && up < -0.9;
   const fixed = kg > 0 && told.pull.hand !== 'none' && !hangs;
   const kept = keptWords[strategy];
-  const steps = phasesInOrder.flatMap((phase): Step[] => {
+  const steps = breathPhases.flatMap((phase): Step[] => {
     const said = phases[phase].flatMap(({ part }) => (part === null ? [] : parts[part]!));
     const extra = kept?.[phase];
     if (phases[phase].length === 0 || cadence[`${phase}Seconds`] === 0) return [];

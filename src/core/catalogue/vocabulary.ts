@@ -44,3 +44,7 @@ export const stepPhaseNames = {
   exhale: 'Out',
   bottomPause: 'Pause',
 } as const;
+export const stepPhaseIds = Object.keys(stepPhaseNames) as [
+  keyof typeof stepPhaseNames,
+  ...(keyof typeof stepPhaseNames)[],
+];

@@ -1,5 +1,5 @@
+import { type Cadence, type Phase, phases as breathPhases, shortestPhaseSeconds } from '../cadence';
 import { type Vec } from '../vector';
-import { type Cadence, type Phase, shortestPhaseSeconds } from '../cadence';
 import { beatsOf, throughEffort } from './beats';
 import { type PartBreath, breathOf } from './breath';
 import { type Stance, ordinaryBodyKg } from './mechanics';
@@ -150,7 +150,7 @@ export function wayOf({ phases }: Repetition, cadences: readonly Cadence[]): { a
   const corners: { at: number; level: number }[] = [];
   let at = 0;
   for (const breath of cadences)
-    for (const phase of phaseOrder)
+    for (const phase of breathPhases)
       for (const { share, from, to } of phases[phase]) {
         if (corners.length === 0) corners.push({ at, level: from });
         at += breath[`${phase}Seconds`] * share;
@@ -158,7 +158,6 @@ export function wayOf({ phases }: Repetition, cadences: readonly Cadence[]): { a
       }
   return corners;
 }
-const phaseOrder = ['inhale', 'topPause', 'exhale', 'bottomPause'] as const;
 
 /** A lighter weight: a quarter less, to half a kilogram. Ours; common practice is a step down of the rack. @example lighterThan(8) // 6 */
 export const lighterThan = (kg: number): number | null => {

@@ -61,6 +61,7 @@ export { bestGrades } from './bestGrades';
 export { versionOf } from './versions';
 export { type TapeLevel, tapeLevels } from './protocols/tape';
 export {
+  type LookMoment,
   type LookRecord,
   allOf,
   baseMap,
@@ -68,6 +69,7 @@ export {
   countingLooks,
   byTime,
   isOf,
+  lookMoments,
   mapsByPosition,
   newest,
 } from './records';

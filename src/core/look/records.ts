@@ -2,14 +2,17 @@ import { regionIds } from '../trunk';
 import { type LookPosition, lookPositions } from './positions';
 import { type ProtocolId, type Raw } from './protocols';
 
+/** Before the work, or after it at the recheck. */
+export const lookMoments = ['before', 'after'] as const;
+export type LookMoment = (typeof lookMoments)[number];
+
 /** One look as it is kept: raw values with the protocol and version they were taken by. */
 export interface LookRecord<P extends ProtocolId = ProtocolId> {
   id: string;
   visitId: string;
   protocol: P;
   version: number;
-  /** Before the work, or after it at the recheck. */
-  moment: 'before' | 'after';
+  moment: LookMoment;
   /** UTC, ISO */
   takenAt: string;
   raw: Raw<P>;

@@ -4,7 +4,7 @@ import { mostInGroup, stampedEventSchema } from '../coach';
 import { templateSchema } from '../formats';
 import { codeLetters, homePlanSchema } from '../home';
 import { liftSchema } from '../load';
-import { lookSetIds, protocolIds, rawSchemas } from '../look';
+import { lookMoments, lookSetIds, protocolIds, rawSchemas } from '../look';
 import { inEnglish, showsSomething } from '../reasons';
 import { judgementSchema } from '../read';
 import { factKeys, factSchemas } from '../safety';
@@ -70,7 +70,7 @@ export const commandSchemas = {
     lookId: id,
     visitId: id,
     protocol: z.enum(protocolIds),
-    moment: z.enum(['before', 'after']),
+    moment: z.enum(lookMoments),
     takenAt: instant,
     raw: z.unknown(),
     /** The revision the writer saw, 0 for a new look. */

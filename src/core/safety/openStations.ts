@@ -1,9 +1,9 @@
 import { type PathState } from './path';
-import { type StationId } from './stations';
+import { type StationId, stationIds } from './stations';
 
 /** The stations that stay open in each state. Screen and Track always are. */
 export const openStations: Readonly<Record<PathState['state'], readonly StationId[]>> = {
-  open: ['screen', 'look', 'read', 'sequence', 'coach', 'carry', 'track'],
+  open: stationIds,
   'not asked': ['screen', 'look', 'read', 'sequence', 'track'],
   recount: ['screen', 'look', 'read', 'track'],
   'red flag': ['screen', 'track'],

@@ -1,8 +1,8 @@
+import { type Followed, type LookMoment, type LookRecord, protocols } from '../look';
 import { drillOf } from '../sequence';
 import { type RunDigest } from '../coach';
 import { type StoredLook, type StoredNote, type VisitRow } from '../record';
 import { type Lift } from '../load';
-import { type Followed, type LookRecord, protocols } from '../look';
 import { type Fact, conditionById } from '../safety';
 
 /** One cell of a table. */
@@ -52,7 +52,7 @@ export function questionInWords(key: string): string {
 interface Measured {
   takenAt: string;
   visitId: string;
-  moment: 'before' | 'after';
+  moment: LookMoment;
   protocol: string;
   measure: string;
   name: string;

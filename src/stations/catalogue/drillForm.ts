@@ -1,3 +1,4 @@
+import { type Phase, phases } from '@/core/cadence';
 import {
   type Drill,
   type Range,
@@ -122,9 +123,8 @@ export const phaseNames = {
   exhale: 'out',
   bottomPause: 'pause after out',
 } as const;
-const timed = ['inhale', 'topPause', 'exhale', 'bottomPause'] as const;
 
-const phase = (key: (typeof timed)[number]): DrillField => ({
+const phase = (key: Phase): DrillField => ({
   kind: 'range',
   label: `${phaseNames[key]}, seconds`,
   step: 0.5,
@@ -208,7 +208,7 @@ export const fieldGroups: readonly { title: string; fields: readonly DrillField[
   {
     title: 'Breath and dose',
     fields: [
-      ...timed.map(phase),
+      ...phases.map(phase),
       { kind: 'ladder' },
       count('breaths', 'breaths a set'),
       count('sets', 'sets'),
