@@ -239,9 +239,18 @@ export const standIns: Readonly<Record<string, object>> = {
     },
   },
   ...Object.fromEntries(
-    ['answer', 'drillLoad', 'breath', 'liftWords', 'mechanics', 'movements', 'repetition', 'ownMovement', 'words'].map(
-      (file) => [`load/${file}.ts`, underLoad],
-    ),
+    [
+      'answer',
+      'drillLoad',
+      'sets',
+      'breath',
+      'liftWords',
+      'mechanics',
+      'movements',
+      'repetition',
+      'ownMovement',
+      'words',
+    ].map((file) => [`load/${file}.ts`, underLoad]),
   ),
   'track/over.ts': {
     like: [

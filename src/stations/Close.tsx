@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 import { outcomeOf, stateOf, summariseRun } from '@/core/coach';
-import { homeDrills } from '@/core/home';
+import { homeDrills, mostItems } from '@/core/home';
 import { type StoredNote, momentInWords } from '@/core/record';
 import { drillOf } from '@/core/sequence';
 import { type Repeats, drillName, visitNote, withHome } from '@/core/track';
@@ -14,9 +14,6 @@ import { useDraft } from '@/parts/useDraft';
 import { useKept } from '@/parts/useKept';
 import { ForNextTime } from './ForNextTime';
 import { type ClientView, type PartOfVisit } from './view';
-
-/** Most things that go home. Common practice. */
-const mostHome = 3;
 
 /** The sixty-second close: the note is written from the log; the coach reads it, edits it and signs. */
 export function Close({
@@ -104,14 +101,14 @@ function Draft({ view, repeats }: { view: ClientView<PartOfVisit>; repeats: Repe
         <p className="text-ink2">No drill was done that could go home.</p>
       ) : (
         <TickChips
-          label={`What goes home (at most ${mostHome}); calm ones are marked`}
+          label={`What goes home (at most ${mostItems}); calm ones are marked`}
           values={home}
           choices={choices.map((one) => ({
             value: one.item.drillId,
             label: `${drillOf(one.item).name}${outcomeOf(one) === 'calm' ? ', calm' : ''}`,
           }))}
           onChange={(next) => {
-            const three = next.slice(-mostHome);
+            const three = next.slice(-mostItems);
             // Choosing alone doesn't make the note the coach's: without words of its own it follows the log.
             if (value === null) return void save('', three);
             const written = withHome(value, three.map(nameOf));

@@ -5,7 +5,16 @@ import {
   phases as breathPhases,
   shortestPhaseSeconds,
 } from '../cadence';
-import { type DrillLoad, componentsUnder, findMovement, movementOf, repetitionOf, saidOf, strategies } from '../load';
+import {
+  type DrillLoad,
+  componentsUnder,
+  findMovement,
+  movementOf,
+  repetitionOf,
+  saidOf,
+  setsBy,
+  strategies,
+} from '../load';
 import { capital, listed, lowered } from '../reasons';
 import { count, drill, range, repetitions } from './drill';
 import { type MovementId } from './movements';
@@ -68,21 +77,13 @@ const breathAbout = ({ inhaleSeconds, topPauseSeconds, exhaleSeconds }: Cadence)
   exhale: about(exhaleSeconds),
 });
 
-/** Repetitions, sets and the rest between, by how breath and load go together. Common practice: timing is learnt in sets of 20 to 25. */
-const doses: Readonly<
-  Record<DrillLoad['strategy'], Pick<Drill, 'breaths' | 'sets' | 'restSeconds' | 'level' | 'counting'>>
-> = {
-  with: { breaths: range(5, 20, 25), sets: range(1, 1, 4), restSeconds: 60, level: 3, counting: repetitions(1) },
-  keep: { breaths: range(3, 8, 12), sets: range(1, 2, 5), restSeconds: 120, level: 5, counting: repetitions(1) },
-  between: { breaths: range(1, 3, 6), sets: range(1, 2, 5), restSeconds: 180, level: 6, counting: repetitions(1) },
-  burst: { breaths: range(3, 6, 10), sets: range(1, 2, 4), restSeconds: 60, level: 5, counting: repetitions(1) },
-  steady: {
-    breaths: range(4, 6, 20),
-    sets: range(1, 2, 4),
-    restSeconds: 60,
-    level: 3,
-    counting: { each: 'breath', breathsEach: 1, feet: false },
-  },
+/** How hard it is, and what is counted, by how breath and load go together. Common practice. */
+const asDrills: Readonly<Record<DrillLoad['strategy'], Pick<Drill, 'level' | 'counting'>>> = {
+  with: { level: 3, counting: repetitions(1) },
+  keep: { level: 5, counting: repetitions(1) },
+  between: { level: 6, counting: repetitions(1) },
+  burst: { level: 5, counting: repetitions(1) },
+  steady: { level: 3, counting: { each: 'breath', breathsEach: 1, feet: false } },
 };
 
 /** What is done in a phase where the load decides more than the ribs. */
@@ -135,6 +136,7 @@ export function loadedDrill(id: string, load: DrillLoad): Drill {
   const { cadence, phases, parts, movement } = repetitionOf(load, told.pull.hand);
   const { strategy, kg } = load;
   const { says, pulse } = strategies[strategy];
+  const usual = setsBy[strategy];
   const oneSided = told.pull.hand === 'left' || told.pull.hand === 'right';
   const [, , up] = load.toward ?? told.pull.toward;
   const hangs = kg > 0 && up < -0.9;
@@ -179,7 +181,10 @@ export function loadedDrill(id: string, load: DrillLoad): Drill {
     setUpSeconds: 30,
     steps: steps.length > 1 ? steps : [...steps, ['throughout', 'Easy, and even.']],
     breath: breathAbout(cadence),
-    ...doses[strategy],
+    ...asDrills[strategy],
+    breaths: usual.repetitions,
+    sets: usual.sets,
+    restSeconds: usual.restSeconds,
     sides: oneSided ? 'one or both' : 'none',
     floorCue: strategy === 'with' ? 'Recoils before the effort.' : 'Firm with the rest of the trunk, no more.',
     abdominalCue: pulse ? 'Stiff with the repetition, loose between.' : 'A mild stiffness all the way.',

@@ -1,4 +1,5 @@
-export { type LoadAnswer, type LoadAsked, loadAnswer, loadFaults, mostInSet, setTotals } from './answer';
+export { type LoadAnswer, type LoadAsked, loadAnswer, loadFaults } from './answer';
+export { type UsualSet, mostInSet, setTotals, setsBy, usualSet } from './sets';
 export { type PartBreath } from './breath';
 export { type Stance, ordinaryBodyKg } from './mechanics';
 export { drillLoadOf } from './drillLoad';

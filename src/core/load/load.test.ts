@@ -1,3 +1,4 @@
+import { drillUnderLoad } from '../catalogue';
 import { gatesOfPerson } from '../fixtures';
 import { type ConditionId, conditionIds } from '../safety';
 import {
@@ -9,6 +10,7 @@ import {
   asOwn,
   breathInWords,
   componentsFrom,
+  drillLoadOf,
   findMovement,
   goneTo,
   inUnit,
@@ -20,6 +22,7 @@ import {
   nearestBelow,
   partInWords,
   setTotals,
+  usualSet,
 } from '.';
 import { type Part, breathOf } from './breath';
 import { down } from './mechanics';
@@ -515,5 +518,46 @@ describe('the log', () => {
     for (const bad of [{ kg: -1 }, { repetitions: 1.5 }, { repetitions: 300 }, { effort: 11 }, { strategy: 'shout' }])
       expect([bad, liftSchema.safeParse({ ...lift(), ...bad }).success]).toEqual([bad, false]);
     expect(liftSchema.safeParse(lift()).success).toBe(true);
+  });
+});
+
+describe('what is usually done with a load', () => {
+  const usual = (rest: Partial<LoadAsked>) => {
+    const asked = ask('squat', rest);
+    return usualSet(loadAnswer(asked, null), asked);
+  };
+
+  // Common practice, no published source: many light ones to learn the timing, few heavy ones, and the longer a rest the heavier.
+  test('the heavier, the fewer repetitions and the longer the rest', () => {
+    const byPossible = [30, 12, 6, 2].map((repetitions) => usual({ kg: 40, repetitions }));
+    const told = byPossible.map(({ repetitions }) => repetitions);
+    expect(told).toEqual([...told].sort((a, b) => b - a));
+    expect(told[0]).toBeGreaterThanOrEqual(20);
+    expect(told.at(-1)).toBeLessThanOrEqual(3);
+    const rests = byPossible.map(({ restSeconds }) => restSeconds);
+    expect(rests).toEqual([...rests].sort((a, b) => a - b));
+    expect(rests.at(-1)).toBeGreaterThanOrEqual(180);
+  });
+
+  test('never more repetitions than are possible, however that is known', () => {
+    for (let repetitions = 1; repetitions <= 40; repetitions += 1)
+      expect(usual({ kg: 40, repetitions }).repetitions).toBeLessThanOrEqual(repetitions);
+    for (const kg of [20, 60, 80, 90, 97, 100]) {
+      const asked = ask('squat', { kg, mostKg: 100 });
+      const answer = loadAnswer(asked, null);
+      expect([kg, usualSet(answer, asked).repetitions <= answer.possible!.fewest]).toEqual([kg, true]);
+    }
+  });
+
+  test('what it says is what a drill made of the load begins with', () => {
+    for (const { id, pull, startKg } of loadMovements) {
+      const asked = ask(id, { hand: pull.hand, kg: startKg });
+      const answer = loadAnswer(asked, null);
+      const { breaths, sets, restSeconds } = drillUnderLoad('own-one', drillLoadOf(asked, answer)!);
+      expect([id, usualSet(answer, asked)]).toEqual([
+        id,
+        { repetitions: breaths.start, sets: sets.start, restSeconds },
+      ]);
+    }
   });
 });

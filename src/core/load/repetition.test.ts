@@ -1,5 +1,6 @@
 import { type DrillLoad, asOwn, findMovement, loadMovements, partAt, repetitionOf, stanceFaults, wayOf } from '.';
-import { loadAnswer, setTotals } from './answer';
+import { loadAnswer } from './answer';
+import { setTotals } from './sets';
 
 const phases = ['inhale', 'topPause', 'exhale', 'bottomPause'] as const;
 const load = (movementId: string, rest: Partial<DrillLoad> = {}): DrillLoad => ({

@@ -15,6 +15,7 @@ import {
   loadFaults,
   loadMovements,
   partInWords,
+  usualSet,
 } from '@/core/load';
 import { type Gates } from '@/core/safety';
 import { Button } from '@/parts/Button';
@@ -30,7 +31,7 @@ import { LiftLog } from './LiftLog';
 import { OwnMovement } from './OwnMovement';
 import { Reasons } from './Reasons';
 import { Sets } from './Sets';
-import { type Kept, type Typed, askedOf, begin, describe, lightSet, movementAsked } from './typed';
+import { type Kept, type Typed, askedOf, begin, describe, movementAsked } from './typed';
 import { type Change, HowHeavy, Weights } from './Weights';
 
 const KeepAsDrill = memo(
@@ -92,7 +93,8 @@ export function LoadStation({
   const { movement } = shown;
   const oneSided = told.pull.hand === 'left' || told.pull.hand === 'right';
   const load = answer && drillLoadOf(asked, answer);
-  const [sets, times] = [typed.sets ?? 1, typed.times ?? lightSet];
+  const usual = usualSet(shown, asked);
+  const [sets, times] = [typed.sets ?? usual.sets, typed.times ?? usual.repetitions];
   return (
     // What was typed last time would stand over what is chosen before the page listens, too.
     <ListeningFieldset className="min-w-0">
@@ -161,7 +163,7 @@ export function LoadStation({
             <Weights typed={typed} movement={told} change={change} />
             <HowHeavy answer={answer} kg={asked.kg} typed={typed} />
           </section>
-          <Sets answer={shown} typed={typed} change={change} oneSided={oneSided} />
+          <Sets answer={shown} usual={usual} typed={typed} change={change} oneSided={oneSided} />
           <div className="mt-3 flex flex-wrap items-start gap-4">
             {intoPlan?.(load, sets, times)}
             {answer?.tooHeavy && (

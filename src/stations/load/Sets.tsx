@@ -1,31 +1,34 @@
 'use client';
 
 import { durationInWords } from '@/core/dose';
-import { type LoadAnswer, mostInSet, setTotals } from '@/core/load';
+import { type LoadAnswer, type UsualSet, mostInSet, setTotals } from '@/core/load';
 import { commonPractice } from '@/core/reasons';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Stepper } from '@/parts/Stepper';
-import { type Typed, lightSet } from './typed';
+import { type Typed } from './typed';
 
 /** What is done: sets and repetitions, and what they come to. */
 export function Sets({
   answer,
+  usual,
   typed,
   change,
   oneSided,
 }: {
   answer: LoadAnswer;
+  /** What is usually done with this load. */
+  usual: UsualSet;
   typed: Typed;
   change: (part: Partial<Typed>) => void;
   oneSided: boolean;
 }) {
-  const [sets, times] = [typed.sets ?? 1, typed.times ?? lightSet];
+  const [sets, times] = [typed.sets ?? usual.sets, typed.times ?? usual.repetitions];
   if (answer.strategy === 'steady') return null;
   const { repetitions, breaths, underTension, seconds } = setTotals(answer, {
     sets,
     repetitions: times,
     sides: oneSided ? 2 : 1,
-    restSeconds,
+    restSeconds: usual.restSeconds,
   });
   return (
     <section aria-label="Sets" className="mt-4 flex flex-wrap items-end gap-4 border-t border-rule pt-3">
@@ -41,11 +44,12 @@ export function Sets({
         <strong>{repetitions} repetitions</strong>, {breaths} breaths, {durationInWords(underTension)} under tension,{' '}
         {durationInWords(seconds)} in all.{' '}
         <span className="text-ink2">
-          Timing is learnt in sets of 20 to 25 light ones. <ProvenanceMark provenance={commonPractice} />
+          {answer.strategy === 'with'
+            ? 'Timing is learnt in sets of 20 to 25 light ones.'
+            : `Few of them, and ${durationInWords(usual.restSeconds)} between sets.`}{' '}
+          <ProvenanceMark provenance={commonPractice} />
         </span>
       </p>
     </section>
   );
 }
-/** Between two sets and sides. Ours. */
-const restSeconds = 60;

@@ -255,6 +255,22 @@ test('a set goes into today’s plan once, with its weight and repetitions; with
   expect(plans[0]!.request.propsAtHand).toContain('weight');
 });
 
+test('near the most few repetitions are logged and planned, as few as can be done, with a long rest between', async () => {
+  const reading = { id: 'r', at: `${today}T10:00:00.000Z`, intent: 'openOneSide', side: 'left', patterns: ['oneSide'] };
+  const visit = { reading: { ...reading, ownLine: '', snapshot: null } as never };
+  render(<ClientLoad view={clientView({ facts: [...signs, ...answers()], visit })} />);
+  await screen.findByRole('button', { name: 'Put it into today’s plan' });
+  await movement('squat');
+  await type('Weight', '90');
+  await type('Times possible', '2');
+  expect(screen.getByText(/Few of them, and 3 min between sets/)).toBeTruthy();
+  expect(screen.getByText('4 repetitions')).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Log this set of 2' })).toBeTruthy();
+  await press('Put it into today’s plan');
+  const plans = sent.filter(({ kind }) => kind === 'plan.save').map(({ payload }) => (payload as { plan: Plan }).plan);
+  expect(plans[0]!.items).toMatchObject([{ kg: 90, breaths: 2, sets: 2, restSeconds: 180 }]);
+});
+
 // Found on reading it again: the load to go down to was told, and the heavy one was planned all the same.
 test('who may hold no breath has a heavy load planned as light as it was told to be; with nothing known of how light, not at all', async () => {
   render(<LoadStation keepAs="ben" gates={gatesOfPerson({ heart: {} })} cautions="heart" />);

@@ -15,9 +15,6 @@ import {
   reachOf,
 } from '@/core/load';
 
-/** Where timing is learnt. Common practice: 20 to 25 light repetitions. */
-export const lightSet = 20;
-
 /** What is typed and turned, as it is typed: a number half written stays as it is. */
 export interface Typed {
   movementId: string;

@@ -2,8 +2,11 @@ import { type LoadAnswer, type WeightUnit, inUnit } from '@/core/load';
 import { roundMarks } from '../overTime.geometry';
 
 const width = 700;
-const [left, right] = [10, 690];
-const line = 54;
+// As much beside the line as half of the longest figure under it.
+const [left, right] = [10, 680];
+const line = 70;
+/** Half as wide as it is written, about. */
+const half = { border: 24, oneLift: 32 } as const;
 
 /** Loads on one line: today's, the border up to which the breath goes with the movement as wide as it is unsure, one lift as a bar. */
 export function LoadRuler({ answer, kg, unit }: { answer: LoadAnswer; kg: number; unit: WeightUnit }) {
@@ -14,9 +17,18 @@ export function LoadRuler({ answer, kg, unit }: { answer: LoadAnswer; kg: number
   const x = (value: number) => left + ((right - left) * inUnit(value, unit)) / most;
   const border = [oneLift.low * 0.6, oneLift.high * 0.6] as const;
   const figure = (value: number) => inUnit(value, unit).toFixed(1);
+  const today = x(kg);
+  /** Over what it names, or where today's bar stands in its way on this side of it. */
+  const label = (from: number, to: number, wide: number) => {
+    const middle = (from + to) / 2;
+    if (Math.abs(middle - today) > wide + 6) return { x: middle, textAnchor: 'middle' } as const;
+    return middle < today
+      ? ({ x: today - 8, textAnchor: 'end' } as const)
+      : ({ x: today + 8, textAnchor: 'start' } as const);
+  };
   return (
     <svg
-      viewBox={`0 0 ${width} 84`}
+      viewBox={`0 0 ${width} 100`}
       className="w-full"
       role="img"
       aria-label={`Today ${figure(kg)} ${unit}; up to ${figure(border[0])} to ${figure(border[1])} breathe with the movement; one lift ${figure(oneLift.low)} to ${figure(oneLift.high)} ${unit}`}
@@ -48,13 +60,7 @@ export function LoadRuler({ answer, kg, unit }: { answer: LoadAnswer; kg: number
         fill="url(#load-border)"
         stroke="var(--ink)"
       />
-      <text
-        x={x(border[1]) > x(kg) - 26 && x(border[0]) < x(kg) ? x(kg) - 8 : (x(border[0]) + x(border[1])) / 2}
-        y={line - 20}
-        textAnchor={x(border[1]) > x(kg) - 26 && x(border[0]) < x(kg) ? 'end' : 'middle'}
-        fill="var(--ink)"
-        fontWeight="650"
-      >
+      <text {...label(x(border[0]), x(border[1]), half.border)} y={line - 20} fill="var(--ink)" fontWeight="650">
         60 %
       </text>
       <rect
@@ -64,17 +70,17 @@ export function LoadRuler({ answer, kg, unit }: { answer: LoadAnswer; kg: number
         height="14"
         fill="var(--ink)"
       />
-      <text
-        x={(x(oneLift.low) + x(oneLift.high)) / 2}
-        y={line - 20}
-        textAnchor="middle"
-        fill="var(--ink)"
-        fontWeight="650"
-      >
+      <text {...label(x(oneLift.low), x(oneLift.high), half.oneLift)} y={line - 20} fill="var(--ink)" fontWeight="650">
         one lift
       </text>
-      <path d={`M${x(kg)} ${line - 34}V${line + 8}`} stroke="var(--ink)" strokeWidth="4" />
-      <text x={x(kg) + 7} y={line - 36 + 10} fill="var(--ink)">
+      <path d={`M${today} ${line - 54}V${line + 8}`} stroke="var(--ink)" strokeWidth="4" />
+      {/* In a row of its own: wherever it stands, the others have theirs. */}
+      <text
+        x={today > right - 56 ? today - 7 : today + 7}
+        y={line - 44}
+        textAnchor={today > right - 56 ? 'end' : 'start'}
+        fill="var(--ink)"
+      >
         today
       </text>
     </svg>
