@@ -20,8 +20,8 @@ import {
   watchSigns,
 } from '@/core/coach';
 import { capital } from '@/core/reasons';
-import { signInWords, toldConditions } from '@/core/safety';
 import { type StoredRun } from '@/core/record';
+import { conditionIds, signInWords, toldConditions } from '@/core/safety';
 import { type PlanItem, drillOf } from '@/core/sequence';
 import { newId, send, usePresent } from '@/keep';
 import { Button, LinkButton } from '@/parts/Button';
@@ -231,7 +231,7 @@ export function RunScreen({
   // While the next drill is set up, it is the one before that helped or not.
   const rechecked = shown.kind === 'set-up' && index > 0 ? index - 1 : index;
   /** A group is asked for all of it: what each of them told stands on their own page. */
-  const conditions = group.length > 0 ? (['recentBirth'] as const) : toldConditions(view.known.profile.answers);
+  const conditions = group.length > 0 ? conditionIds : toldConditions(view.known.profile.answers);
   const checksOf = (of: number) => checksFor(drillOf(state.items[of]!), conditions);
   const open = (Object.keys(panels) as (keyof typeof panels)[]).filter(
     (id) => id !== 'checks' || checksOf(rechecked).length > 0,

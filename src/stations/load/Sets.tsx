@@ -42,13 +42,15 @@ export function Sets({
       />
       <p className="pb-2">
         <strong>{repetitions} repetitions</strong>, {breaths} breaths, {durationInWords(underTension)} under tension,{' '}
-        {durationInWords(seconds)} in all.{' '}
-        <span className="text-ink2">
-          {answer.strategy === 'with'
-            ? 'Timing is learnt in sets of 20 to 25 light ones.'
-            : `Few of them, and ${durationInWords(usual.restSeconds)} between sets.`}{' '}
-          <ProvenanceMark provenance={commonPractice} />
-        </span>
+        {durationInWords(seconds)} in all. {/* What can’t be done as heavy as that needs no advice how often. */}
+        {!answer.tooHeavy && (
+          <span className="text-ink2">
+            {answer.strategy === 'with'
+              ? 'Timing is learnt in sets of 20 to 25 light ones.'
+              : `Few of them, and ${durationInWords(usual.restSeconds)} between sets.`}{' '}
+            <ProvenanceMark provenance={commonPractice} />
+          </span>
+        )}
       </p>
     </section>
   );

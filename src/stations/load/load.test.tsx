@@ -279,6 +279,7 @@ test('who may hold no breath has a heavy load planned as light as it was told to
   await type('Times possible', '5');
   expect(screen.getByText(/Go down to 40\.5 kg or less/)).toBeTruthy();
   expect(screen.getByText(/Planned and kept at 40\.5 kg/)).toBeTruthy();
+  expect(screen.queryByText(/Timing is learnt in sets/)).toBeNull();
   await press('Keep it as a drill of yours');
   const [saved] = sent.filter(({ kind }) => kind === 'drill.save');
   expect((saved!.payload as { drill: Drill }).drill.load).toMatchObject({ kg: 40.5, strategy: 'with' });
