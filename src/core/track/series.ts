@@ -34,7 +34,7 @@ export function seriesOf(
   looks: readonly LookRecord[],
   dayOf: (visitId: string) => string | undefined,
 ): Point[] {
-  const byDay = { before: new Map<string, Reading>(), after: new Map<string, Reading>() };
+  const byDay = { before: new Map<string, Taken>(), after: new Map<string, Taken>() };
   for (const record of looks) {
     const value = valueOf(measure, record);
     const day = dayOf(record.visitId);
@@ -53,7 +53,7 @@ export function seriesOf(
     });
 }
 
-interface Reading {
+interface Taken {
   value: number;
   record: LookRecord;
 }
