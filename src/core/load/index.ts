@@ -1,5 +1,5 @@
 export { type LoadAnswer, type LoadAsked, loadAnswer, loadFaults } from './answer';
-export { type UsualSet, mostInSet, setTotals, setsBy, usualSet } from './sets';
+export { type UsualSet, setTotals, setsBy, usualSet } from './sets';
 export { type PartBreath } from './breath';
 export { type Stance, ordinaryBodyKg } from './mechanics';
 export { drillLoadOf } from './drillLoad';

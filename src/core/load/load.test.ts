@@ -554,10 +554,8 @@ describe('what is usually done with a load', () => {
       const asked = ask(id, { hand: pull.hand, kg: startKg });
       const answer = loadAnswer(asked, null);
       const { breaths, sets, restSeconds } = drillUnderLoad('own-one', drillLoadOf(asked, answer)!);
-      expect([id, usualSet(answer, asked)]).toEqual([
-        id,
-        { repetitions: breaths.start, sets: sets.start, restSeconds },
-      ]);
+      const { most: _, ...begins } = usualSet(answer, asked);
+      expect([id, begins]).toEqual([id, { repetitions: breaths.start, sets: sets.start, restSeconds }]);
     }
   });
 });

@@ -26,7 +26,12 @@ export interface UsualSet {
   sets: number;
   repetitions: number;
   restSeconds: number;
+  /** Most repetitions there can be, as far as is known. */
+  most: number;
 }
+
+/** Most sets and repetitions that are counted: beyond that it is no set. */
+const mostInSet = 100;
 
 /**
  * What is usually done with a load: sets, repetitions and rest. Never more repetitions than are possible with it.
@@ -39,8 +44,8 @@ export function usualSet(
   asked: Pick<LoadAsked, 'repetitions'>,
 ): UsualSet {
   const { repetitions, sets, restSeconds } = setsBy[strategy];
-  const most = Math.min(asked.repetitions ?? Infinity, possible?.fewest ?? Infinity);
-  return { sets: sets.start, repetitions: Math.max(1, Math.min(repetitions.start, most)), restSeconds };
+  const most = Math.max(1, Math.min(asked.repetitions ?? mostInSet, possible?.fewest ?? mostInSet));
+  return { sets: sets.start, repetitions: Math.min(repetitions.start, most), restSeconds, most };
 }
 
 /** What a set of repetitions comes to. */
@@ -51,9 +56,6 @@ interface SetTotals {
   underTension: number;
   seconds: number;
 }
-
-/** Most sets and repetitions that are counted: beyond that it is no set. */
-export const mostInSet = 100;
 
 /**
  * What sets of repetitions come to: breaths, time under tension, time in all.

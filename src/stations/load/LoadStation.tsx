@@ -94,7 +94,11 @@ export function LoadStation({
   const oneSided = told.pull.hand === 'left' || told.pull.hand === 'right';
   const load = answer && drillLoadOf(asked, answer);
   const usual = usualSet(shown, asked);
-  const [sets, times] = [typed.sets ?? usual.sets, typed.times ?? usual.repetitions];
+  const chosen = typed.chosen?.[shown.strategy];
+  const sets = chosen?.sets ?? usual.sets;
+  const times = Math.min(usual.most, chosen?.times ?? usual.repetitions);
+  const chooseSets = (part: { sets?: number; times?: number }) =>
+    change(({ chosen: all }) => ({ chosen: { ...all, [shown.strategy]: { ...all?.[shown.strategy], ...part } } }));
   return (
     // What was typed last time would stand over what is chosen before the page listens, too.
     <ListeningFieldset className="min-w-0">
@@ -163,7 +167,7 @@ export function LoadStation({
             <Weights typed={typed} movement={told} change={change} />
             <HowHeavy answer={answer} kg={asked.kg} typed={typed} />
           </section>
-          <Sets answer={shown} usual={usual} typed={typed} change={change} oneSided={oneSided} />
+          <Sets answer={shown} usual={usual} sets={sets} times={times} onChange={chooseSets} oneSided={oneSided} />
           <div className="mt-3 flex flex-wrap items-start gap-4">
             {intoPlan?.(load, sets, times)}
             {answer?.tooHeavy && (

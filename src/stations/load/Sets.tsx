@@ -1,28 +1,28 @@
 'use client';
 
 import { durationInWords } from '@/core/dose';
-import { type LoadAnswer, type UsualSet, mostInSet, setTotals } from '@/core/load';
+import { type LoadAnswer, type UsualSet, setTotals } from '@/core/load';
 import { commonPractice } from '@/core/reasons';
 import { ProvenanceMark } from '@/parts/Provenance';
 import { Stepper } from '@/parts/Stepper';
-import { type Typed } from './typed';
 
 /** What is done: sets and repetitions, and what they come to. */
 export function Sets({
   answer,
   usual,
-  typed,
-  change,
+  sets,
+  times,
+  onChange,
   oneSided,
 }: {
   answer: LoadAnswer;
   /** What is usually done with this load. */
   usual: UsualSet;
-  typed: Typed;
-  change: (part: Partial<Typed>) => void;
+  sets: number;
+  times: number;
+  onChange: (part: { sets?: number; times?: number }) => void;
   oneSided: boolean;
 }) {
-  const [sets, times] = [typed.sets ?? usual.sets, typed.times ?? usual.repetitions];
   if (answer.strategy === 'steady') return null;
   const { repetitions, breaths, underTension, seconds } = setTotals(answer, {
     sets,
@@ -32,13 +32,13 @@ export function Sets({
   });
   return (
     <section aria-label="Sets" className="mt-4 flex flex-wrap items-end gap-4 border-t border-rule pt-3">
-      <Stepper label="Sets" value={sets} min={1} max={10} onChange={(next) => change({ sets: next })} />
+      <Stepper label="Sets" value={sets} min={1} max={10} onChange={(next) => onChange({ sets: next })} />
       <Stepper
         label={oneSided ? 'Repetitions a side' : 'Repetitions'}
         value={times}
         min={1}
-        max={mostInSet}
-        onChange={(next) => change({ times: next })}
+        max={usual.most}
+        onChange={(next) => onChange({ times: next })}
       />
       <p className="pb-2">
         <strong>{repetitions} repetitions</strong>, {breaths} breaths, {durationInWords(underTension)} under tension,{' '}

@@ -271,6 +271,21 @@ test('near the most few repetitions are logged and planned, as few as can be don
   expect(plans[0]!.items).toMatchObject([{ kg: 90, breaths: 2, sets: 2, restSeconds: 180 }]);
 });
 
+test('repetitions chosen for a light load are not those of a heavy one, and are there again with the light one', async () => {
+  const log = { visitId: '00000000-0000-4000-8000-000000000001', lifts: [] };
+  render(<LoadStation keepAs="ada" gates={null} cautions={null} log={log} />);
+  await movement('squat');
+  await press('Repetitions: more');
+  expect(screen.getByRole('button', { name: 'Log this set of 21' })).toBeTruthy();
+  await type('Weight', '90');
+  await type('Times possible', '2');
+  expect(screen.getByRole('button', { name: 'Log this set of 2' })).toBeTruthy();
+  await press('Repetitions: more');
+  expect(screen.getByRole('button', { name: 'Log this set of 2' })).toBeTruthy();
+  await type('Times possible', '30');
+  expect(screen.getByRole('button', { name: 'Log this set of 21' })).toBeTruthy();
+});
+
 // Found on reading it again: the load to go down to was told, and the heavy one was planned all the same.
 test('who may hold no breath has a heavy load planned as light as it was told to be; with nothing known of how light, not at all', async () => {
   render(<LoadStation keepAs="ben" gates={gatesOfPerson({ heart: {} })} cautions="heart" />);

@@ -1,4 +1,5 @@
 import {
+  type LoadAnswer,
   type LoadAsked,
   type Movement,
   type OwnMovement,
@@ -32,8 +33,8 @@ export interface Typed {
   atHand?: string;
   plates?: boolean;
   bar?: string;
-  sets?: number;
-  times?: number;
+  /** Sets and repetitions as they were chosen, by how breath and load go together: what was meant for a light load is not for a heavy one. */
+  chosen?: Partial<Record<LoadAnswer['strategy'], { sets?: number; times?: number }>>;
   /** How far the movement goes, in the measure it goes by most; as the library has it where nothing is written. */
   farEnd?: string;
   /** A movement of one's own, each number as it is typed. */
