@@ -151,6 +151,7 @@ export function loadLetter(
     plan: newest ? plans.get(newest.id)!.plan : null,
     atHome: kept.map(({ day, told }) => `From ${said(day)}: ${told ?? 'no code came back yet.'}`),
     stopped: view.stopped.map(({ name }) => name),
+    lengths: view.settings.lengthUnit,
   });
 }
 

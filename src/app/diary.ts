@@ -178,12 +178,12 @@ export function loadComing(clientId: string): ComingView | null {
   const view = loadClient(clientId);
   if (!view) return null;
   const now = new Date();
-  const { timeZone } = view.settings;
+  const { timeZone, lengthUnit } = view.settings;
   const last = visitsOfClient(clientId).find(({ id }) => id !== view.visit?.id) ?? null;
   const record = last && visitRecord(store, last);
   const next = nextBookings(store, [clientId], now.toISOString()).get(clientId) ?? null;
   return {
-    last: record && lastTimeOf(record, loadFollowed(clientId).repeats),
+    last: record && lastTimeOf(record, loadFollowed(clientId).repeats, lengthUnit),
     told: last ? homeToldOf(store, last.id) : {},
     home: record?.home?.plan ?? null,
     withdrawn: record?.home ? withdrawnOf(record.home.plan.items, view.gates) : [],

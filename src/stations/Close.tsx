@@ -57,6 +57,7 @@ function Draft({ view, repeats }: { view: ClientView<PartOfVisit>; repeats: Repe
   const nameOf = (id: string) => drillName(visit, id);
   const { consent, settings } = view;
   const fresh = visitNote(view.known, view.gates, visit, repeats, home.map(nameOf), {
+    lengths: view.settings.lengthUnit,
     consent,
     zone: settings.timeZone,
   });

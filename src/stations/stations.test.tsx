@@ -424,6 +424,7 @@ describe('Track', () => {
       visit={false}
       name="Ada"
       today={today}
+      lengths="cm"
       over={followed(looks, () => today)}
       lead={null}
       rings={null}
@@ -456,6 +457,21 @@ describe('Track', () => {
     );
     expect(page.split('Hug by the harbour')).toHaveLength(3);
     expect(page).not.toContain('>own-hug<');
+  });
+
+  test('lengths over visits stand in the studio’s unit, drawn and in figures', () => {
+    const goes = (cm: number) => [{ exhaleCm: 90, inhaleCm: 90 + cm }];
+    const tapes = [5.08, 7.62].map((cm, at) => ({
+      ...look('tape', blankRaw('tape', { levels: { fourth: goes(cm) } })),
+      visitId: `visit ${at}`,
+      takenAt: `2026-11-2${at}T10:00:00.000Z`,
+    }));
+    const one = followed(tapes, (visitId) => `2026-11-2${visitId.at(-1)}`);
+    const [inCm, inInches] = (['cm', 'in'] as const).map((lengths) => html(over([], { over: one, lengths })));
+    expect(inCm).toContain('5.1 to 7.6 cm');
+    expect(inInches).toContain('2.0 to 3.0 in before the work');
+    expect(inInches).toMatch(/over 2 visits, in;/);
+    expect(inInches).not.toMatch(/\bcm\b|\b5\.1\b|\b7\.6\b/);
   });
 
   test('with nothing measured it says so', () => {

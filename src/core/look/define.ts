@@ -46,6 +46,8 @@ export interface Without {
 export interface Followed<R> {
   name: string;
   unit: string;
+  /** A length, stored in centimetres: its unit where the studio says lengths in inches. */
+  inInches?: string | undefined;
   digits: number;
   /** Usual typical error: common practice, the sizes ours. */
   typicalError: number;

@@ -1,27 +1,19 @@
 import * as z from 'zod/mini';
 import { type Provenance, published } from '../reasons';
-
-const cmPerInch = 2.54;
-
-/** @example toCm(1, 'in') // 2.54 */
-export const toCm = (value: number, unit: 'cm' | 'in') => (unit === 'in' ? value * cmPerInch : value);
-/** @example fromCm(2.54, 'in') // 1 */
-export const fromCm = (cm: number, unit: 'cm' | 'in') => (unit === 'in' ? cm / cmPerInch : cm);
-
-/** A length in the studio's unit with one digit. @example lengthInWords(6.35, 'in') // '2.5 in' */
-export function lengthInWords(cm: number, unit: 'cm' | 'in'): string {
-  return `${fromCm(cm, unit).toFixed(1)} ${unit}`;
-}
+import { type LengthUnit, lengthInWords, lengthUnits } from './length';
 
 /** How far the goes lie apart, as what follows a length; nothing with one go. @example giveOrTake(0.5, 'cm') // ', give or take 0.5 cm' */
-export const giveOrTake = (spreadCm: number | null, unit: 'cm' | 'in') =>
+export const giveOrTake = (spreadCm: number | null, unit: LengthUnit) =>
   spreadCm === null ? '' : `, give or take ${lengthInWords(spreadCm, unit)}`;
+
+/** More than this is no girth. */
+export const mostGirthCm = 250;
 
 const centimetres = z
   .number({ error: 'Write a length as a plain number.' })
   .check(
     z.minimum(0, 'A length is not below zero.'),
-    z.maximum(250, 'A girth of more than 250 cm can’t be right. Check the number and the unit.'),
+    z.maximum(mostGirthCm, `A girth of more than ${mostGirthCm} cm can’t be right. Check the number and the unit.`),
   );
 
 /** One go: at full exhale and at full inhale, always stored in centimetres; null until it was read. */
@@ -32,7 +24,7 @@ const girthGoSchema = z.object({
 export type GirthGo = z.infer<typeof girthGoSchema>;
 export const girthGoesSchema = z.array(girthGoSchema).check(z.maxLength(3, 'Three goes are enough.'));
 /** The unit a length was read in; it is always stored in centimetres. */
-export const lengthUnit = z._default(z.enum(['cm', 'in']), 'cm');
+export const lengthUnit = z._default(z.enum(lengthUnits), 'cm');
 
 export interface Excursion {
   /** Mean of inhale − exhale over the complete goes, in cm. */

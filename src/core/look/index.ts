@@ -25,7 +25,8 @@ export {
   mostHoldTries,
   restLeft,
 } from './calmHold';
-export { type GirthGo, excursionOf, expansionBand, expansionProvenance, fromCm, lengthInWords, toCm } from './girth';
+export { type GirthGo, excursionOf, expansionBand, expansionProvenance, mostGirthCm } from './girth';
+export { type LengthUnit, fromCm, lengthInWords, toCm } from './length';
 export { twoLine, twoLineProvenance } from './twoLine';
 export { oftenWords, questionnaireProvenance, questionnaireSum, symptoms } from './questionnaire';
 export {
@@ -42,7 +43,7 @@ export {
   thoraxOffsetPercent,
 } from './angles';
 export { weightedKappa } from './kappa';
-export { type MarkerMeasure, markerMeasureIds, markerMeasures, markerSetUp } from './markers';
+export { type MarkerMeasure, markerIn, markerMeasureIds, markerMeasures, markerSetUp } from './markers';
 export { type LookPosition, lookPositions } from './positions';
 export { type Severity, type Found, type FoundHere } from './finding';
 export { type FormField } from './fields';

@@ -1,9 +1,12 @@
 import { type Component } from '../safety';
+import { type LengthUnit, fromCm, toCm } from './length';
 
-interface Marker {
+export interface Marker {
   name: string;
   ask: string;
   unit: string;
+  /** A length, stored in centimetres: its unit where the studio says lengths in inches. */
+  inInches?: string | undefined;
   min: number;
   max: number;
   step: number;
@@ -24,6 +27,7 @@ const sideBend = (side: 'left' | 'right'): Marker => ({
   name: `side bend to the ${side}`,
   ask: `Slide the ${side} hand down the leg. Fingertip to floor, twice, standing the same way.`,
   unit: 'cm to the floor',
+  inInches: 'in to the floor',
   min: 0,
   max: 80,
   step: 0.5,
@@ -124,6 +128,7 @@ export const markerMeasures = {
     name: 'finger gap',
     ask: 'Hands round the lower ribs: how far the fingertips part on a comfortable inhale, twice.',
     unit: 'cm',
+    inInches: 'in',
     min: 0,
     max: 15,
     step: 0.5,
@@ -167,3 +172,33 @@ export const markerMeasures = {
 
 export type MarkerMeasure = keyof typeof markerMeasures;
 export const markerMeasureIds = Object.keys(markerMeasures) as [MarkerMeasure, ...MarkerMeasure[]];
+
+/** A tape in inches is read to a fifth of one: about the half centimetre of the other side. */
+const inchStep = 0.2;
+
+/** How a marker is asked for: its unit, between which values, in which steps, and what is kept of a value. */
+interface MarkerScale extends Pick<Marker, 'unit' | 'min' | 'max' | 'step'> {
+  shown: (kept: number) => number;
+  kept: (shown: number) => number;
+}
+
+/**
+ * How a marker is asked for where lengths are said in a unit; what is no length is asked alike in both.
+ *
+ * @example markerIn('fingerGapOpening', 'in').max // 5.8
+ */
+export function markerIn(measure: MarkerMeasure, lengths: LengthUnit): MarkerScale {
+  const { unit, inInches, min, max, step }: Marker = markerMeasures[measure];
+  const asIs = (value: number) => value;
+  if (inInches === undefined || lengths === 'cm') return { unit, min, max, step, shown: asIs, kept: asIs };
+  const tenths = (value: number) => Math.round(value * 10) / 10;
+  return {
+    unit: inInches,
+    min: tenths(fromCm(min, lengths)),
+    // Never past what can be kept: what lies beyond the last whole step is left out.
+    max: tenths(Math.floor(fromCm(max, lengths) / inchStep) * inchStep),
+    step: inchStep,
+    shown: (kept) => tenths(fromCm(kept, lengths)),
+    kept: (shown) => Math.round(toCm(shown, lengths) * 100) / 100,
+  };
+}

@@ -1,5 +1,5 @@
 import { type MeasuredBreath } from '../cadence';
-import { medianOrNull } from '../numbers';
+import { easyExhaleOf } from './easyExhale';
 import { rateOf } from './quietRate';
 import { type LookRecord, allOf, newest } from './records';
 
@@ -15,6 +15,6 @@ export function restingBreathOf(looks: readonly LookRecord[]): MeasuredBreath {
   const exhale = allOf(looks, 'exhale', 'before').findLast(({ raw }) => raw.seconds.length > 0);
   return {
     ratePerMinute: (quiet && rateOf(quiet.raw.taps)?.breathsPerMinute) ?? null,
-    exhaleSeconds: medianOrNull(exhale?.raw.seconds ?? []),
+    exhaleSeconds: easyExhaleOf(exhale?.raw.seconds ?? []),
   };
 }

@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import { usualLockMinutes } from '../access';
 import { propIds } from '../catalogue';
 import { sensibleLoad } from '../home';
+import { lengthUnits } from '../look/length';
 import { showsSomething } from '../reasons';
 import { type GateLimits, defaultLimits, limitNames } from '../safety';
 import { schoolIds } from '../schools';
@@ -69,7 +70,7 @@ export const settingsSchema = z.object({
   homeBreaths: z.number().check(z.int(), z.minimum(5), z.maximum(500)),
   noticeSeen: z.boolean(),
   /** Lengths are shown and entered in this unit; stored in cm. */
-  lengthUnit: z.enum(['cm', 'in']),
+  lengthUnit: z.enum(lengthUnits),
   /** Week and day limits of the caution table. */
   limits: limitSchema,
   /** Tones of the pacer, 0 to 100. */

@@ -59,7 +59,6 @@ export interface Change {
   /** In the measure's unit. */
   noise: number;
   ownNoise: boolean;
-  words: string;
   provenance: Provenance;
 }
 
@@ -75,11 +74,10 @@ export function changeOf(
   after: number,
   pairs: readonly (readonly [number, number])[],
 ): Change {
-  const { name, unit, digits, typicalError: usual } = measures[measure];
+  const { typicalError: usual } = measures[measure];
   const ownNoise = pairs.length >= ownNoiseFromPairs;
   const noise = smallestRealDifference(blendedError(usual, pairs));
   const verdict = Math.abs(after - before) <= noise ? 'no clear change' : after > before ? 'larger' : 'smaller';
-  const figures = `${before.toFixed(digits)} before, ${after.toFixed(digits)} ${unit} after`;
   return {
     measure,
     before,
@@ -87,7 +85,6 @@ export function changeOf(
     verdict,
     noise,
     ownNoise,
-    words: `${capital(name)}: ${figures}, ${verdict === 'no clear change' ? verdict : `clearly ${verdict}`}.`,
     provenance: ownNoise ? published('R7') : commonPractice,
   };
 }

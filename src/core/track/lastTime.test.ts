@@ -9,7 +9,7 @@ test('what went home last time is called as it was in that visit, a drill of one
   const plan = { plan: { items } } as never;
   const note = { text: '', home: ['own-hug', 'towel-hug', 'gone-drill'], signedAt: null } as never;
   const visit = visitOf('2026-11-23', { plan, note });
-  expect(lastTimeOf(visit, {}).home.map(({ name }) => name)).toEqual([
+  expect(lastTimeOf(visit, {}, 'cm').home.map(({ name }) => name)).toEqual([
     'Hug by the harbour',
     'Towel round the ribs',
     'gone-drill',

@@ -1,11 +1,12 @@
 import { props } from '../catalogue';
 import { homeDrills } from '../home';
-import { baseMap, isOf } from '../look';
+import { type LengthUnit, baseMap, isOf } from '../look';
 import { intentInWords } from '../read';
 import { type VisitRecord } from '../record';
 import { drillOf } from '../sequence';
 import { changeOf } from './change';
 import { drillName } from './drillName';
+import { changeInWords } from './figures';
 import { type Repeats } from './over';
 import { markerBeforeAfter } from './series';
 
@@ -32,9 +33,10 @@ export interface LastTime {
  * The visit before as it is wanted when somebody comes again: its note, what went home, the aim, props, position and marker.
  *
  * @param repeats of all visits, for the client's own noise
- * @example lastTimeOf(visit, {}).aim // 'Open the left side'
+ * @param lengths the unit lengths are said in
+ * @example lastTimeOf(visit, {}, 'cm').aim // 'Open the left side'
  */
-export function lastTimeOf(visit: VisitRecord, repeats: Repeats): LastTime {
+export function lastTimeOf(visit: VisitRecord, repeats: Repeats, lengths: LengthUnit): LastTime {
   const items = visit.runs.at(-1)?.items ?? visit.plan?.plan.items ?? [];
   const used = items.flatMap((item) => drillOf(item).props).map((id) => props[id].name.toLowerCase());
   const map = baseMap(visit.looks, 'before');
@@ -53,7 +55,9 @@ export function lastTimeOf(visit: VisitRecord, repeats: Repeats): LastTime {
     })),
     props: [...new Set(used)],
     position: map?.raw.position ?? (hands?.raw as { position?: string } | undefined)?.position ?? null,
-    marker: marker ? changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []).words : null,
+    marker:
+      marker &&
+      changeInWords(changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []), lengths),
     note: note && note.text !== '' ? note.text : null,
   };
 }

@@ -33,6 +33,7 @@ const from = (part: Partial<LetterFrom> = {}): LetterFrom => ({
   },
   atHome: ['From 1 November: everything on 9 of 14 days.'],
   stopped: [],
+  lengths: 'cm',
   ...part,
 });
 

@@ -1,10 +1,12 @@
 import { certOf } from '../formats';
+import { type LengthUnit } from '../look';
 import { intentInWords } from '../read';
 import { capital, lowered, often } from '../reasons';
 import { dayInWords } from '../record';
 import { type Gates, type KnownClient } from '../safety';
 import { type Plan, drillOf } from '../sequence';
-import { measures } from './change';
+import { type Change } from './change';
+import { figuresOf } from './figures';
 import { type Followed } from './over';
 import { offLimits } from './story';
 import { type Told, complaintChange } from './told';
@@ -26,6 +28,8 @@ export interface LetterFrom {
   atHome: readonly string[];
   /** Drills that ended in a stop and wait for a review. */
   stopped: readonly string[];
+  /** The unit lengths are said in. */
+  lengths: LengthUnit;
 }
 
 /**
@@ -35,7 +39,7 @@ export interface LetterFrom {
  * @example progressLetter(from).includes('It is no diagnosis') // true
  */
 export function progressLetter(from: LetterFrom): string {
-  const { studio, name, known, gates, days, today, over, told, plan, atHome, stopped } = from;
+  const { studio, name, known, gates, days, today, over, told, plan, atHome, stopped, lengths } = from;
   const said = (day: string) => dayInWords(day, '0000');
   const lines: string[] = [studio, said(today), '', `To ${known.texts.clinician || 'the clinician in charge'}`, ''];
   lines.push(
@@ -55,10 +59,10 @@ export function progressLetter(from: LetterFrom): string {
   if (plan) tell('Aim', lowered(intentInWords(plan.request.intent, plan.request.side ?? undefined)));
   lines.push('', 'What was measured (a change counts when it is larger than repeats differ by)');
   for (const { measure, points, change } of over) {
-    const { name: what, unit, digits } = measures[measure];
+    const { name: what, unit, said: figure } = figuresOf(measure, lengths);
     const [day, value, position] = points.at(-1)!;
     lines.push(
-      `- ${capital(what)}, ${position}: ${change ? `${change.before.toFixed(digits)}, now ${change.after.toFixed(digits)} ${unit}: ${change.verdict === 'no clear change' ? 'no clear change' : `clearly ${change.verdict}`}` : `${value.toFixed(digits)} ${unit} on ${said(day)}`}.`,
+      `- ${capital(what)}, ${position}: ${change ? `${figure(change.before)}, now ${figure(change.after)} ${unit}: ${calledClear(change)}` : `${figure(value)} ${unit} on ${said(day)}`}.`,
     );
   }
   if (over.length === 0) lines.push('- Nothing yet.');
@@ -84,15 +88,15 @@ export function progressLetter(from: LetterFrom): string {
   return lines.join('\n');
 }
 
+const calledClear = ({ verdict }: Change) => (verdict === 'no clear change' ? verdict : `clearly ${verdict}`);
+
 /** What they told: the complaint from first to last, leaks, and each symptom with the days it was told on. */
 function toldInLetter(told: readonly Told[], said: (day: string) => string): string[] {
   const lines: string[] = [];
   const change = complaintChange(told);
   const level = told.findLast(({ complaint }) => complaint !== null);
   if (change)
-    lines.push(
-      `- The complaint, 0 to 10: ${change.before} at first, ${change.after} now: ${change.verdict === 'no clear change' ? change.verdict : `clearly ${change.verdict}`}.`,
-    );
+    lines.push(`- The complaint, 0 to 10: ${change.before} at first, ${change.after} now: ${calledClear(change)}.`);
   else if (level) lines.push(`- The complaint: ${level.complaint} of 10 on ${said(level.day)}.`);
   const leaks = told.filter((one) => one.leaks !== null);
   if (leaks.length > 0)

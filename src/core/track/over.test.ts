@@ -61,7 +61,7 @@ describe('a measure over visits', () => {
   });
 
   test('it is said with its direction, its time and the day from which it is clear', () => {
-    const { title, line } = overInWords(one, said);
+    const { title, line } = overInWords(one, said, 'cm');
     expect(title).toBe('Deep-breath ease up 5.0: larger than their noise');
     expect(line).toBe('Sitting: 3.0 to 8.0 of 10 before the work, in 4 weeks. Clear since 2026-10-15.');
   });
@@ -83,8 +83,12 @@ describe('a measure over visits', () => {
   });
 
   test('within noise no direction is told, and one visit is no line', () => {
-    expect(overInWords(followed(visits.slice(0, 2), dayOf)[0]!, said).title).toBe('Deep-breath ease: no clear change');
-    expect(overInWords(followed(visits.slice(0, 1), dayOf)[0]!, said).line).toContain('One visit is no line yet.');
+    expect(overInWords(followed(visits.slice(0, 2), dayOf)[0]!, said, 'cm').title).toBe(
+      'Deep-breath ease: no clear change',
+    );
+    expect(overInWords(followed(visits.slice(0, 1), dayOf)[0]!, said, 'cm').line).toContain(
+      'One visit is no line yet.',
+    );
   });
 
   test('the newest marker leads, whatever was taken more often', () => {

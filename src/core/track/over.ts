@@ -1,7 +1,8 @@
-import { type LookRecord, type MeasureId, newest, protocolIds, protocols } from '../look';
+import { type LengthUnit, type LookRecord, type MeasureId, newest, protocolIds, protocols } from '../look';
 import { daysBetween } from '../record/day';
 import { capital } from '../reasons';
-import { type Change, changeOf, measureIds, measures } from './change';
+import { type Change, changeOf, measureIds } from './change';
+import { figuresOf } from './figures';
 import { repeatPairs, seriesOf } from './series';
 
 /** Repeats of each measure within single records: what a client's own noise is learnt from. */
@@ -102,15 +103,19 @@ function spanInWords(from: string, to: string): string {
  * What became of a measure over visits: a heading that says it and a line of figures.
  *
  * @param said a day in words
- * @example overInWords(one, (day) => day).title // 'Deep-breath ease up 2.0: larger than their noise'
+ * @param lengths the unit lengths are said in
+ * @example overInWords(one, (day) => day, 'cm').title // 'Deep-breath ease up 2.0: larger than their noise'
  */
-export function overInWords(followed: Followed, said: (day: string) => string): { title: string; line: string } {
+export function overInWords(
+  followed: Followed,
+  said: (day: string) => string,
+  lengths: LengthUnit,
+): { title: string; line: string } {
   const { measure, change } = followed;
-  const { name, unit, digits } = measures[measure];
+  const { name, unit, said: figure } = figuresOf(measure, lengths);
   const { position, like } = likeWithLike(followed);
   const [lastDay, last] = like.at(-1)!;
   const title = capital(name);
-  const figure = (value: number) => value.toFixed(digits);
   if (!change)
     return {
       title: `${title}: ${figure(last)} ${unit}`,

@@ -5,6 +5,7 @@ import { type Grades, regionIds, unobserved } from '../trunk';
 import {
   type MeasureId,
   blendedError,
+  changeInWords,
   changeOf,
   gradeChanges,
   markerBeforeAfter,
@@ -49,7 +50,9 @@ describe('noise [R7]', () => {
     expect(changeOf('hold', 12, 18, [])).toMatchObject({ verdict: 'no clear change', ownNoise: false });
     expect(changeOf('hold', 12, 18, pairs)).toMatchObject({ verdict: 'larger', ownNoise: true });
     expect(changeOf('hold', 12, 18, pairs.slice(1)).ownNoise).toBe(false);
-    expect(changeOf('ease', 4, 8, []).words).toBe('Deep-breath ease: 4.0 before, 8.0 of 10 after, clearly larger.');
+    expect(changeInWords(changeOf('ease', 4, 8, []), 'cm')).toBe(
+      'Deep-breath ease: 4.0 before, 8.0 of 10 after, clearly larger.',
+    );
   });
 });
 

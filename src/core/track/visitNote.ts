@@ -3,6 +3,7 @@ import { faults, type FaultId } from '../catalogue';
 import { type ItemSummary, type RunSummary, stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
 import { kgInWords, liftInWords } from '../load';
+import { type LengthUnit } from '../look';
 import { listed } from '../reasons';
 import { timeIn } from '../diary';
 import { type StoredNote, type VisitRecord, dayIn, dayInWords } from '../record';
@@ -10,6 +11,7 @@ import { intentInWords } from '../read';
 import { type Fact, type Gates, type KnownClient, type TouchConsent, symptomsInWords } from '../safety';
 import { knownDrill, weightOf } from '../sequence';
 import { changeOf } from './change';
+import { changeInWords, figuresOf } from './figures';
 import { foundIn, foundInWords, mapChanges } from './found';
 import { type Repeats } from './over';
 import { markerBeforeAfter } from './series';
@@ -40,7 +42,8 @@ const homeLead = 'Home: ';
  *
  * @param repeats of all visits, for the client's own noise
  * @param home names of the drills that go home
- * @param options consent: what was said of touch on the day, oldest first; the zone in which times are told
+ * @param options consent: what was said of touch on the day, oldest first; the zone in which times are told; the unit lengths are
+ *   said in
  */
 export function visitNote(
   known: KnownClient,
@@ -48,7 +51,11 @@ export function visitNote(
   visit: VisitRecord,
   repeats: Repeats,
   home: readonly string[],
-  { consent = [], zone = 'UTC' }: { consent?: readonly Fact[]; zone?: string } = {},
+  {
+    consent = [],
+    zone = 'UTC',
+    lengths = 'cm',
+  }: { consent?: readonly Fact[]; zone?: string; lengths?: LengthUnit } = {},
 ): string {
   const lines: string[] = [];
   const tell = (lead: string, words: string | null | undefined) => {
@@ -72,7 +79,8 @@ export function visitNote(
   const marker = markerBeforeAfter(visit.looks);
   if (marker) {
     const change = changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []);
-    tell('Marker', `${change.words} Noise up to ${change.noise.toFixed(1)}.`);
+    const noise = figuresOf(marker.measure, lengths).shown(change.noise).toFixed(1);
+    tell('Marker', `${changeInWords(change, lengths)} Noise up to ${noise}.`);
   }
   tell('Map', mapChanges(visit).join(' '));
   return withHome(lines.join('\n'), home);

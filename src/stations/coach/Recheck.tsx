@@ -51,5 +51,6 @@ function MapAgain({ view }: { view: ClientView<'looks'> }) {
 function MarkerChange({ view, repeats }: { view: ClientView<'looks'>; repeats: Repeats }) {
   const marker = markerBeforeAfter(view.visit!.looks);
   if (!marker) return null;
-  return <ChangeLine change={changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? [])} />;
+  const change = changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []);
+  return <ChangeLine change={change} lengths={view.settings.lengthUnit} />;
 }

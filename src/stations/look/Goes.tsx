@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type GirthGo, excursionOf, fromCm, lengthInWords, toCm } from '@/core/look';
+import { type GirthGo, type LengthUnit, excursionOf, fromCm, lengthInWords, mostGirthCm, toCm } from '@/core/look';
 import { Button } from '@/parts/Button';
 import { TextInput } from '@/parts/Field';
 
@@ -21,7 +21,7 @@ export function Goes({
 }: {
   label: string;
   goes: readonly GirthGo[];
-  unit: 'cm' | 'in';
+  unit: LengthUnit;
   confirmed?: boolean;
   onChange: (goes: GirthGo[]) => void;
   /** Says that the smaller girth at full inhale was really seen; where it can't be, it is not asked. */
@@ -118,7 +118,7 @@ function LengthInput({
 }: {
   label: string;
   cm: number | null;
-  unit: 'cm' | 'in';
+  unit: LengthUnit;
   onChange: (cm: number | null) => void;
 }) {
   const shown = cm === null ? '' : String(Math.round(fromCm(cm, unit) * 100) / 100);
@@ -132,8 +132,11 @@ function LengthInput({
       setTyped(null);
     } else if (!Number.isFinite(value) || value < 0) {
       setTyped({ ...typed, error: 'Write a plain number, like 92.5.' });
-    } else if (toCm(value, unit) > 250) {
-      setTyped({ ...typed, error: 'That is more than 250 cm: check number and unit.' });
+    } else if (toCm(value, unit) > mostGirthCm) {
+      setTyped({
+        ...typed,
+        error: `That is more than ${Math.round(fromCm(mostGirthCm, unit))} ${unit}: check number and unit.`,
+      });
     } else {
       onChange(Math.round(toCm(value, unit) * 100) / 100);
       setTyped(null);

@@ -1,11 +1,13 @@
 /** @jest-environment jsdom */
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { type GirthGo, type Raw } from '@/core/look';
+import { defaultSettings } from '@/core/record';
 import { browserFakes, doing, pass, sent } from '@/parts/browser.fakes';
 import { viewOf } from '../live/coach.fixtures';
 import { Shown } from '../shown.fixtures';
 import { Goes } from './Goes';
 import { QuietLook } from './QuietLook';
+import { Marker } from '../taking/Marker';
 import { RegionMap } from '../taking/RegionMap';
 
 const saves = () => sent.map(({ payload }) => payload as { lookId: string; revision: number; raw: unknown });
@@ -178,5 +180,33 @@ describe('a tape, go by go', () => {
     expect(told).toEqual([]);
     await click('Swapped: turn them round');
     expect(told.at(-1)).toEqual([{ exhaleCm: 88, inhaleCm: 92 }]);
+  });
+});
+
+describe('the marker is asked for in the studio’s unit, and kept in centimetres', () => {
+  const asked = async (lengthUnit: 'cm' | 'in', measure: string) => {
+    const view = { ...viewOf(), settings: { ...defaultSettings, lengthUnit } };
+    render(<Shown view={view}>{(shown) => <Marker view={shown} />}</Shown>);
+    await choose(measure);
+    await key('End', screen.getByRole('slider'));
+    return kept<Raw<'marker'>>().readings[0];
+  };
+
+  test('a side bend to the floor', async () => {
+    expect(await asked('cm', 'Side bend to the left')).toBe(80);
+    expect(screen.getByText('First asking, cm to the floor')).toBeTruthy();
+    expect(screen.getAllByText('80').length).toBe(1);
+  });
+
+  // An inch is 2.54 cm exactly: 31.4 in are 79.76 cm.
+  test('in inches', async () => {
+    expect(await asked('in', 'Side bend to the left')).toBe(79.76);
+    expect(screen.getByText('First asking, in to the floor')).toBeTruthy();
+    expect(screen.getByText('31.4')).toBeTruthy();
+  });
+
+  test('what is no length is asked alike', async () => {
+    expect(await asked('in', 'Deep-breath ease')).toBe(10);
+    expect(screen.getByText('First asking, of 10')).toBeTruthy();
   });
 });

@@ -4,6 +4,7 @@ import {
   type LookRecord,
   type MarkerMeasure,
   type Raw,
+  markerIn,
   markerMeasureIds,
   markerMeasures,
   newest,
@@ -25,12 +26,14 @@ export function Marker({ view, moment = 'before' }: { view: LookView; moment?: L
   const start: Partial<Raw<'marker'>> = first
     ? { measure: first.raw.measure, position: first.raw.position }
     : { measure: remembered && allowed.includes(remembered) ? remembered : (allowed[0] ?? 'hipRotation') };
+  const lengths = view.settings.lengthUnit;
   const { raw, save, error } = useLook(view, 'marker', { moment, start });
-  const { ask, min, max, step, low, high, unit } = markerMeasures[raw.measure];
+  const { ask, low, high } = markerMeasures[raw.measure];
+  const { unit, min, max, step, shown, kept } = markerIn(raw.measure, lengths);
   const set = (index: 0 | 1, value: number) => {
     const readings = [...raw.readings];
-    readings[index] = value;
-    save({ ...raw, readings: readings.filter((reading) => reading !== undefined) });
+    readings[index] = kept(value);
+    save({ ...raw, unit: lengths, readings: readings.filter((reading) => reading !== undefined) });
   };
   return (
     <div className="max-w-2xl space-y-5">
@@ -58,7 +61,7 @@ export function Marker({ view, moment = 'before' }: { view: LookView; moment?: L
           <Slider
             key={index}
             label={`${index === 0 ? 'First asking' : 'Asked again'}, ${unit}`}
-            value={raw.readings[index] ?? null}
+            value={raw.readings[index] === undefined ? null : shown(raw.readings[index])}
             min={min}
             max={max}
             step={step}

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { type Lift } from '@/core/load';
+import { type LengthUnit } from '@/core/look';
 import { dayInWords } from '@/core/record';
 import { capital, commonPractice } from '@/core/reasons';
 import {
@@ -11,6 +12,7 @@ import {
   type RingsOver,
   type Told,
   type WhatWorked as Lists,
+  figuresOf,
   likeWithLike,
   measures,
   notComparedInWords,
@@ -41,6 +43,8 @@ export interface OverStationProps {
   visit: boolean;
   name: string;
   today: string;
+  /** The unit lengths are said in. */
+  lengths: LengthUnit;
   /** Every measure that was taken, over all visits. */
   over: readonly Followed[];
   /** The one that leads the page until the coach chooses another. */
@@ -67,6 +71,7 @@ export function OverStation({
   visit,
   name,
   today,
+  lengths,
   over,
   lead,
   rings,
@@ -95,7 +100,7 @@ export function OverStation({
     );
   }
   const words = main
-    ? overInWords(main, said)
+    ? overInWords(main, said, lengths)
     : { title: 'Over visits', line: told.length > 0 ? 'Told, and not measured yet.' : 'Not measured yet.' };
   const rest = over.filter(({ measure }) => measure !== main?.measure);
   return (
@@ -117,6 +122,7 @@ export function OverStation({
             over={over}
             choose={choose}
             said={said}
+            lengths={lengths}
             rings={rings}
             told={told}
             kept={kept}
@@ -144,7 +150,7 @@ export function OverStation({
           <div className="mt-3 grid gap-x-10 gap-y-8 md:grid-cols-2">
             {rest.map((one) => (
               <Fence key={one.measure} what={measures[one.measure].name}>
-                <MeasureOver followed={one} said={said} />
+                <MeasureOver followed={one} said={said} lengths={lengths} />
               </Fence>
             ))}
           </div>
@@ -162,8 +168,24 @@ export function OverStation({
   );
 }
 
-const bandOf = ({ change }: Followed): readonly [number, number] | null =>
-  change && [Math.max(0, change.before - change.noise), change.before + change.noise];
+/** What is drawn of a measure: like with like, in the unit it is said in, and what repeats differ by round the first. */
+function drawn(followed: Followed, lengths: LengthUnit) {
+  const { name, unit, digits, shown } = figuresOf(followed.measure, lengths);
+  const { change } = followed;
+  return {
+    title: name,
+    unit,
+    digits,
+    points: likeWithLike(followed).like.map(([day, value, , after]) => ({
+      day,
+      value: shown(value),
+      after: after === null ? null : shown(after),
+    })),
+    band:
+      change &&
+      ([Math.max(0, change.before - change.noise), change.before + change.noise].map(shown) as [number, number]),
+  };
+}
 
 /** The measure that leads, with everything that happened on the same days. */
 function Lead({
@@ -171,6 +193,7 @@ function Lead({
   over,
   choose,
   said,
+  lengths,
   rings,
   told,
   kept,
@@ -180,13 +203,13 @@ function Lead({
   over: readonly Followed[];
   choose: (measure: MeasureId) => void;
   said: (day: string) => string;
+  lengths: LengthUnit;
   rings: RingsOver | null;
   told: readonly Told[];
   kept: readonly HomeKept[];
   today: string;
 }) {
-  const { name, unit, digits } = measures[main.measure];
-  const { like, unlike } = likeWithLike(main);
+  const { unlike } = likeWithLike(main);
   const lane = (of: (one: Told) => number | null) =>
     told.flatMap((one): [string, string][] => {
       const value = of(one);
@@ -197,11 +220,7 @@ function Lead({
     <section aria-label="Over visits" className="border-t border-ink pt-3">
       <div className="overflow-x-auto" tabIndex={0} role="group" aria-label="Drawn; the same in figures below">
         <OverTime
-          title={name}
-          unit={unit}
-          digits={digits}
-          points={like.map(([day, value, , after]) => ({ day, value, after }))}
-          band={bandOf(main)}
+          {...drawn(main, lengths)}
           dayWords={(day) => (day === today ? 'today' : short(said(day)))}
           rings={rings?.like ?? []}
           lanes={[
@@ -211,7 +230,7 @@ function Lead({
           home={[...kept].reverse()}
         />
       </div>
-      <Figures followed={main} said={said} />
+      <Figures followed={main} said={said} lengths={lengths} />
       <p className="text-ink2">
         {notComparedInWords(unlike)}{' '}
         {others.length > 0 &&
@@ -234,21 +253,27 @@ function Lead({
 /** Months as three letters: dates stand under each other. */
 const short = (words: string) => words.replace(/^(\d+ \w{3})\w*/, '$1');
 
+interface MeasureProps {
+  followed: Followed;
+  said: (day: string) => string;
+  lengths: LengthUnit;
+}
+
 /** What the band is, how steep it goes, and every value. */
-function Figures({ followed, said }: { followed: Followed; said: (day: string) => string }) {
+function Figures({ followed, said, lengths }: MeasureProps) {
   const { measure, points, change } = followed;
   const [all, setAll] = useState(false);
-  const { name, unit, digits } = measures[measure];
+  const { name, unit, said: figure } = figuresOf(measure, lengths);
   const trend = trendOf(likeWithLike(followed).like.map(([day, value]) => [day, value]));
-  const signed = (value: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
+  const signed = (value: number) => `${value < 0 ? '−' : '+'}${figure(Math.abs(value))}`;
   const newestFirst = [...points].reverse();
   const rows = all ? newestFirst : newestFirst.slice(0, rowsShown);
   return (
     <>
       {change && (
         <p className="text-ink2">
-          The band: the first visit and what repeats differ by, {change.before.toFixed(digits)} ±
-          {change.noise.toFixed(digits)}; inside it, no clear change.
+          The band: the first visit and what repeats differ by, {figure(change.before)} ±{figure(change.noise)}; inside
+          it, no clear change.
           {trend && (
             <>
               {' '}
@@ -271,10 +296,10 @@ function Figures({ followed, said }: { followed: Followed; said: (day: string) =
                   {said(day)}
                 </th>
                 <td className="py-0.5 pr-5 text-right">
-                  {value.toFixed(digits)} {unit}
+                  {figure(value)} {unit}
                 </td>
                 <td className="py-0.5 pr-5 text-ink2">{position}</td>
-                <td className="py-0.5 text-ink2">{after !== null && `${after.toFixed(digits)} after the work`}</td>
+                <td className="py-0.5 text-ink2">{after !== null && `${figure(after)} after the work`}</td>
               </tr>
             ))}
           </tbody>
@@ -290,26 +315,16 @@ function Figures({ followed, said }: { followed: Followed; said: (day: string) =
   );
 }
 
-function MeasureOver({ followed, said }: { followed: Followed; said: (day: string) => string }) {
-  const { name, unit, digits } = measures[followed.measure];
+function MeasureOver({ followed, said, lengths }: MeasureProps) {
+  const { name } = measures[followed.measure];
   const { like, unlike } = likeWithLike(followed);
-  const { title, line } = overInWords(followed, said);
+  const { title, line } = overInWords(followed, said, lengths);
   return (
     <section aria-label={capital(name)}>
       <h3 className="text-base">{title}</h3>
       <p>{line}</p>
-      {like.length > 1 && (
-        <OverTime
-          small
-          title={name}
-          unit={unit}
-          digits={digits}
-          points={like.map(([day, value, , after]) => ({ day, value, after }))}
-          band={bandOf(followed)}
-          dayWords={(day) => short(said(day))}
-        />
-      )}
-      <Figures followed={followed} said={said} />
+      {like.length > 1 && <OverTime small {...drawn(followed, lengths)} dayWords={(day) => short(said(day))} />}
+      <Figures followed={followed} said={said} lengths={lengths} />
       {unlike.length > 0 && <p className="text-ink2">{notComparedInWords(unlike)}</p>}
     </section>
   );

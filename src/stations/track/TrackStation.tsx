@@ -98,7 +98,7 @@ function TodayChange({ view, repeats }: { view: ClientView<'looks'>; repeats: Re
           </div>
         </div>
       )}
-      {change && <ChangeLine change={change} />}
+      {change && <ChangeLine change={change} lengths={view.settings.lengthUnit} />}
     </section>
   );
 }

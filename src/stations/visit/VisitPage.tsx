@@ -8,6 +8,7 @@ import { faults } from '@/core/catalogue';
 import { baseMap } from '@/core/look';
 import { intentInWords, severityInWords } from '@/core/read';
 import { capital, withoutStop } from '@/core/reasons';
+import { type LengthUnit } from '@/core/look';
 import { type VisitRecord, type VisitRow, dayInWords, shownWith, weekdayName } from '@/core/record';
 import { drillOf } from '@/core/sequence';
 import { type Repeats, changeOf, foundIn, mapChanges, markerBeforeAfter, notePage } from '@/core/track';
@@ -66,7 +67,7 @@ export function VisitPage({
           <Done items={summariseRun(stateOf(run), visit.clientId).items} />
         </section>
       ))}
-      <Maps visit={visit} repeats={repeats} />
+      <Maps visit={visit} repeats={repeats} lengths={view.settings.lengthUnit} />
       <section aria-labelledby="found" className="mt-6 border-t border-ink pt-4">
         <h2 id="found" className="text-lg">
           What was found
@@ -138,7 +139,7 @@ function standing({ note, endedAt }: VisitRecord, zone: string): string {
   return endedAt ? 'Ended, not signed yet.' : 'Still open.';
 }
 
-function Maps({ visit, repeats }: { visit: VisitRecord; repeats: Repeats }) {
+function Maps({ visit, repeats, lengths }: { visit: VisitRecord; repeats: Repeats; lengths: LengthUnit }) {
   const before = baseMap(visit.looks, 'before');
   const after = baseMap(visit.looks, 'after');
   const marker = markerBeforeAfter(visit.looks);
@@ -179,7 +180,7 @@ function Maps({ visit, repeats }: { visit: VisitRecord; repeats: Repeats }) {
           {sentence}
         </p>
       ))}
-      {change && <ChangeLine change={change} />}
+      {change && <ChangeLine change={change} lengths={lengths} />}
     </section>
   );
 }

@@ -1,4 +1,4 @@
-import { median } from '../../numbers';
+import { easyExhaleOf } from '../easyExhale';
 import { protocol } from '../define';
 import { answers, choice, scale, timed } from '../fields';
 import { type FoundHere, below, fromAnswers } from '../finding';
@@ -36,8 +36,9 @@ export const exhale = protocol({
     nextInhale: scale('How full does the next inhale feel?', 'blocked', 'full'),
   },
   tells: ({ seconds, sound, ribsDown }) => {
+    const length = easyExhaleOf(seconds);
     const words = [
-      ...(seconds.length === 0 ? [] : [`${median(seconds).toFixed(1)} s`]),
+      ...(length === null ? [] : [`${length.toFixed(1)} s`]),
       ...(sound === 'not observed' ? [] : [sound]),
       ...(ribsDown === 'no' ? ['ribs stay up'] : []),
     ];
@@ -51,13 +52,14 @@ export const exhale = protocol({
       ['abdominalsFelt', 'absNotFelt', 2, 'no'],
     ]);
     if (raw.seconds.length > 0) {
+      // Short is who never had a longer one.
       const longest = Math.max(...raw.seconds);
       found.exhaleShort = {
         severity: below(longest, [
           [3, 3],
           [5, 2],
         ]),
-        words: `easy exhale of ${longest.toFixed(1)} s`,
+        words: `${raw.seconds.length > 1 ? 'longest ' : ''}easy exhale of ${longest.toFixed(1)} s`,
       };
     }
     if (raw.nextInhale !== null) {
@@ -71,6 +73,13 @@ export const exhale = protocol({
     return found;
   },
   follows: {
-    exhale: { name: 'easy full exhale', unit: 's', digits: 1, typicalError: 1, goes: ({ seconds }) => seconds },
+    exhale: {
+      name: 'easy full exhale',
+      unit: 's',
+      digits: 1,
+      typicalError: 1,
+      goes: ({ seconds }) => seconds,
+      value: ({ seconds }) => easyExhaleOf(seconds),
+    },
   },
 });

@@ -2,7 +2,8 @@ import * as z from 'zod/mini';
 import { protocol } from '../define';
 import { yesNo } from '../fields';
 import { below } from '../finding';
-import { excursionOf, girthGoesSchema, giveOrTake, lengthInWords, lengthUnit, singleGoes, smallGapCm } from '../girth';
+import { excursionOf, girthGoesSchema, giveOrTake, lengthUnit, singleGoes, smallGapCm } from '../girth';
+import { lengthInWords } from '../length';
 
 export const fingerGap = protocol({
   name: 'Finger gap',
@@ -18,16 +19,23 @@ export const fingerGap = protocol({
     return !gap || gap.goes === 0 ? null : `opens ${lengthInWords(gap.meanCm, unit)}${giveOrTake(gap.spreadCm, unit)}`;
   },
   findings: { gapSmall: 'the finger gap opens little' },
-  reads: ({ goes }) => {
+  reads: ({ goes, unit }) => {
     const gap = excursionOf(goes);
     if (!gap || gap.goes === 0) return {};
     const severity = below(gap.meanCm, [
       [smallGapCm / 2, 3],
       [smallGapCm, 2],
     ]);
-    return { gapSmall: { severity, words: `the finger gap opens ${gap.meanCm.toFixed(1)} cm` } };
+    return { gapSmall: { severity, words: `the finger gap opens ${lengthInWords(gap.meanCm, unit)}` } };
   },
   follows: {
-    gap: { name: 'finger gap', unit: 'cm', digits: 1, typicalError: 0.4, goes: ({ goes }) => singleGoes(goes) },
+    gap: {
+      name: 'finger gap',
+      unit: 'cm',
+      inInches: 'in',
+      digits: 1,
+      typicalError: 0.4,
+      goes: ({ goes }) => singleGoes(goes),
+    },
   },
 });

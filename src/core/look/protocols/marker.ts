@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { protocol, type Followed } from '../define';
-import { type MarkerMeasure, markerMeasureIds, markerMeasures, markerSetUp } from '../markers';
+import { lengthUnits } from '../length';
+import { type Marker, type MarkerMeasure, markerIn, markerMeasureIds, markerMeasures, markerSetUp } from '../markers';
 import { anywhere } from '../positions';
 
 interface Marked {
@@ -11,9 +12,9 @@ interface Marked {
 /** Each measure is followed by itself. */
 const follows = Object.fromEntries(
   markerMeasureIds.map((id): [MarkerMeasure, Followed<Marked>] => {
-    const { name, unit, typicalError } = markerMeasures[id];
+    const { name, unit, inInches, typicalError }: Marker = markerMeasures[id];
     const goes = ({ measure, readings }: Marked) => (measure === id ? readings : []);
-    return [id, { name, unit, digits: 1, typicalError, goes }];
+    return [id, { name, unit, inInches, digits: 1, typicalError, goes }];
   }),
 ) as Record<MarkerMeasure, Followed<Marked>>;
 
@@ -27,6 +28,8 @@ export const marker = protocol({
     measure: z._default(z.enum(markerMeasureIds), 'ease'),
     /** Two readings with the same words; 0 to 10 for ease, else in the measure's unit. */
     readings: z.array(z.number()).check(z.maxLength(2)),
+    /** The unit a length was read in; it is stored in centimetres. */
+    unit: z.optional(z.enum(lengthUnits)),
   },
   blank: { readings: [] },
   refuses: ({ measure, readings }) => {
@@ -36,10 +39,11 @@ export const marker = protocol({
       : 'This reading lies outside what can be measured. Check the number.';
   },
   contains: ({ measure, readings }) => (readings.length > 0 ? markerMeasures[measure].components : []),
-  tells: ({ measure, readings }) => {
+  tells: ({ measure, readings, unit: lengths = 'cm' }) => {
     if (readings.length === 0) return null;
-    const { name, unit } = markerMeasures[measure];
-    return `${name} ${(readings.reduce((sum, value) => sum + value, 0) / readings.length).toFixed(1)} ${unit}`;
+    const { unit, shown } = markerIn(measure, lengths);
+    const mean = readings.reduce((sum, value) => sum + value, 0) / readings.length;
+    return `${markerMeasures[measure].name} ${shown(mean).toFixed(1)} ${unit}`;
   },
   follows,
 });

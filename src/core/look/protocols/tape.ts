@@ -8,10 +8,10 @@ import {
   expansionProvenance,
   girthGoesSchema,
   giveOrTake,
-  lengthInWords,
   lengthUnit,
   singleGoes,
 } from '../girth';
+import { lengthInWords } from '../length';
 
 export const tapeLevels = ['armpit', 'fourth', 'xiphoid', 'waist'] as const;
 export type TapeLevel = (typeof tapeLevels)[number];
@@ -49,7 +49,7 @@ export const tape = protocol({
       : words;
   },
   findings,
-  reads: ({ levels, paradoxical }) => {
+  reads: ({ levels, paradoxical, unit }) => {
     const found: FoundHere<keyof typeof findings> = {};
     const fourth = excursionOf(levels.fourth ?? [], paradoxical.includes('fourth'));
     if (fourth && fourth.goes > 0) {
@@ -61,7 +61,7 @@ export const tape = protocol({
               [4, 2],
               [5, 1],
             ]);
-      found.tapeSmall = { severity, words: `chest girth changes by ${fourth.meanCm.toFixed(1)} cm` };
+      found.tapeSmall = { severity, words: `chest girth changes by ${lengthInWords(fourth.meanCm, unit)}` };
     }
     if (levels.waist || paradoxical.length > 0) found.waistSmaller = ifThere(paradoxical.includes('waist'), 3);
     return found;
@@ -70,6 +70,7 @@ export const tape = protocol({
     girth: {
       name: 'chest excursion, fourth space',
       unit: 'cm',
+      inInches: 'in',
       digits: 1,
       typicalError: 0.5,
       goes: ({ levels, paradoxical }) => (paradoxical.includes('fourth') ? [] : singleGoes(levels.fourth)),

@@ -25,6 +25,7 @@ export default async function OverVisitsPage({ params }: { params: Promise<{ cli
         visit={view.visit !== null}
         name={view.name}
         today={view.today}
+        lengths={view.settings.lengthUnit}
         over={over}
         lead={lead}
         {...rest}
