@@ -42,6 +42,9 @@ describe('cadence arithmetic', () => {
 
   test('a ladder without rungs is refused', () => {
     expect(() => ladder(0)).toThrow(RangeError);
+    expect(ladder(1)).toEqual([cadence(1, 2)]);
+    expect(ladder(12).at(-1)).toEqual(cadence(12, 13));
+    expect(() => ladder(13)).toThrow(RangeError);
     expect(() => ladder(2.5)).toThrow(RangeError);
   });
 
@@ -67,8 +70,10 @@ describe('a climb and the comfort of a cadence', () => {
   test('each rung breathes out longer, up to the limit', () => {
     expect(climb(cadence(3, 4), 4, 1, 6).map(({ exhaleSeconds }) => exhaleSeconds)).toEqual([4, 5, 6, 6]);
     expect(climb(cadence(3, 4), 2, 0.5, 8)[1]).toEqual(cadence(3, 4.5));
-    expect(() => climb(cadence(3, 4), 1, 1, 8)).toThrow('2 to 12');
-    expect(() => climb(cadence(3, 4), 3, 5, 8)).toThrow('half a second');
+    expect(climb(cadence(3, 4), 12, 0.5, 20).at(-1)).toEqual(cadence(3, 9.5));
+    expect(climb(cadence(3, 4), 2, 2, 20).at(-1)).toEqual(cadence(3, 6));
+    for (const rungs of [1, 13, 2.5]) expect(() => climb(cadence(3, 4), rungs, 1, 8)).toThrow('2 to 12');
+    for (const more of [0.4, 2.1]) expect(() => climb(cadence(3, 4), 3, more, 8)).toThrow('half a second');
   });
 
   test('from 16 a minute to 4 is a jump and is pointed out; near the own rate nothing is', () => {
@@ -78,11 +83,34 @@ describe('a climb and the comfort of a cadence', () => {
     ]);
     expect(comfortOf(cadence(2.5, 4), own)).toEqual([]);
     expect(comfortOf(cadence(1, 1.5), own)[0]).toContain('faster than');
+    // From 10 a minute half is 5, and a quarter more is 12.5: both still go.
+    const ten = { ratePerMinute: 10, exhaleSeconds: null };
+    expect(comfortOf(cadence(5, 7), ten)).toEqual([]);
+    expect(comfortOf(cadence(5, 7.1), ten)[0]).toContain('a jump');
+    expect(comfortOf(cadence(2, 2.8), ten)).toEqual([]);
+    expect(comfortOf(cadence(2, 2.7), ten)[0]).toContain('faster than');
   });
 
   test('an exhale close to all there is is pointed out; nothing measured says nothing', () => {
     expect(comfortOf(cadence(3, 7), { ratePerMinute: null, exhaleSeconds: 6 })[0]).toContain('took 6.0 s');
     expect(comfortOf(cadence(3, 5), { ratePerMinute: null, exhaleSeconds: 6 })).toEqual([]);
+    // Nine tenths of ten seconds.
+    expect(comfortOf(cadence(3, 9), { ratePerMinute: null, exhaleSeconds: 10 })).toEqual([]);
+    expect(comfortOf(cadence(3, 9.1), { ratePerMinute: null, exhaleSeconds: 10 })[0]).toContain('took 10.0 s');
     expect(comfortOf(cadence(5, 12), { ratePerMinute: null, exhaleSeconds: null })).toEqual([]);
+  });
+
+  test('a phase of more than twenty seconds is long for anybody, whichever it is', () => {
+    const unmeasured = { ratePerMinute: null, exhaleSeconds: null };
+    expect(comfortOf(cadence(20, 20), unmeasured)).toEqual([]);
+    for (const [breath, seconds] of [
+      [cadence(21, 5), 21],
+      [cadence(5, 25), 25],
+      [cadence(5, 5, { topPauseSeconds: 22 }), 22],
+      [cadence(5, 5, { bottomPauseSeconds: 23 }), 23],
+    ] as const)
+      expect(comfortOf(breath, unmeasured)).toEqual([
+        `${seconds} s in one phase is long for anybody: usual is up to 20.`,
+      ]);
   });
 });

@@ -1,4 +1,6 @@
-import { cadence, ladder, noisesBetween, phaseAt, planBreaths, tonesBetween } from '.';
+import fc from 'fast-check';
+import { type Cadence, cadence, ladder, noisesBetween, phaseAt, planBreaths, tonesBetween } from '.';
+import { rounds } from '../../../scripts/rounds';
 
 const plan = planBreaths([
   { cadence: cadence(2, 4, { topPauseSeconds: 1, bottomPauseSeconds: 1 }), breaths: 2 },
@@ -46,6 +48,51 @@ describe('phaseAt', () => {
     expect(rungs.totalSeconds).toBe(35);
   });
 
+  test('at any second it is what a list of all phases, written out one after the other, says', () => {
+    const half = (from: number, to: number) => fc.integer({ min: from * 2, max: to * 2 }).map((n) => n / 2);
+    const breath = fc.record({
+      inhaleSeconds: half(0.5, 6),
+      topPauseSeconds: half(0, 4),
+      exhaleSeconds: half(0.5, 9),
+      bottomPauseSeconds: half(0, 4),
+    });
+    const stretches = fc.array(fc.record({ cadence: breath, breaths: fc.integer({ min: 1, max: 4 }) }), {
+      minLength: 1,
+      maxLength: 4,
+    });
+    const written = (all: readonly { cadence: Cadence; breaths: number }[]) => {
+      const breaths = all.flatMap(({ cadence: one, breaths: times }) => Array<Cadence>(times).fill(one));
+      return breaths.flatMap((one, at) => [
+        { breath: at, phase: 'inhale', seconds: one.inhaleSeconds, from: 0, to: 1 },
+        { breath: at, phase: 'topPause', seconds: one.topPauseSeconds, from: 1, to: 1 },
+        { breath: at, phase: 'exhale', seconds: one.exhaleSeconds, from: 1, to: 0 },
+        { breath: at, phase: 'bottomPause', seconds: one.bottomPauseSeconds, from: 0, to: 0 },
+      ]);
+    };
+    fc.assert(
+      fc.property(stretches, fc.double({ min: 0, max: 0.999, noNaN: true }), (all, part) => {
+        const laid = planBreaths(all);
+        // Halves and quarters of a second, so that it falls on borders too.
+        const t = Math.floor(laid.totalSeconds * part * 4) / 4;
+        let left = t;
+        const now = written(all).find(({ seconds }) => {
+          if (left < seconds) return true;
+          left -= seconds;
+          return false;
+        })!;
+        expect(phaseAt(laid, t)).toEqual({
+          breath: now.breath,
+          phase: now.phase,
+          intoSeconds: expect.closeTo(left, 9) as number,
+          phaseSeconds: now.seconds,
+          level: expect.closeTo(now.from + ((now.to - now.from) * left) / now.seconds, 9) as number,
+          done: false,
+        });
+      }),
+      { numRuns: rounds(300) },
+    );
+  });
+
   test('an empty plan and a broken number of breaths are refused', () => {
     expect(() => phaseAt(planBreaths([]), 0)).toThrow(RangeError);
     expect(() => planBreaths([{ cadence: cadence(2, 2), breaths: 1.5 }])).toThrow(RangeError);
@@ -55,8 +102,11 @@ describe('phaseAt', () => {
 describe('tonesBetween', () => {
   test('windows laid end to end give every tone exactly once', () => {
     const whole = tonesBetween(plan, 0, plan.totalSeconds);
-    const pieces = Array.from({ length: 40 }, (_, i) => tonesBetween(plan, i * 0.7, (i + 1) * 0.7)).flat();
-    expect(pieces).toEqual(whole);
+    // Borders between the tones, and borders on them.
+    for (const wide of [0.7, 1, 2]) {
+      const windows = Array.from({ length: 40 }, (_, i) => tonesBetween(plan, i * wide, (i + 1) * wide));
+      expect(windows.flat()).toEqual(whole);
+    }
     expect(whole.filter(({ kind }) => kind === 'phase').map((tone) => tone.atSeconds)).toEqual([
       0, 2, 3, 7, 8, 10, 11, 15, 16, 19,
     ]);
@@ -71,7 +121,9 @@ describe('tonesBetween', () => {
       { atSeconds: 11, seconds: 4, breath: 1 },
       { atSeconds: 19, seconds: 6, breath: 2 },
     ]);
-    const pieces = Array.from({ length: 40 }, (_, i) => noisesBetween(plan, i * 0.7, (i + 1) * 0.7)).flat();
-    expect(pieces).toHaveLength(3);
+    for (const wide of [0.7, 1, 2]) {
+      const windows = Array.from({ length: 40 }, (_, i) => noisesBetween(plan, i * wide, (i + 1) * wide));
+      expect(windows.flat()).toHaveLength(3);
+    }
   });
 });

@@ -6,6 +6,7 @@ import {
   habitBreathsPerDay,
   holdSecondsOf,
   isHold,
+  nextBreaths,
   segmentsOf,
   setStretches,
   totalsOf,
@@ -69,6 +70,30 @@ describe('a dose in time', () => {
   test('nothing planned has no rate and no share; a dose without a cadence is refused', () => {
     expect(totalsOf([])).toEqual({ seconds: 0, breaths: 0, holdSeconds: 0, breathsPerMinute: null, exhaleShare: null });
     expect(() => setStretches({ cadences: [], breaths: 3 })).toThrow(RangeError);
+  });
+});
+
+// Common practice, no published source: 10 breaths, then 15, 20 and 30; as many back.
+describe('the next dose', () => {
+  const range = { min: 3, max: 30 };
+  const steps = (from: number, direction: 1 | -1, times: number) =>
+    Array.from({ length: times }).reduce<number[]>(
+      (taken) => [...taken, nextBreaths(range, taken.at(-1)!, direction)],
+      [from],
+    );
+
+  test('goes up by the steps of the trade and down by the same', () => {
+    expect(steps(10, 1, 4)).toEqual([10, 15, 20, 30, 30]);
+    expect(steps(30, -1, 3)).toEqual([30, 20, 15, 10]);
+    expect(steps(3, 1, 8)).toEqual([...steps(30, -1, 8)].reverse());
+  });
+
+  test('from between two steps it goes to the nearer end that way, and never out of the range of the drill', () => {
+    expect([nextBreaths(range, 12, 1), nextBreaths(range, 12, -1)]).toEqual([15, 10]);
+    expect(nextBreaths({ min: 8, max: 12 }, 10, 1)).toBe(12);
+    expect(nextBreaths({ min: 8, max: 12 }, 8, -1)).toBe(8);
+    expect(nextBreaths({ min: 4, max: 5 }, 4, -1)).toBe(4);
+    expect(nextBreaths({ min: 3, max: 40 }, 35, 1)).toBe(35);
   });
 });
 

@@ -1,4 +1,4 @@
-import { type BreathStretch, type Cadence, cycleSeconds, exhaleShare, pauseSeconds } from '../cadence';
+import { type BreathStretch, type Cadence, cycleSeconds, exhaleShare } from '../cadence';
 
 /** A pause up to this long is a natural one; a longer one is a hold and is gated. Common practice. */
 export const naturalPauseSeconds = 1;
@@ -131,9 +131,13 @@ export function breathsPerDay(breathsPerMinute: number): number {
   return breathsPerMinute * 60 * 24;
 }
 
-/** Whether a breath holds longer than naturally anywhere. */
+/**
+ * Whether a breath holds longer than naturally anywhere.
+ *
+ * @example isHold(cadence(3, 6, { bottomPauseSeconds: 4 })) // true
+ */
 export function isHold(cadence: Cadence): boolean {
-  return pauseSeconds(cadence) > 0 && holdSecondsOf(cadence) > 0;
+  return holdSecondsOf(cadence) > 0;
 }
 
 /**

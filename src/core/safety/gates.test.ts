@@ -107,6 +107,7 @@ describe('gates are a function of the day', () => {
     expect(blocked(pregnant, 'prone', '2026-11-15')).toBe(false);
     expect(blocked(pregnant, 'prone', '2026-11-16')).toBe(true);
     expect(blocked(pregnant, 'bear', '2026-11-16')).toBe(false);
+    expect(blocked(pregnant, 'bear', '2027-03-21')).toBe(false);
     expect(blocked(pregnant, 'bear', '2027-03-22')).toBe(true);
     const later = evaluateGates(pregnant, '2026-11-16', { ...defaultLimits, bumpFromWeek: 20, lastWeeksFromWeek: 36 });
     expect(checkComponents(later, ['prone']).allowed).toBe(true);
@@ -122,7 +123,20 @@ describe('gates are a function of the day', () => {
     expect(blocked(withYes('recentBirth', birth), 'plank')).toBe(false);
     expect(blocked(withYes('recentBirth', { ...birth, caesarean: true }), 'plank')).toBe(true);
     expect(blocked(withYes('recentBirth', birth), 'plank', '2026-11-11')).toBe(true);
+    // Six weeks are 42 days, twelve 84: from that day on they are over.
+    expect(blocked(withYes('recentBirth', birth), 'plank', '2026-11-12')).toBe(false);
+    const caesarean = withYes('recentBirth', { ...birth, caesarean: true });
+    expect(blocked(caesarean, 'plank', '2026-12-23')).toBe(true);
+    expect(blocked(caesarean, 'plank', '2026-12-24')).toBe(false);
     expect(flaggedConditions(withYes('recentBirth', birth), today)).toEqual(['7 weeks after birth']);
+  });
+
+  test('the weeks after surgery end after 12, those of no told date never', () => {
+    const surgery = { site: 'abdomen', date: '2026-10-01' } as const;
+    expect(blocked(withYes('surgery', surgery), 'plank', '2026-12-23')).toBe(true);
+    expect(blocked(withYes('surgery', surgery), 'plank', '2026-12-24')).toBe(false);
+    expect(blocked(withYes('surgery', { site: 'abdomen' }), 'plank', '2030-01-01')).toBe(true);
+    expect(flaggedConditions(withYes('surgery', surgery), today)).toEqual(['recent surgery, abdomen']);
   });
 
   test('days and ages are counted by the calendar', () => {

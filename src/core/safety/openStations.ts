@@ -1,7 +1,7 @@
 import { type PathState } from './path';
 import { type StationId, stationIds } from './stations';
 
-/** The stations that stay open in each state. Screen and Track always are. */
+/** The stations that stay open in each state. Track always is; an emergency leaves nothing else. */
 export const openStations: Readonly<Record<PathState['state'], readonly StationId[]>> = {
   open: stationIds,
   'not asked': ['screen', 'look', 'read', 'sequence', 'track'],

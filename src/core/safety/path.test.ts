@@ -49,6 +49,28 @@ describe('the way from Screen to Coach', () => {
       expect(openStations['red flag']).not.toContain(station);
   });
 
+  // Common practice: watching is always possible, measuring until a sign is told, and nobody is coached before today's signs were asked.
+  test.each([
+    ['screen', ['open', 'not asked', 'recount', 'red flag', 'guardian']],
+    ['look', ['open', 'not asked', 'recount']],
+    ['read', ['open', 'not asked', 'recount']],
+    ['sequence', ['open', 'not asked']],
+    ['coach', ['open']],
+    ['carry', ['open']],
+    ['track', ['open', 'not asked', 'recount', 'red flag', 'guardian', 'emergency']],
+  ] as const)('%s is open in just these states: %j', (station, states) => {
+    const open = (Object.keys(openStations) as (keyof typeof openStations)[]).filter((state) =>
+      openStations[state].includes(station),
+    );
+    expect(new Set(open)).toEqual(new Set(states));
+  });
+
+  test('a clearance given before anything was told clears nothing that is told later', () => {
+    const word = fact('redFlagClearance', { clinician: 'Dr B', reason: 'all well' });
+    expect(knownClient([...noneToday, word]).profile.redFlags!.clearance).toBeUndefined();
+    expect(stateOf(...noneToday, word, fact('redFlags', { present: ['calf'] })).state).toBe('red flag');
+  });
+
   test('a clearance without a name or a reason is no clearance', () => {
     expect(factSchemas.redFlagClearance.safeParse({ clinician: '', reason: 'fine now' }).success).toBe(false);
     expect(factSchemas.redFlagClearance.safeParse({ clinician: 'Dr B', reason: '  ' }).success).toBe(false);

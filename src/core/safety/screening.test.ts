@@ -187,6 +187,9 @@ describe('screening grows old', () => {
     const profile: Profile = { ...emptyProfile, answers: { ...allNo(), knee: answer('no', {}, longAgo) } };
     expect(screeningAge(profile, today).oldest).toBe(longAgo);
     expect(screeningAge(emptyProfile, today)).toMatchObject({ oldest: null, stale: false });
+    // What was told after all were gone through is as old as itself.
+    expect(screeningAge({ ...profile, screenedOn: '2026-09-01' }, today).oldest).toBe('2026-09-01');
+    expect(screeningAge({ ...withYes({}, today), screenedOn: longAgo }, today).oldest).toBe(today);
   });
 
   test('facts fold into it: what changed, and gone through', () => {
