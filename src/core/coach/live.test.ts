@@ -261,6 +261,17 @@ describe('a pedal of one key', () => {
   test('long: told while the key is still down, once, whatever follows', () => {
     expect(told(press(0, 2000))).toEqual([['long', longPressMs]]);
   });
+  test('whatever the clock says as it begins', () => {
+    // A page that has been open for a day.
+    const day = 86_400_000;
+    expect(told(press(day))).toEqual([['short', day + 80 + doublePressMs]]);
+    expect(told([...press(day), ...press(day + 200)])).toEqual([['double', day + 200]]);
+    expect(told(press(day, 2000))).toEqual([['long', day + longPressMs]]);
+    // Asked before its time, it says nothing yet.
+    const { state } = pedalMove(idlePedal, { move: 'down', atMs: day });
+    expect(pedalTime(state, day + longPressMs - 1).gesture).toBeNull();
+    expect(pedalTime(state, day + longPressMs).gesture).toBe('long');
+  });
   test('two presses far apart are two short ones; a key that repeats is one press', () => {
     expect(told([...press(0), ...press(1000)]).map(([gesture]) => gesture)).toEqual(['short', 'short']);
     const held: KeyMove[] = [0, 30, 60, 90].map((atMs) => ({ move: 'down', atMs }));
@@ -305,6 +316,35 @@ describe('a group on one plan', () => {
   test('somebody not asked yet keeps out of what is high-risk', () => {
     const hold = item({ drillId: 'short-calm-pauses', cadences: [cadence(2, 4, { bottomPauseSeconds: 4 })] });
     expect(groupForm(evaluateGates(emptyProfile, '2026-11-25'), hold).kind).toBe('not');
+  });
+  test('marks of before a swap are of the drill that went', () => {
+    const fault = (item: number, name: 'neck' | 'shoulders'): RunEvent => ({ type: 'fault', item, fault: name });
+    const swapped: RunEvent = { type: 'swap', item: 0, to: item({ id: 'easier', drillId: 'quiet-nose', props: [] }) };
+    const other: RunEvent = { type: 'swap', item: 1, to: item({ id: 'else', drillId: 'quiet-nose', props: [] }) };
+    const begun: [number, RunEvent][] = [
+      [0, { type: 'start' }],
+      [12, fault(0, 'neck')],
+    ];
+    expect(faultsOf(run(...begun, [13, swapped], [14, fault(0, 'shoulders')]), 0)).toEqual(['shoulders']);
+    expect(faultsOf(run(...begun, [13, other], [14, fault(0, 'shoulders')]), 0)).toEqual(['neck', 'shoulders']);
+  });
+  test('what is done while somebody sits out is not theirs', () => {
+    const [ada, ben] = [idOf(70), idOf(71)];
+    const state = run(
+      [0, { type: 'start' }],
+      [1, { type: 'adjust', item: 0, cadences: [cadence(2, 4)], breaths: 5, sets: 1, sitOut: [ada] }],
+      [16, breath(0)],
+      [22, breath(1)],
+      [23, { type: 'fault', item: 0, fault: 'neck' }],
+    );
+    const done = (of: string) => {
+      const [first] = summariseRun(state, of).items;
+      return [first!.deliveredBreaths, first!.faults.length];
+    };
+    expect([done(ada), done(ben)]).toEqual([
+      [0, 0],
+      [2, 1],
+    ]);
   });
   test('one person’s stop leaves the run running, and counts for that person only', () => {
     const ada = idOf(70);

@@ -161,6 +161,22 @@ describe('following taps', () => {
       intoSeconds: 0,
     });
   });
+  test('taps across a wait are not held together: nobody breathed so long', () => {
+    const taps = (...between: [number, RunEvent][]) =>
+      run(
+        [item({ breaths: 6 })],
+        [0, { type: 'start' }],
+        [1, { type: 'pace', item: 0, mode: 'follow' }],
+        [20, { type: 'tap', item: 0 }],
+        [28, { type: 'tap', item: 0 }],
+        ...between,
+        [36, { type: 'tap', item: 0 }],
+      ).taps.seconds;
+    expect(taps()).toEqual([20, 28, 36]);
+    expect(taps([29, { type: 'pause', why: 'by hand' }], [31, { type: 'resume' }])).toEqual([36]);
+    expect(taps([29, { type: 'jump', toSeconds: 20, why: 'back' }])).toEqual([36]);
+    expect(taps([29, { type: 'pace', item: 0, mode: 'follow' }])).toEqual([36]);
+  });
   test('fixed, a tap is only written down', () => {
     const state = run([item()], [0, { type: 'start' }], [22, { type: 'tap', item: 0 }], [27, { type: 'tap', item: 0 }]);
     expect(cursorAt(state, 27_000)).toBe(27);

@@ -70,7 +70,25 @@ test.each<[string, boolean, RemoteAct, RemoteFrame, number?, number?]>([
   expect(pressHolds(pressed(act, at, place), frame, 100)).toBe(holds);
 });
 
+// Of another stretch, what would now mean another drill, another cue or another name is left; the rest is meant whenever it comes.
+test.each([
+  ['next', false],
+  ['back', false],
+  ['easier', false],
+  ['name', false],
+  ['cue', false],
+  ['fault', true],
+  ['talk', true],
+  ['undo', true],
+  ['wait', true],
+] as const)('%s pressed in the stretch before holds: %s', (act, holds) => {
+  const named = { ...running, names: ['The neck works'] };
+  expect(pressHolds(pressed(act, running.at, 0), named, 100)).toBe(true);
+  expect(pressHolds(pressed(act, running.at - 1, 0), named, 100)).toBe(holds);
+});
+
 test('a press that lay somewhere is not carried out, but for a stop', () => {
+  expect(pressHolds(pressed('wait', running.at), running, pressWithinMs)).toBe(true);
   expect(pressHolds(pressed('wait', running.at), running, pressWithinMs + 1)).toBe(false);
   expect(pressHolds(pressed('stop', running.at), running, 60_000)).toBe(true);
 });

@@ -134,7 +134,10 @@ describe('the run as a fold over its events', () => {
 
   test('an absence becomes a pause at the second the run was last seen', () => {
     const run = foldRun(two, script([0, { type: 'start' }]));
-    expect(gapPause(run, at(12), at(14))).toBeNull();
+    expect(gapPause(run, at(12), at(15))).toBeNull();
+    expect(gapPause(run, at(12), at(15) + 1)).not.toBeNull();
+    // What happened after it was last seen was seen.
+    expect(gapPause(run, at(-5), at(400))!.atEpochMs).toBe(at(0));
     const gap = gapPause(run, at(12), at(400))!;
     expect(gap).toEqual({ atEpochMs: at(12), event: { type: 'pause', why: 'gap' } });
     const back = reduceRun(run, { id: idOf(9), seq: 1, ...gap });

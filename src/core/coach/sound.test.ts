@@ -46,7 +46,10 @@ test('without the bridge the same drift would be heard: the check can fail', () 
 
 test('a jump of a clock is taken over at once, a small difference only in part', () => {
   const first = observeClocks(null, 10, 0);
+  // Five seconds, or six hundredths, are no jitter of reading two clocks.
   expect(observeClocks(first, 15, 1)).toEqual({ audioSeconds: 15, runSeconds: 1 });
+  expect(observeClocks(first, 11.06, 1)).toEqual({ audioSeconds: 11.06, runSeconds: 1 });
+  expect(observeClocks(first, 10.94, 1)).toEqual({ audioSeconds: 10.94, runSeconds: 1 });
   expect(observeClocks(first, 11.01, 1).audioSeconds).toBeCloseTo(11.003, 8);
   expect(audioTimeOf(first, 2, 0.1)).toBeCloseTo(11.9, 8);
 });

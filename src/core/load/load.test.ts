@@ -184,17 +184,39 @@ describe('the most for one lift [R3]', () => {
     expect([repetitions === 1, low === high]).toEqual([repetitions === 1, repetitions === 1]);
   });
 
-  // Values from memory, as printed in references.md.
+  // NSCA Essentials, percent of one lift by repetitions: values from memory.
   test.each([
     [2, 95],
+    [3, 93],
+    [4, 90],
+    [5, 87],
     [6, 85],
+    [7, 83],
+    [8, 80],
     [9, 77],
+    [10, 75],
+    [11, 70],
     [12, 67],
     [15, 65],
-  ])('the handbook’s %d repetitions at %d %% lie within what is told', (repetitions, percent) => {
-    const { low, high } = percentAt(repetitions);
-    expect(percent).toBeGreaterThanOrEqual(low - 1e-9);
-    expect(percent).toBeLessThanOrEqual(high + 1e-9);
+  ])(
+    'at %d repetitions it is told from the least to the most of Epley, Brzycki and the handbook’s %d %%',
+    (r, percent) => {
+      const all = [100 / (1 + r / 30), (100 * (37 - r)) / 36, percent];
+      expect(percentAt(r)).toEqual({
+        low: expect.closeTo(Math.min(...all), 9) as number,
+        high: expect.closeTo(Math.max(...all), 9) as number,
+      });
+    },
+  );
+
+  // Between two rows of the handbook by a straight line: 66.3 % at thirteen.
+  test('between the handbook’s rows, past them, and past Brzycki', () => {
+    expect(percentAt(13)).toEqual({ low: expect.closeTo(66 + 1 / 3, 9), high: expect.closeTo(100 / (1 + 13 / 30), 9) });
+    expect(percentAt(16)).toEqual({
+      low: expect.closeTo((100 * 21) / 36, 9),
+      high: expect.closeTo(100 / (1 + 16 / 30), 9),
+    });
+    expect(percentAt(21)).toEqual({ low: expect.closeTo(100 / 1.7, 9), high: expect.closeTo(100 / 1.7, 9) });
   });
 
   test('Epley at twenty is sixty percent, at twenty-two 57.7; above ten there is never one figure', () => {
@@ -294,6 +316,10 @@ test('a set comes to its breaths, its time under tension, and its time in all; w
   const most = loadAnswer(ask('squat', { kg: 100, repetitions: 2 }), null);
   const { underTension, seconds } = setTotals(most, { sets: 1, repetitions: 2, sides: 1, restSeconds: 60 });
   expect(seconds - underTension).toBe(8);
+  // To one knee and up to standing, both on one breath out: two parts, one breath.
+  const rise = loadAnswer(ask('floor-rise'), null);
+  expect(rise.parts.map(({ breath }) => breath)).toEqual(['out', 'out', 'in']);
+  expect(setTotals(rise, { sets: 1, repetitions: 6, sides: 1, restSeconds: 0 }).breaths).toBe(6);
   expect(() => setTotals(light, { sets: 0, repetitions: 20, sides: 1, restSeconds: 0 })).toThrow(RangeError);
 });
 

@@ -101,6 +101,23 @@ test.each(calledOtherwise)(
   },
 );
 
+test.each(every)(
+  '%s: the way takes as long as the breaths do, and turns where they turn',
+  (_name, movement, strategy, through) => {
+    const one = repetitionOf(load(movement.id, { strategy, through }), movement.pull.hand);
+    const slower = { ...one.cadence, exhaleSeconds: one.cadence.exhaleSeconds * 2 };
+    const way = wayOf(one, [one.cadence, slower, one.cadence]);
+    const [cycle, slow] = [one.cadence, slower].map((breath) =>
+      phases.reduce((sum, phase) => sum + breath[`${phase}Seconds`], 0),
+    );
+    expect(way.at(-1)!.at).toBeCloseTo(2 * cycle! + slow!, 9);
+    expect(way.map(({ at }) => at)).toEqual(way.map(({ at }) => at).sort((a, b) => a - b));
+    // The second breath begins where the first ended, at the place where the first began.
+    const second = way.find(({ at }) => Math.abs(at - cycle!) < 1e-9)!;
+    expect(second.level).toBeCloseTo(way[0]!.level, 6);
+  },
+);
+
 test('kept only up to the hard part of a heavy lift, through the whole of one near the most, and never in a light one', () => {
   const kept = (strategy: DrillLoad['strategy']) =>
     repetitionOf(load('squat', { strategy }), 'both').cadence.topPauseSeconds;

@@ -78,7 +78,8 @@ export function setTotals(
   const each = beats.filter(({ stage }) => stage !== 'fill');
   // Filling up comes once before a set; from then on the way back fills.
   const fills = sum(first) * sets * sides;
-  const outs = each.filter(({ breath }) => breath === 'out').length;
+  // Parts that follow one another on one breath out are one breath.
+  const outs = each.filter(({ breath }, at) => breath === 'out' && each.at(at - 1)!.breath !== 'out').length;
   return {
     repetitions: all,
     breaths: all * Math.max(1, outs),
