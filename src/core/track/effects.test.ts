@@ -36,13 +36,17 @@ describe('the slope over visits', () => {
     );
   });
 
-  // Sen 1968's interval at n = 10 takes in ranks 12 to 35 of 45 (value from memory: ±1.96·√125 = 21.9).
-  test('of ten points the interval is that of the ranks', () => {
-    const values = [0, 1, 4, 9, 16, 25, 36, 49, 64, 81];
+  // Sen 1968's interval (from memory). Ten points: ±1.96·√125 = 21.9 about the middle of 45 slopes, ranks 12 to 35; twelve: ±1.96·√(638/3) = 28.6
+  // of 66, ranks 19 to 49.
+  test.each([
+    [10, 12, 35],
+    [12, 19, 49],
+  ])('of %d points the interval is from rank %d to rank %d', (points, from, to) => {
+    const values = Array.from({ length: points }, (_, n) => n ** 2);
     const slopes = values.flatMap((a, i) => values.slice(i + 1).map((b, j) => (b - a) / (j + 1))).sort((a, b) => a - b);
     const { low, high } = trendOf(series(values))!;
-    expect(low).toBeCloseTo(slopes[11]!, 9);
-    expect(high).toBeCloseTo(slopes[34]!, 9);
+    expect(low).toBeCloseTo(slopes[from - 1]!, 9);
+    expect(high).toBeCloseTo(slopes[to - 1]!, 9);
   });
 });
 
@@ -74,21 +78,35 @@ describe('what changed the marker', () => {
     );
   });
 
-  // The formula by hand: n = 4 answers, s² = 0.5, τ² = 0.25, own 0.5, all 0: weights 8 and 4, mean 1/3, half-width 1.96/√12.
-  test('weights are n/s² against 1/τ²', () => {
-    const [n, within, between] = [4, 0.5, 0.25];
-    const weight = n / within / (n / within + 1 / between);
-    expect(weight).toBeCloseTo(2 / 3, 9);
+  // By hand: each mean ±1/2, squares about it 1 and 1; with four of 2/3 beside, s² = (2 + 8/3) / 10 = 7/15, so each weighs 60/7 and Q = 30/7.
+  // C = 60/7, τ² = (30/7 − 1) / (60/7) = 23/60; drawn to nothing with 60/7 against 60/23: 23/60 again. DerSimonian & Laird 1986.
+  test('weights are n/s² against 1/τ², τ² by moments', () => {
     const groups = [
       [1, 1, 0, 0],
       [-1, -1, 0, 0],
     ];
-    const { pooled, own } = pooledOf(groups[0]!, groups);
-    expect(own).toBe(0.5);
-    // Symmetric about nothing: what is left of the client's own is the weight alone.
-    expect(pooled).toBeGreaterThan(0);
-    expect(pooled).toBeLessThan(0.5);
-    expect(pooledOf(groups[1]!, groups).pooled).toBeCloseTo(-pooled, 12);
+    const half = 1.96 / Math.sqrt(60 / 7 + 60 / 23);
+    expect(pooledOf(groups[0]!, groups)).toEqual({
+      times: 4,
+      own: 0.5,
+      pooled: expect.closeTo(23 / 60, 12) as number,
+      low: expect.closeTo(23 / 60 - half, 12) as number,
+      high: expect.closeTo(23 / 60 + half, 12) as number,
+      clear: false,
+    });
+    expect(pooledOf(groups[1]!, groups).pooled).toBeCloseTo(-23 / 60, 12);
+  });
+
+  // By hand: nobody differs, so τ² is the least that is allowed, 1/50; s² = (8/3) / 4, each weighs 3/2.
+  test('clients who answer alike are still not taken to be one', () => {
+    const { pooled, high } = pooledOf([1], [[1], [1], [1]]);
+    expect(pooled).toBeCloseTo(1, 12);
+    expect(high - pooled).toBeCloseTo(1.96 / Math.sqrt(1.5 + 50), 12);
+  });
+
+  // By hand: one client of four answers of one, s² = (8/3) / (3 + 4) = 8/21; drawn to no change by one answer's worth: 4 of 5.
+  test('one client alone is drawn toward no change by the worth of one answer', () => {
+    expect(pooledOf([1, 1, 1, 1], [[1, 1, 1, 1]]).pooled).toBeCloseTo(0.8, 12);
   });
 
   test('three times better alone is not clear for one client, ten times is; nothing seen is nothing told', () => {

@@ -14,6 +14,9 @@ test('what went home last time is called as it was in that visit, a drill of one
     'Towel round the ribs',
     'gone-drill',
   ]);
+  expect(lastTimeOf(visit, {}, 'cm').note).toBeNull();
+  const told = visitOf('2026-11-23', { note: { text: 'Softer on the left.', home: [], signedAt: null } as never });
+  expect(lastTimeOf(told, {}, 'cm').note).toBe('Softer on the left.');
   // Laid out for home, it stands there by itself.
   const home = { plan: { items: [{ id: 'a', item: items[1]! }] } } as never;
   expect(drillName({ home, runs: [], plan: null }, 'own-hug')).toBe('Hug by the harbour');

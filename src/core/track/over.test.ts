@@ -66,6 +66,16 @@ describe('a measure over visits', () => {
     expect(line).toBe('Sitting: 3.0 to 8.0 of 10 before the work, in 4 weeks. Clear since 2026-10-15.');
   });
 
+  test.each([
+    ['2026-10-02', 'in a day'],
+    ['2026-10-14', 'in 13 days'],
+    ['2026-10-15', 'in 2 weeks'],
+    ['2026-10-26', 'in 4 weeks'],
+  ])('from the first of October to %s it is %s', (last, span) => {
+    const [both] = followed([ease('2026-10-01', 3), ease(last, 8)], dayOf);
+    expect(overInWords(both!, said, 'cm').line).toContain(`before the work, ${span}.`);
+  });
+
   test('what was not compared is said', () => {
     expect(notComparedInWords([['hook-lying', 1]])).toBe('Not compared: 1 taken hook-lying.');
     expect(notComparedInWords([])).toBeNull();

@@ -50,6 +50,55 @@ test('the note tells planned against delivered, marks, cues, effort and the stop
   ]);
 });
 
+test('what was told of the complaint stands in the note of its own day only', () => {
+  const told = (day: string) =>
+    knownClient([{ id: 'l', key: 'complaintDetail', value: { level: 6, places: [] }, at: at(0), day }]);
+  expect(visitNote(told(today), gates, visit(), {}, [])).toContain('Told: complaint 6 of 10.');
+  expect(visitNote(told('2026-11-18'), gates, visit(), {}, [])).not.toContain('complaint');
+});
+
+test('a drill nothing became of is told as not done; one that was only stopped, marked or changed is told as it went', () => {
+  const items = ['one', 'two', 'three', 'four'].map((id) => item({ id }));
+  const of = (...rows: [number, RunEvent][]) => {
+    const done = log([0, { type: 'start' }], ...rows, [60, { type: 'end', why: 'by hand' }]);
+    const runs = [{ id: 'run', visitId: 'visit', at: at(10), items, events: done, members: [] }];
+    return visitNote(known, gates, visit({ runs }), {}, []);
+  };
+  const lines = (note: string) => note.split('\n').filter((line) => line.startsWith('- ')).length;
+  expect(lines(of())).toBe(0);
+  expect(of()).toMatch(/^Not done: (Towel round the ribs(, )?){4}\.$/m);
+  expect(of()).not.toContain('Stopped');
+  const marked = of([5, { type: 'fault', item: 0, fault: 'neck' }]);
+  expect([lines(marked), marked.includes('Stopped')]).toEqual([1, false]);
+  const stopped = of(
+    [5, { type: 'stop', item: 0 }],
+    [9, { type: 'settled', symptoms: [], note: '', then: 'end', seconds: 4 }],
+  );
+  expect([lines(stopped), stopped.includes('Stopped: no sign noted, settled after 4 s.')]).toEqual([1, true]);
+  const why = (how: 'easier' | 'harder' | 'by hand') =>
+    of(
+      [5, { type: 'fault', item: 0, fault: 'neck' }],
+      [6, { type: 'swap', item: 0, to: item({ id: 'one', drillId: 'quiet-nose', props: [] }), why: how }],
+    );
+  expect(why('easier')).toContain('changed for the easier one');
+  expect(why('harder')).toContain('changed for the harder one');
+  expect(why('by hand')).toContain('changed for another');
+});
+
+test('maps of two positions are no change', () => {
+  const map = (moment: 'before' | 'after', position: 'sitting' | 'standing', side: number) =>
+    ({
+      ...{ id: moment, visitId: 'visit', protocol: 'regionMap', version: 1, moment, takenAt: at(1), revision: 1 },
+      raw: blankRaw('regionMap', { position, deep: { ...unobserved(), leftSide: side } }),
+    }) as StoredLook;
+  const note = (...looks: StoredLook[]) => visitNote(known, gates, visit({ looks }), {}, []);
+  expect(note(map('before', 'sitting', 1), map('after', 'sitting', 3))).toContain(
+    'Map: Left side two steps more: clear.',
+  );
+  expect(note(map('before', 'sitting', 1), map('after', 'standing', 3))).not.toContain('Map:');
+  expect(note(map('before', 'sitting', 1))).not.toContain('Map:');
+});
+
 test('in a group only what is one’s own is told', () => {
   const other = idOf(99);
   const marked = log(
