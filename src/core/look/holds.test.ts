@@ -80,6 +80,17 @@ describe('how long a hold may be practised', () => {
     ['one calm session stays', [[hold(20)]], 'stay', 20],
     ['two calm ones: two seconds, being more than a tenth of 15', [[hold(15)], [hold(15)]], 'longer', 17],
     ['two calm ones: a tenth, being more than two seconds of 30', [[hold(30)], [hold(30)]], 'longer', 33],
+    // Told in whole seconds, and never more than was held.
+    ['between two seconds it stays at the lesser', [[hold(15), hold(16)]], 'stay', 15],
+    [
+      'between two seconds it grows from the lesser',
+      [
+        [hold(15), hold(16)],
+        [hold(15), hold(16)],
+      ],
+      'longer',
+      17,
+    ],
     ['a strain steps back', [[hold(20)], [hold(20)], [hold(22), strained]], 'step back', 19],
     ['a gasp steps back too', [[hold(20)], [hold(20, { firstBreath: 'mouth' })]], 'step back', 18],
     ['after a strain two calm ones are needed again', [[hold(20)], [strained], [hold(18)]], 'stay', 18],

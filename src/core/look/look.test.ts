@@ -7,6 +7,7 @@ import {
   quietRate,
   rateBand,
   rateBands,
+  rateOf,
   rawSchemas,
   settleDoubt,
   type LookRecord,
@@ -32,6 +33,14 @@ describe('quiet rate', () => {
     expect(() => quietRate([0, 4, 4, 8])).toThrow(RangeError);
     expect(() => quietRate([0, 4, 3, 8])).toThrow(RangeError);
     expect(() => quietRate([0, 4, Number.NaN, 8])).toThrow(RangeError);
+  });
+
+  test('of a stored record taps in disorder, or too few, are no rate; two that are one count once', () => {
+    expect(rateOf([0, 5, 10, 15])!.breathsPerMinute).toBe(12);
+    expect(rateOf([0, 5, 4, 10, 15])).toBeNull();
+    expect(rateOf([0, 5, 10])).toBeNull();
+    expect(rateOf([0, 5, 5.1, 10, 15])!.breathsPerMinute).toBe(12);
+    expect(rateOf([0, 5, 5.1, 10])).toBeNull();
   });
 
   test('a double tap is doubted and can be dropped', () => {

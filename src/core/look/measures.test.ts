@@ -35,6 +35,8 @@ describe('tape and finger gap', () => {
     expect(excursionOf([go(90, 94), go(91, null)])).toMatchObject({ meanCm: 4, goes: 1, spreadCm: null });
     expect(excursionOf([go(null, 90)])).toBeNull();
     expect(excursionOf([])).toBeNull();
+    // Nothing moved is a reading too.
+    expect(excursionOf([go(90, 90)])).toEqual({ meanCm: 0, spreadCm: null, goes: 1, reversed: [] });
   });
 
   test('a larger exhale is asked about and does not count until it was confirmed', () => {

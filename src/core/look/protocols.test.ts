@@ -28,6 +28,7 @@ import {
   rawSchemas,
   settleDoubt,
 } from '.';
+import { met } from '../../../scripts/met';
 
 let made = 0;
 const record = <P extends ProtocolId>(protocol: P, raw: Partial<Raw<P>>, id = `r${(made += 1)}`): LookRecord<P> => ({
@@ -230,6 +231,19 @@ describe('results in a few words', () => {
     ['twoHands', { leads: 'chest' }, 'the chest hand leads'],
     ['twoHands', { bellyDrawsIn: 'yes' }, 'the belly draws in'],
     ['frontOn', { shoulders: 'no', shouldersDeep: 'yes' }, 'fine at rest, lifts on deep breaths'],
+    ['frontOn', { shoulders: 'no', upperOnlyDeep: 'yes' }, 'fine at rest, lifts on deep breaths'],
+    ['frontOn', { upperOnly: 'no', neckCordsDeep: 'yes' }, 'fine at rest, lifts on deep breaths'],
+    ['frontOn', { upperOnly: 'yes', shouldersDeep: 'no' }, 'the upper chest works at rest'],
+    ['frontOn', { shoulders: 'no', shouldersDeep: 'no' }, 'free at both'],
+    // Of what was not looked at nothing is said.
+    ['frontOn', { shoulders: 'no' }, 'free at rest'],
+    ['frontOn', { neckCordsDeep: 'no' }, 'free on deep breaths'],
+    ['frontOn', { shouldersDeep: 'yes' }, 'lifts on deep breaths'],
+    ['frontOn', { nostrils: 'yes' }, 'the nostrils flare on ordinary breaths'],
+    ['frontOn', { nostrils: 'no' }, 'nothing to note'],
+    ['quietLook', { seen: ['shoulders'] }, 'the shoulders rise'],
+    ['stack', { pelvis: 'tipped forward' }, 'the pelvis is tipped forward'],
+    ['floor', { letsGo: 'no' }, 'the pelvic floor can’t let go fully'],
     ['tape', { levels: { fourth: [{ exhaleCm: 90, inhaleCm: 92 }] } }, 'fourth space 2.0 cm: markedly small'],
     ['tape', { unit: 'in', levels: { waist: [{ exhaleCm: 80, inhaleCm: 85.08 }] } }, 'waist 2.0 in'],
     ['twoLine', { quiet: { upperDegrees: 60, lowerDegrees: 20 } }, 'upper ribs 75 %, balance 40°'],
@@ -240,6 +254,9 @@ describe('results in a few words', () => {
     ['exhale', { seconds: [3, 9, 5], sound: 'even', ribsDown: 'no' }, '5.0 s, even, ribs stay up'],
     ['wallOrder', { first: 'upper', lowerBalloons: 'yes' }, 'upper first, lower belly balloons'],
     ['wallOrder', { marchLeft: [], marchRight: [] }, 'march steady'],
+    ['wallOrder', { marchLeft: [] }, 'march steady on the left'],
+    ['wallOrder', { first: 'together', marchRight: [] }, 'all together, march steady on the right'],
+    ['wallOrder', { lowerBalloons: 'yes', marchLeft: ['hips'] }, 'lower belly balloons, march unsteady'],
     ['floor', { softens: 'no', leaks: 'yes' }, 'does not soften, leaks'],
     ['pelvicRock', { nods: 'no', stuckAt: 'waist' }, 'no nod, stuck at the waist'],
     ['calmHold', { tries: [{ seconds: 22, feeling: 'calm', firstBreath: 'nose and quiet' }] }, '22 s, middling'],
@@ -251,6 +268,37 @@ describe('results in a few words', () => {
     expect(lookResult(record(protocol, raw))?.words).toBe(words);
   });
 });
+
+/** Every answer a field can have but for none. */
+const answersTo = (field: (typeof forms)[FormProtocol][number]): unknown[] => {
+  switch (field.kind) {
+    case 'choice':
+      return field.choices.map(([value]) => value).filter((value) => value !== 'not observed');
+    case 'ticks':
+      return [...field.choices.map(([value]) => [value]), ...(field.none === undefined ? [] : [[]])];
+    case 'grade':
+      return [0, 1, 2, 3];
+    case 'scale':
+      return [0, 5, 10];
+    case 'seconds':
+      return [[2], [9]];
+  }
+};
+const alone = formProtocols.flatMap((protocol) =>
+  forms[protocol].flatMap((field) => answersTo(field).map((answer) => [protocol, field.key, answer] as const)),
+);
+
+test.each(alone)(
+  '%s with nothing but %s %j gives a result where it says something of a finding',
+  (protocol, key, answer) => {
+    const one = record(protocol, { [key]: answer });
+    const { reads } = protocols[protocol] as { reads?: (raw: unknown) => object };
+    const says = Object.keys(reads?.(one.raw) ?? {}).length > 0;
+    const words = lookResult(one)?.words ?? null;
+    if (met(says)) expect(words).toMatch(/^\S.*\S$|^\S$/);
+    expect(words ?? '').not.toMatch(/[a-z][A-Z]|undefined/);
+  },
+);
 
 test('a count broken off for long is asked about, and the longer stretch can be kept', () => {
   const taps = [0, 4, 8, 12, 52, 56, 60];

@@ -5,6 +5,12 @@ import { fromAnswers } from '../finding';
 const ordinary = 'Five ordinary breaths';
 const deep = 'Five deep breaths';
 
+type Seen = 'yes' | 'no' | 'not observed';
+
+/** Whether the upper chest works in breaths of one kind; null where nothing of it was looked at. */
+const moves = (...seen: Seen[]): 'up' | 'free' | null =>
+  seen.includes('yes') ? 'up' : seen.includes('no') ? 'free' : null;
+
 export const frontOn = protocol({
   name: 'Front-on, five and five',
   minutes: 0.8,
@@ -25,15 +31,13 @@ export const frontOn = protocol({
     yawnsDaily: choice('Yawns often in daily life?', answers.askedYesNo, { group: 'Asked' }),
   },
   tells: (raw) => {
-    const ordinaryUp = raw.shoulders === 'yes' || raw.upperOnly === 'yes';
-    const deepUp = raw.shouldersDeep === 'yes' || raw.upperOnlyDeep === 'yes' || raw.neckCordsDeep === 'yes';
-    const looked = [raw.shoulders, raw.upperOnly, raw.shouldersDeep].some((answer) => answer !== 'not observed');
-    if (!looked) return null;
-    return ordinaryUp
-      ? 'the upper chest works at rest'
-      : deepUp
-        ? 'fine at rest, lifts on deep breaths'
-        : 'free at both';
+    const atRest = moves(raw.shoulders, raw.upperOnly);
+    const onDeep = moves(raw.shouldersDeep, raw.upperOnlyDeep, raw.neckCordsDeep);
+    if (atRest === 'up') return 'the upper chest works at rest';
+    if (onDeep === 'up') return atRest === 'free' ? 'fine at rest, lifts on deep breaths' : 'lifts on deep breaths';
+    if (atRest && onDeep) return 'free at both';
+    // Of what was not looked at nothing is said.
+    return atRest ? 'free at rest' : onDeep ? 'free on deep breaths' : null;
   },
   findings: {
     shouldersRise: 'the shoulders rise',

@@ -10,6 +10,15 @@ const marchFaults = [
 const march = (side: 'left' | 'right') =>
   ticksOnceDone(`March, ${side} foot up on the exhale`, marchFaults, 'steady', { usual: [], components: ['march'] });
 
+type Marched = readonly string[] | null;
+
+/** How the march went, of the sides that were tried. */
+function marchInWords(left: Marched, right: Marched): string[] {
+  if (left === null && right === null) return [];
+  if ([...(left ?? []), ...(right ?? [])].length > 0) return ['march unsteady'];
+  return [left && right ? 'march steady' : `march steady on the ${left ? 'left' : 'right'}`];
+}
+
 const findings = {
   upperAbsFirst: 'the upper abdominals come first',
   lowerBalloons: 'the lower belly balloons on the exhale',
@@ -38,11 +47,12 @@ export const wallOrder = protocol({
     marchRight: march('right'),
   },
   tells: ({ first, lowerBalloons, marchLeft, marchRight }) => {
-    const faults = [...(marchLeft ?? []), ...(marchRight ?? [])].length;
-    if (first === 'not observed' && marchLeft === null && marchRight === null) return null;
-    const order = first === 'not observed' ? '' : `${first} first`;
-    const rest = lowerBalloons === 'yes' ? 'lower belly balloons' : faults > 0 ? 'march unsteady' : '';
-    return [order, rest].filter(Boolean).join(', ') || 'march steady';
+    const words = [
+      ...(first === 'not observed' ? [] : [first === 'together' ? 'all together' : `${first} first`]),
+      ...(lowerBalloons === 'yes' ? ['lower belly balloons'] : []),
+      ...marchInWords(marchLeft, marchRight),
+    ];
+    return words.length === 0 ? null : words.join(', ');
   },
   findings,
   reads: ({ first, lowerBalloons, marchLeft, marchRight }) => {
