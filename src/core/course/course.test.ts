@@ -113,13 +113,12 @@ describe('where it stands', () => {
     expect(course([...up, of(harder, '2026-11-20')]).current).toBe(Math.min(steps.length - 1, harder + 1));
   });
 
-  test('twice not kept goes one step back, once does not, and nothing done counts for neither', () => {
+  test('twice not kept goes one step back, once does not, and too little done is neither', () => {
     const bad = { marked: 5, outcome: 'not calm' } as const;
     const list = [
       of(0, '2026-11-01'),
       of(1, '2026-11-05', bad),
       of(1, '2026-11-08', { outcome: null, delivered: 1, marked: 0 }),
-      of(1, '2026-11-10', bad),
     ];
     expect(course(list).current).toBe(1);
     const twice = course([...list, of(1, '2026-11-12', bad)]);
@@ -129,6 +128,18 @@ describe('where it stands', () => {
       '2026-11-12: step 2 was not kept twice (too many marks); back to step 1.',
     );
     expect(courseInWords(twice, (day) => day)).toMatch(/^Back to step 1/);
+    // Kept between, it is not in a row; and back on a step it takes two again.
+    expect(course([of(0, '2026-11-01', bad), of(0, '2026-11-02'), of(1, '2026-11-05', bad)]).moved).toHaveLength(1);
+    const [first] = course([of(0, '2026-11-01', bad)]).past;
+    expect(first!.back).toBe(false);
+    const after = course([...list, of(1, '2026-11-12', bad), of(0, '2026-11-14', bad)]);
+    expect(after.past.map(({ back }) => back)).toEqual([false, false, false, true, false]);
+    expect(
+      course([...list, of(1, '2026-11-12', bad), of(0, '2026-11-14', bad), of(0, '2026-11-16', bad)]).past.at(-1),
+    ).toMatchObject({
+      back: true,
+      step: 0,
+    });
   });
 
   test('whatever happens, it goes up by one step at most, only from a step that was tried and kept, and stays within the steps', () => {
@@ -166,6 +177,48 @@ describe('the visits ahead', () => {
       ['2026-12-03', true],
       ['2026-12-13', false],
     ]);
+  });
+
+  test('the gap is the middle one of their own, a week where there is none, and never more than six weeks', () => {
+    const gap = (...days: string[]) => {
+      const [one, two] = course(days.map((day) => tried(day))).ahead;
+      return (Date.parse(two!.day) - Date.parse(one!.day)) / 86_400_000;
+    };
+    expect(gap('2026-11-20')).toBe(7);
+    // Two visits of one day are no gap.
+    expect(gap('2026-11-20', '2026-11-20')).toBe(7);
+    expect(gap('2026-11-01', '2026-11-04', '2026-11-14', '2026-11-26')).toBe(10);
+    expect(gap('2026-11-19', '2026-11-20')).toBe(1);
+    expect(gap('2026-10-14', '2026-11-25')).toBe(42);
+    expect(gap('2026-08-01', '2026-11-25')).toBe(42);
+  });
+
+  test('a step a visit from the one that is worked on, the map every other visit, and as many visits as steps are left', () => {
+    const laid = course([tried('2026-11-19', { marked: 5, outcome: 'not calm' })]);
+    expect(laid.current).toBe(0);
+    expect(laid.ahead.map(({ step }) => step)).toEqual(laid.steps.map((_, at) => at));
+    // Visit two is the first ahead.
+    expect(laid.ahead.slice(0, -1).map(({ look }) => look.includes('region map'))).toEqual(
+      laid.ahead.slice(0, -1).map((_, at) => at % 2 === 0),
+    );
+    const booked = ['2026-11-27', '2026-11-28', '2026-11-29', '2026-11-30', '2026-12-01', '2026-12-02', '2026-12-03'];
+    expect(course([tried('2026-11-19')], { booked }).ahead.map(({ day }) => day)).toEqual(
+      booked.slice(0, laid.steps.length - 1),
+    );
+  });
+
+  test('it says where it stands: kept and what comes, worked on, or the last of all kept', () => {
+    const said = (list: readonly Tried[], booked: string[] = []) =>
+      courseInWords(course(list, { booked }), (day) => day);
+    expect(said([tried('2026-11-19')], ['2026-12-03'])).toBe('Step 1 is kept; step 2 on 2026-12-03.');
+    expect(said([tried('2026-11-19')])).toBe('Step 1 is kept; step 2 about 2026-12-03.');
+    const all = stepsFrom(firstStep(belly, { breaths: 10, exhaleSeconds: 6 }), () => true);
+    expect(said([tried('2026-11-19', { effort: 8 })])).toBe(`Step 1 of ${all.length} is worked on.`);
+    const kept = all.map((step, at) => tried(`2026-11-0${at + 1}`, step));
+    expect(said(kept)).toBe(`The last of ${all.length} steps is kept.`);
+    expect(said([...kept.slice(0, -1), { ...kept.at(-1)!, effort: 8 }])).toBe(
+      `Step ${all.length} of ${all.length} is worked on.`,
+    );
   });
 
   test('home asks less and less, nothing at the end, and the last visit looks at everything again', () => {

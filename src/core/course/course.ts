@@ -147,8 +147,10 @@ export function courseOf({
     const step = reachedBy(one, steps.slice(0, current + 1));
     const why = notKeptBy(one);
     const kept = why === null;
-    failed = kept || why === 'too little done' ? 0 : failed + 1;
-    const back = failed === 2;
+    // Too little to say is neither: what was not kept before it and after it is twice in a row.
+    const fails = why !== null && why !== 'too little done';
+    failed = kept ? 0 : failed + Number(fails);
+    const back = fails && failed === 2;
     past.push({
       day: one.day,
       visitId: one.visitId,

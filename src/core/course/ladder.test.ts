@@ -74,6 +74,12 @@ test('not kept at two visits in a row it goes one back, and has to be kept there
   );
   const again = climb(days(...upToChair, bad, bad, [tried('carry-walking')], [tried('chair-rise')]));
   expect(at(again)).toBe('stairs');
+  // Once is not twice, on the lowest rung neither; and back on a rung it takes two again.
+  const low = [tried('two-hand-belly', { position: 'hook-lying', effort: 7 })];
+  expect(climb(days(low)).rungs[0]!.tries.map(({ back }) => back)).toEqual([false]);
+  const walk = [tried('carry-walking', { effort: 7 })];
+  expect(at(climb(days(...upToChair, bad, bad, walk)))).toBe('walking');
+  expect(at(climb(days(...upToChair, bad, bad, walk, walk)))).toBe('standing');
   // One bad, one that is not judged, one bad: still two in a row. With a good one between they are not.
   expect(at(climb(days(...upToChair, bad, [tried('chair-rise', { outcome: null })], bad)))).toBe('walking');
   expect(at(climb(days(...upToChair, bad, [tried('chair-rise')], bad)))).toBe('stairs');
@@ -101,6 +107,25 @@ test('what does not hold through the day takes its time: no weight comes onto it
   );
   expect(at(slow)).toBe('hinge, by day');
   expect(at(climb(days(...before, hinge([]))))).toBe('a light lift');
+});
+
+test('it says how many rungs are above, and that the last is the last, though it is off', () => {
+  expect(ladderInWords(climb([]))).toBe('Now lying; 8 rungs above it.');
+  const whole = [
+    ...upToChair,
+    [tried('chair-rise')],
+    [tried('carry-stairs')],
+    [tried('carry-hinge', { checked: { asked: ['not kept by day'], found: [] } })],
+  ];
+  expect(ladderInWords(climb(days(...whole)))).toBe('Now a light lift; 1 rung above it.');
+  expect(ladderInWords(climb(days(...whole, [tried('carry-lift')])))).toBe('Now a landing; it is the last rung.');
+  const off = (drillId: string) => (drillId === 'carry-impact' ? 'Off today.' : null);
+  expect(at(climb(days(...whole, [tried('carry-lift')]), { off }))).toBe('a landing');
+});
+
+test('what was begun and not breathed is no try of a rung', () => {
+  const none = climb(days([tried('chair-rise', { delivered: 0 })]));
+  expect(none.rungs.flatMap(({ tries }) => tries)).toEqual([]);
 });
 
 test('what is off today is stepped over, up and back', () => {
