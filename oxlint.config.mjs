@@ -154,6 +154,9 @@ const unsaid = [
   'CallExpression[callee.property.name=/^(startsWith|endsWith|includes|indexOf)$/] > MemberExpression.arguments[property.name=/^(says|words|sentence)$/]',
   "MemberExpression[computed=true] > CallExpression.object[callee.property.name='split'][arguments.0.value=/^[,;:]/]",
   "VariableDeclarator[id.type='ArrayPattern'] > CallExpression.init[callee.property.name='split'][arguments.0.value=/^[,;:]/]",
+  // What a drill is stands in what it contains: one made of it has another id.
+  'CallExpression[callee.property.name=/^(test|exec)$/] > MemberExpression.arguments[property.name=/^(drillId|movementId)$/]',
+  'CallExpression[callee.property.name=/^(startsWith|endsWith|includes|match)$/] > MemberExpression.callee > MemberExpression.object[property.name=/^(drillId|movementId)$/]',
 ].map((selector) => ({ selector, message: ownWords }));
 
 const noClock = [

@@ -1,9 +1,10 @@
-import { type Said, dayIn, usualHours } from '../record';
+import { type Said, type WishId, dayIn, usualHours } from '../record';
 import {
   type Booking,
   type Diary,
   type Rooms,
   clientNamed,
+  clockTyped,
   diaryWith,
   freeOn,
   instantAt,
@@ -83,6 +84,35 @@ describe('the clock of the rooms', () => {
     [125, '2 h 05'],
   ])('%d minutes are said as %s', (minutes, words) => expect(lengthInWords(minutes)).toBe(words));
 });
+
+// As people write a time of day, by twelve hours and by twenty-four.
+test.each([
+  ['9.30', '09:30'],
+  ['9:30', '09:30'],
+  ['9,30', '09:30'],
+  ['9h30', '09:30'],
+  ['9 30', '09:30'],
+  ['930', '09:30'],
+  ['1930', '19:30'],
+  ['7', '07:00'],
+  [' 17 ', '17:00'],
+  ['2 pm', '14:00'],
+  ['2PM', '14:00'],
+  ['2:15 p', '14:15'],
+  ['11:45am', '11:45'],
+  ['12 am', '00:00'],
+  ['12:05 pm', '12:05'],
+  ['23:59', '23:59'],
+  ['0:00', '00:00'],
+  ['24:00', null],
+  ['9:60', null],
+  ['13 pm', null],
+  ['13 am', null],
+  ['noon', null],
+  ['', null],
+  ['9:3', null],
+  ['12345', null],
+])('“%s” is the time %s', (typed, time) => expect(clockTyped(typed)).toBe(time));
 
 describe('putting somebody at a time', () => {
   const ilse = booking('Ilse', at(9));
@@ -171,6 +201,17 @@ describe('what is free', () => {
     expect(offerFor({ minutes: 45, wish: 'afternoons' }, days, [], rooms)).toEqual({ day, from: 720, to: 765 });
     expect(offerFor({ minutes: 45, wish: 'mornings' }, days, full, rooms)?.day).toBe('2026-11-27');
     expect(offerFor({ minutes: 45, wish: 'evenings' }, days, [], rooms)).toBeNull();
+    // From noon to five, from five until the rooms close; rooms that are open the whole day.
+    const always: Rooms = { ...rooms, hours: usualHours.map(() => ({ from: '00:00', to: '23:59' })) };
+    const firstOf = (asked: WishId, minutes: number) =>
+      offerFor({ minutes, wish: asked }, ['2026-11-27'], [], always)?.from ?? null;
+    expect([firstOf('any time', 1439), firstOf('mornings', 720)]).toEqual([0, 0]);
+    expect([firstOf('afternoons', 300), firstOf('evenings', 419)]).toEqual([720, 1020]);
+    expect([firstOf('mornings', 721), firstOf('afternoons', 301), firstOf('evenings', 420)]).toEqual([
+      null,
+      null,
+      null,
+    ]);
     // It would have to end by noon.
     expect(offerFor({ minutes: 200, wish: 'mornings' }, days, [], rooms)).toBeNull();
   });

@@ -388,8 +388,15 @@ describe('what may go home', () => {
     const hold = itemOf('exhale-restore');
     const [first] = homeOffers([summary(hold)], gates(), usualAtHome, []);
     expect(first!.off).not.toBeNull();
-    for (const id of ['side-lean-full', 'side-lean-empty'])
-      expect(homeOffers([summary(itemOf(id))], gates(), usualAtHome, [])[0]!.off).not.toBeNull();
+    for (const id of ['side-lean-full', 'side-lean-empty']) {
+      expect(homeOffers([summary(itemOf(id))], gates(), usualAtHome, [])[0]!.off).toMatch(/^Never alone/);
+      expect(homeOffers([summary(itemOf(id))], gates(), usualAtHome, [id])[0]!.off).toBeNull();
+      // One of the coach's own made of it, and without its pause, is no other lean.
+      const own = { ...findDrill(id)!, id: 'own-lean', name: 'Lean over the gunwale' };
+      const item = { ...itemOf(id), drillId: 'own-lean', own, cadences: [cadence(4, 6)] };
+      expect(homeOffers([summary(item)], gates(), usualAtHome, [])[0]!.off).toMatch(/^Never alone/);
+      expect(homeOffers([summary(item)], gates(), usualAtHome, ['own-lean'])[0]!.off).toBeNull();
+    }
   });
 
   test('a prop they don’t have is replaced by what stands in for it, or keeps the drill here', () => {

@@ -1,8 +1,8 @@
-import { type PropId, asGood, bodyProps, props, substituteFor } from '../catalogue';
+import { type PropId, asGood, bodyProps, componentsOf, props, substituteFor } from '../catalogue';
 import { type ItemSummary, outcomeOf } from '../coach';
 import { isHold } from '../dose';
 import { listed } from '../reasons';
-import { type Gates, checkComponents, refusalInWords } from '../safety';
+import { type Component, type Gates, checkComponents, refusalInWords } from '../safety';
 import { type PlanItem, cueWords, drillOf, inTodaysForm, knownDrill, refusalsOf } from '../sequence';
 import { type HomeItem } from './practice';
 import { feelOf } from './words';
@@ -27,8 +27,8 @@ export interface Withdrawn {
 /** What each thing a log can say is worth in the order of the offers. Common practice is the order; the numbers are ours. */
 const worths = { calm: 4, helped: 3, landed: 1, nothingNeeded: 1, notCalm: -3 } as const;
 
-/** Drills that nobody does alone before they were coached twice: beside holds, the leans with full or empty lungs. */
-const neverAloneFirst = /^side-lean/;
+/** What nobody does alone before it was coached twice, beside holds: lungs filled or emptied to the end. Common practice. */
+const neverAloneFirst: readonly Component[] = ['fullLung', 'emptyLung'];
 
 /** What most homes have. Common practice, ours. */
 export const usualAtHome: readonly PropId[] = [
@@ -118,7 +118,8 @@ function whyOff(
   // A breath kept against a load wants somebody by. Common practice.
   const strategy = knownDrill(item)?.load?.strategy;
   if (strategy === 'keep' || strategy === 'between') return 'Heavy sets stay in the room, with somebody by.';
-  const alone = item.cadences.some(isHold) || neverAloneFirst.test(item.drillId);
+  const contains = componentsOf(drillOf(item));
+  const alone = item.cadences.some(isHold) || neverAloneFirst.some((one) => contains.includes(one));
   if (alone && !before.includes(item.drillId)) return 'Never alone the first time: coach it at one more visit.';
   if (lacks.length > 0) return `Needs ${listed(lacks.map((id) => props[id].name))} at home.`;
   return null;

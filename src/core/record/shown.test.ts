@@ -99,6 +99,50 @@ describe('what was said in this browser is laid over the page', () => {
     expect(back.known.profile.redFlags?.present).toEqual([]);
   });
 
+  // Found on reading it again: whatever was taken back, signs were put together anew from the newest answer of each list alone.
+  test('what is taken back besides leaves the signs as they stand: an older one does not close by it', () => {
+    const [one, other] = redFlagIds;
+    const before = [
+      fact('emergency', { present: [] }, 1),
+      fact('redFlags', { present: [one] }, 2),
+      fact('redFlags', { present: [] }, 3),
+      fact('goal', 'Sing longer phrases', 4),
+    ];
+    const back = (facts: Fact[], gone: Fact, rest: Partial<Recorded> = {}) =>
+      shownWith(served(facts, rest), [say('fact.retract', { factId: gone.id })]);
+    expect(served(before).path.state).toBe('red flag');
+    const goal = before.at(-1)!;
+    expect(back(before, goal).path.state).toBe('red flag');
+    expect(back(before, goal).known.texts.goal).toBe('');
+    // Also where the page shows little of what was said, or nothing.
+    const few = { history: { facts: before.slice(-2), entries: before.length, days: 1 } };
+    expect(back(before, goal, few).path.state).toBe('red flag');
+    expect(back(before, goal, { history: null }).path.state).toBe('red flag');
+    expect(back(before, before[2]!, few).known.profile.redFlags!.present).toEqual([one]);
+    // A second sign taken back leaves the first; the first taken back, none is left.
+    const second = fact('redFlags', { present: [other] }, 5);
+    expect(back([...before, second], second).known.profile.redFlags!.present).toEqual([one]);
+    expect(back(before, before[1]!).path.state).toBe('open');
+  });
+
+  test('a clearance taken back opens what it had cleared, however little the page shows of it', () => {
+    const before = [
+      fact('emergency', { present: [] }, 1),
+      fact('redFlags', { present: [redFlagIds[0]] }, 2),
+      fact('redFlagClearance', { clinician: 'Dr Quay', reason: 'scan showed no clot' }, 3),
+      fact('goal', 'Row again', 4),
+    ];
+    const shown = [before, before.slice(2), before.slice(3)].map((facts) => ({
+      history: { facts, entries: before.length, days: 1 },
+    }));
+    for (const rest of shown) {
+      const page = served(before, rest);
+      expect(page.path.state).toBe('open');
+      expect(shownWith(page, [say('fact.retract', { factId: before[3]!.id })]).path.state).toBe('open');
+      expect(shownWith(page, [say('fact.retract', { factId: before[2]!.id })]).path.state).toBe('red flag');
+    }
+  });
+
   test('a look, graded on and taken back; a floor that holds gates at once', () => {
     const page = served([]);
     const look = (revision: number, letsGo: 'yes' | 'no') =>

@@ -2,9 +2,11 @@ import { type LookRecord, cautionsSeen, countsAmong, versionOf } from '../look';
 import {
   type CountedRate,
   type Fact,
+  type FactKey,
   type Gates,
   type KnownClient,
   type PathState,
+  type SignsAnswer,
   evaluateGates,
   knownClient,
   pathState,
@@ -54,21 +56,47 @@ const factOf = ({ payload: { factId, key, value }, at }: Said<'fact.add'>, zone:
   day: dayIn(Date.parse(at), zone),
 });
 
-/** Keys whose newest fact is not all that counts: a sign once present stays open until it is cleared. */
-const folded = /^(emergency|redFlags)/;
+type History = Pick<NonNullable<Recorded['history']>, 'facts' | 'entries'>;
 
-/** What is known without some facts: of their keys the ones before count again, as far as the page knows them. */
-function without(known: KnownClient, gone: ReadonlySet<string>, facts: readonly Fact[]): KnownClient {
-  const keys = new Set(
-    [...Object.values(known.latest), ...facts].flatMap((fact) => (gone.has(fact.id) ? [fact.key] : [])),
-  );
+/** Of these the newest fact is not all that counts: a sign once present stays open until it is cleared. */
+const signsBy = {
+  emergency: ['emergency', 'emergencyClearance'],
+  redFlags: ['redFlags', 'redFlagClearance'],
+} as const satisfies Readonly<Record<string, readonly FactKey[]>>;
+
+/**
+ * What is known without some facts: of their keys the ones before count again, as far as the page knows them. Signs stay as they are
+ * where none of theirs is gone.
+ */
+function without(known: KnownClient, gone: ReadonlySet<string>, { facts, entries }: History): KnownClient {
+  const taken = [...Object.values(known.latest), ...facts].filter(({ id }) => gone.has(id));
+  const keys = new Set(taken.map(({ key }) => key));
   if (keys.size === 0) return known;
-  const touched = (key: string) => [...keys].some((one) => one === key || (folded.test(one) && folded.test(key)));
+  const signs = Object.keys(signsBy) as (keyof typeof signsBy)[];
+  const fallen = signs.filter((sign) => signsBy[sign].some((key) => keys.has(key)));
+  const touched = (key: FactKey) =>
+    keys.has(key) || fallen.some((sign) => (signsBy[sign] as readonly FactKey[]).includes(key));
   const kept = [
     ...Object.values(known.latest).filter((fact) => !touched(fact.key)),
     ...facts.filter((fact) => touched(fact.key) && !gone.has(fact.id)),
   ];
-  return knownClient(kept.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)));
+  const again = knownClient(kept.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)));
+  const profile = { ...again.profile };
+  for (const sign of signs) {
+    const before = known.profile[sign];
+    if (!fallen.includes(sign)) profile[sign] = before;
+    else if (before && facts.length < entries) profile[sign] = stillOpen(before, again.profile[sign], taken);
+  }
+  return { ...again, profile };
+}
+
+/** Signs once some facts are gone, where the page does not know all: what none of those told may have been told long ago, and stays open. */
+function stillOpen(before: SignsAnswer, again: SignsAnswer | null, taken: readonly Fact[]): SignsAnswer | null {
+  const { clearance, ...open } = before;
+  if (clearance && !taken.some(({ id }) => id === clearance.recordId)) return again;
+  const told = new Set(taken.flatMap(({ value }) => (value as { present?: readonly string[] } | null)?.present ?? []));
+  const older = open.present.filter((id) => !told.has(id) && !again?.present.includes(id));
+  return older.length === 0 ? again : { ...open, present: [...(again?.present ?? []), ...older] };
 }
 
 const handlers: { [K in (typeof laidOver)[number]]: Handler<K> } = {
@@ -225,9 +253,9 @@ export function shownWith<R extends Recorded>(served: R, said: readonly Said[]):
   );
   let shown = served;
   if (gone.size > 0) {
-    const facts = served.history?.facts ?? [];
-    const known = without(served.known, gone, facts);
-    const left = facts.filter(({ id }) => !gone.has(id));
+    const history = served.history ?? { facts: [], entries: Object.keys(served.known.latest).length };
+    const known = without(served.known, gone, history);
+    const left = history.facts.filter(({ id }) => !gone.has(id));
     shown = { ...shown, known, history: shown.history && { ...shown.history, facts: left } };
   }
   for (const one of since) {
