@@ -248,6 +248,13 @@ describe('the calendar, read by a parser of its own', () => {
     expect(new Set(at.map((one) => one.slice(11, 16))).size).toBe(1);
   });
 
+  test('each is entered for whole minutes, one at least', () => {
+    const long = (breaths: number) =>
+      /DURATION:(\S+)/.exec(homeCalendar(plan({ items: [home({ ...belly, breaths })] }), file))![1];
+    // Breaths of ten seconds.
+    expect([long(2), long(6), long(7), long(12)]).toEqual(['PT1M', 'PT1M', 'PT2M', 'PT2M']);
+  });
+
   test('a time after midnight of somebody who is still up falls on the next day', () => {
     const text = homeCalendar(plan({ wakes: '09:00', sleeps: '01:30', goes: [go('00:45')] }), file);
     expect(text).toContain('DTSTART:20261127T004500');
@@ -281,6 +288,31 @@ describe('the recording, read by a decoder of its own', () => {
     const expected = [2, ...breaths, 105];
     expect(heard).toHaveLength(expected.length);
     heard.forEach((at, index) => expect(Math.abs(at - expected[index]!)).toBeLessThan(0.005));
+  });
+
+  // Up for in, down for out: as it sounds live. Hertz from the turns of the tone, its ends counted apart.
+  test('in climbs and out falls, each within a twentieth of the tone it is meant to be', () => {
+    const samples = new WaveFile(waveOf([belly])).getSamples(false, Int16Array) as unknown as Int16Array;
+    const hertz = (from: number, to: number) => {
+      let turns = 0;
+      for (let at = Math.round(from * waveRate); at < to * waveRate; at += 1)
+        if (samples[at]! < 0 !== samples[at + 1]! < 0) turns += 1;
+      return turns / 2 / (to - from);
+    };
+    // The first breath goes in at 5 s for 0.34 s, from 330 to 494 Hz, and out at 9 s for 0.42 s, from 440 to 294.
+    const glide = (from: number, to: number, part: number) => from * (to / from) ** part;
+    const close = (found: number, wanted: number) => expect(Math.abs(found / wanted - 1)).toBeLessThan(0.05);
+    close(hertz(5, 5.1), glide(330, 494, 0.05 / 0.34));
+    close(hertz(5.2, 5.3), glide(330, 494, 0.25 / 0.34));
+    close(hertz(9, 9.1), glide(440, 294, 0.05 / 0.42));
+    close(hertz(9.25, 9.35), glide(440, 294, 0.3 / 0.42));
+  });
+
+  test('a change of side has a tone of its own, once, where the first side is done', () => {
+    const both = tonesOf([{ ...belly, side: 'both', breaths: 2 }]).tones;
+    // Two breaths of ten seconds after five.
+    expect(both.filter(({ phase }) => phase === 'side')).toEqual([{ atSeconds: 25, phase: 'side' }]);
+    expect(tonesOf([belly]).tones.some(({ phase }) => phase === 'side')).toBe(false);
   });
 
   test('as long as what it paces, for every drill that could go home', () => {
@@ -382,6 +414,15 @@ describe('what may go home', () => {
     expect(offers[0]).toMatchObject({ off: null, home: { cue: 'Soft belly' } });
     expect(offers[1]!.home.notMeant).toBe('Your shoulders creep up.');
     expect(offers.slice(2).every(({ off }) => off !== null)).toBe(true);
+  });
+
+  test('what nothing was done of, or is no drill any more, is not offered', () => {
+    const none = summary(itemOf('quiet-nose'), { deliveredBreaths: 0 });
+    const gone = summary({ ...itemOf('quiet-nose'), drillId: 'a-drill-of-old' });
+    expect(homeOffers([none, gone], gates(), usualAtHome, [])).toEqual([]);
+    expect(homeOffers([summary(itemOf('quiet-nose'), { deliveredBreaths: 1 })], gates(), usualAtHome, [])).toHaveLength(
+      1,
+    );
   });
 
   test('a hold or a side lean is never done alone before it was coached at another visit', () => {
