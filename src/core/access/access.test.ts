@@ -55,6 +55,25 @@ describe('a session', () => {
     expect(standingOf({ ...times, lockedAtMs: 1 }, 2, 10)).toBe('locked');
   });
 
+  test('whatever the clock says as it begins, and however long ago that was', () => {
+    const began = Date.UTC(2026, 10, 30, 9);
+    const at = (afterMs: number, rest: Partial<typeof times> = {}) =>
+      standingOf({ createdAtMs: began, seenAtMs: began, lockedAtMs: null, ...rest }, began + afterMs, 10);
+    expect([at(0), at(10 * minute - 1), at(10 * minute), at(4 * hour - 1), at(4 * hour)]).toEqual([
+      'open',
+      'open',
+      'locked',
+      'locked',
+      'over',
+    ]);
+    expect([
+      at(12 * hour - 1, { seenAtMs: began + 12 * hour - 2 }),
+      at(12 * hour, { seenAtMs: began + 12 * hour }),
+    ]).toEqual(['open', 'over']);
+    // A clock that was set back opens nothing that was locked.
+    expect([at(-hour), at(-hour, { lockedAtMs: began as never })]).toEqual(['open', 'locked']);
+  });
+
   test('never opens by waiting: later it stands no better', () => {
     const order = ['open', 'locked', 'over'];
     fc.assert(
@@ -95,6 +114,16 @@ describe('tries', () => {
     const { tries, at } = failing(500, 1);
     expect(waitMs(tries, at)).toBe(15 * minute);
     expect(waitMs(tries, at + 15 * minute)).toBe(0);
+  });
+
+  test('an hour without a try forgets them, a minute less does not', () => {
+    const began = Date.UTC(2026, 10, 30, 9);
+    const tries = { failed: 30, lastAtMs: began };
+    expect(waitMs(tries, began)).toBe(15 * minute);
+    expect(waitMs(tries, began + minute)).toBe(14 * minute);
+    expect(afterFailure(tries, began + hour - 1)).toEqual({ failed: 31, lastAtMs: began + hour - 1 });
+    expect(afterFailure(tries, began + hour)).toEqual({ failed: 1, lastAtMs: began + hour });
+    expect(waitMs({ failed: 4, lastAtMs: began }, began)).toBe(0);
   });
 
   test('in a day nobody tries more than a few hundred', () => {

@@ -46,7 +46,8 @@ const doseOf = (item: PlanItem) => {
   return [
     `${sets} × ${breaths} breaths`,
     `${breath} (seconds)`,
-    ...(sets > 1 || side === 'both' ? [`${restSeconds} s rest`] : []),
+    // Between sets; from side to side it is only as long as changing takes.
+    ...(sets > 1 ? [`${restSeconds} s rest`] : []),
     ...(side === 'none' ? [] : [side === 'both' ? 'each side' : `${side} side`]),
   ].join(', ');
 };

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
+import { ladder } from '../cadence';
 import { type Drill, drills, findDrill, componentsOf } from '../catalogue';
+import { planItem } from '../fixtures';
 import { intentIds } from '../read';
 import { conditionIds, emptyProfile, evaluateGates } from '../safety';
 import { makePlan, drillOf } from '../sequence';
@@ -64,6 +66,10 @@ describe('a file of drills', () => {
         .join(' ');
     expect(what(findDrill('towel-hug')!)).toContain('is a built-in drill');
     expect(what({ ...own, easier: 'bear-float' })).toContain('has a higher level');
+    // One of the same level may be easier in another way.
+    const { level } = findDrill('bear-float')!;
+    expect(what({ ...own, easier: 'bear-float', level })).toBe('');
+    expect(what({ ...own, prerequisites: ['gone-drill'] })).toContain('no drill with the id “gone-drill”');
     const pausing: Drill = {
       ...own,
       breath: {
@@ -119,6 +125,18 @@ describe('what a prescription must state [R14], sixteen items (Slade et al. 2016
       expect(answers['dose: sets, repetitions, time, intensity']).toContain(`${item.sets} × ${item.breaths} breaths`);
     });
     expect(answers['setting']).toBe('Saltmarsh Movement Rooms');
+  });
+
+  test.each<[Parameters<typeof planItem>[0], string]>([
+    [{ sets: 1, restSeconds: 20 }, '1 × 3 breaths, 2 in, 4 out (seconds)'],
+    [{ sets: 3, restSeconds: 20, side: 'left' }, '3 × 3 breaths, 2 in, 4 out (seconds), 20 s rest, left side'],
+    // Between the sides nobody rests: it is as long as changing takes.
+    [{ sets: 1, restSeconds: 20, side: 'both' }, '1 × 3 breaths, 2 in, 4 out (seconds), each side'],
+    [{ cadences: ladder(3), breaths: 3 }, '1 × 3 breaths, count ladder of 3 rungs (seconds)'],
+  ])('the dose of %j is “%s”', (rest, words) => {
+    const made = { ...plan(), items: [planItem(rest)] };
+    const doses = certOf(made, setting).find(({ item }) => item === 'dose: sets, repetitions, time, intensity')!.answer;
+    expect(doses.split('\n')[0]).toBe(`1. Quiet nose breath: ${words}`);
   });
 
   test('the plan as a file fits its published schema', () => {

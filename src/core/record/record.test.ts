@@ -10,6 +10,7 @@ import {
   isZone,
   parseRaw,
   settingsSchema,
+  workingDay,
   typedWords,
   defaultSettings,
 } from '.';
@@ -21,6 +22,19 @@ describe('days', () => {
     expect(dayIn('2026-03-29T00:59:00Z', 'Europe/London')).toBe('2026-03-29');
     expect(() => dayIn('2026-11-23T23:30:00Z', 'Mars/Olympus')).toThrow(RangeError);
     expect(isZone('Mars/Olympus')).toBe(false);
+  });
+
+  test('a visit goes on past midnight on its own day while it is open, and for six hours at most', () => {
+    const visit = { day: '2026-11-23', startedAt: '2026-11-23T22:00:00Z', endedAt: null };
+    const at = (time: string, of: Parameters<typeof workingDay>[0] = visit) =>
+      workingDay(of, time.slice(0, 10), Date.parse(time));
+    expect(at('2026-11-23T23:59:00Z')).toBe('2026-11-23');
+    expect(at('2026-11-24T03:59:59Z')).toBe('2026-11-23');
+    expect(at('2026-11-24T04:00:00Z')).toBe('2026-11-24');
+    expect(at('2026-11-24T00:30:00Z', { ...visit, endedAt: '2026-11-24T00:10:00Z' })).toBe('2026-11-24');
+    expect(at('2026-11-24T00:30:00Z', null)).toBe('2026-11-24');
+    // One that is of a later day than today, by a clock set back, is not worked on.
+    expect(at('2026-11-22T22:30:00Z')).toBe('2026-11-22');
   });
 
   test('days move over months and leap years', () => {
