@@ -43,7 +43,14 @@ export {
   thoraxOffsetPercent,
 } from './angles';
 export { weightedKappa } from './kappa';
-export { type MarkerMeasure, markerIn, markerMeasureIds, markerMeasures, markerSetUp } from './markers';
+export {
+  type MarkerMeasure,
+  markerIn,
+  markerMeasureIds,
+  markerMeasures,
+  markerPositions,
+  markerSetUp,
+} from './markers';
 export { type LookPosition, lookPositions } from './positions';
 export { type Severity, type Found, type FoundHere } from './finding';
 export { type FormField } from './fields';

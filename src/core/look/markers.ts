@@ -1,5 +1,6 @@
 import { type Component } from '../safety';
 import { type LengthUnit, fromCm, toCm } from './length';
+import { type LookPosition, anywhere } from './positions';
 
 export interface Marker {
   name: string;
@@ -17,6 +18,8 @@ export interface Marker {
   typicalError: number;
   /** What asking for it may not be done with. */
   components: readonly Component[];
+  /** Where it is asked, the usual one first, where its words say so; else wherever somebody is. */
+  positions?: readonly LookPosition[];
 }
 
 /** What is set up before a marker is asked for. */
@@ -35,6 +38,7 @@ const sideBend = (side: 'left' | 'right'): Marker => ({
   high: 'far from it',
   typicalError: 1.5,
   components: ['sideBend'],
+  positions: ['standing'],
 });
 
 const hip = (name: string, ask: string): Marker => ({
@@ -48,6 +52,7 @@ const hip = (name: string, ask: string): Marker => ({
   high: 'wide',
   typicalError: 3,
   components: [],
+  positions: ['sitting'],
 });
 
 /** A grade is a step: with this error a change of one step is never called clear. */
@@ -172,6 +177,10 @@ export const markerMeasures = {
 
 export type MarkerMeasure = keyof typeof markerMeasures;
 export const markerMeasureIds = Object.keys(markerMeasures) as [MarkerMeasure, ...MarkerMeasure[]];
+
+/** Where a marker is asked, the usual position first. @example markerPositions('hipRotationLeft') // ['sitting'] */
+export const markerPositions = (measure: MarkerMeasure): readonly LookPosition[] =>
+  (markerMeasures[measure] as Marker).positions ?? anywhere;
 
 /** A tape in inches is read to a fifth of one: about the half centimetre of the other side. */
 const inchStep = 0.2;

@@ -6,10 +6,14 @@ import {
   expansionBand,
   fromCm,
   lengthInWords,
+  markerMeasureIds,
+  markerMeasures,
+  markerPositions,
   pelvicTiltDegrees,
   photoFigure,
   photoFigureOrNull,
   photoInWords,
+  protocols,
   questionnaireSum,
   symptoms,
   thoraxOffsetPercent,
@@ -17,6 +21,7 @@ import {
   twoLine,
   weightedKappa,
 } from '.';
+import { met } from '../../../scripts/met';
 
 describe('tape and finger gap', () => {
   const go = (exhaleCm: number | null, inhaleCm: number | null) => ({ exhaleCm, inhaleCm });
@@ -63,6 +68,16 @@ describe('tape and finger gap', () => {
     expect(lengthInWords(6.35, 'in')).toBe('2.5 in');
     expect(lengthInWords(6.35, 'cm')).toBe('6.3 cm');
   });
+});
+
+test('a marker that says where it is asked is asked there, and every one can be asked somewhere', () => {
+  for (const id of markerMeasureIds) {
+    const [said] = /\b(standing|sitting)\b/i.exec(markerMeasures[id].ask) ?? [];
+    const places = markerPositions(id);
+    expect(places.length).toBeGreaterThan(0);
+    expect(protocols.marker.positions).toEqual(expect.arrayContaining([...places]));
+    if (met(said !== undefined)) expect([id, places]).toEqual([id, [said!.toLowerCase()]]);
+  }
 });
 
 describe('two-line estimate [R4] Courtney 2008, formulas from memory', () => {

@@ -199,6 +199,20 @@ describe('the marker is asked for in the studio’s unit, and kept in centimetre
   });
 
   // An inch is 2.54 cm exactly: 31.4 in are 79.76 cm.
+  test('where its words say it is asked: a bend standing, a hip sitting, anything else where somebody is', async () => {
+    const position = () => kept<Raw<'marker'>>().position;
+    await asked('cm', 'Side bend to the left');
+    expect(position()).toBe('standing');
+    await choose('Left hip inward rotation');
+    expect(position()).toBe('sitting');
+    expect(screen.queryByRole('radiogroup', { name: 'Position' })).toBeNull();
+    await choose('Deep-breath ease');
+    expect(position()).toBe('sitting');
+    await choose('hook-lying');
+    await choose('Finger gap');
+    expect(position()).toBe('hook-lying');
+  });
+
   test('in inches', async () => {
     expect(await asked('in', 'Side bend to the left')).toBe(79.76);
     expect(screen.getByText('First asking, in to the floor')).toBeTruthy();

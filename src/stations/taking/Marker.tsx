@@ -1,12 +1,14 @@
 'use client';
 
 import {
+  type LookPosition,
   type LookRecord,
   type MarkerMeasure,
   type Raw,
   markerIn,
   markerMeasureIds,
   markerMeasures,
+  markerPositions,
   newest,
   testVerdict,
 } from '@/core/look';
@@ -16,16 +18,26 @@ import { Slider } from '@/parts/Slider';
 import { type LookView } from '../view';
 import { LookError } from './LookError';
 import { PositionChips } from './PositionChips';
-import { useLook } from './useLook';
+import { allowedPositions, useLook } from './useLook';
 
 /** Today's own marker, taken twice with the same words; afterwards the same one again. */
 export function Marker({ view, moment = 'before' }: { view: LookView; moment?: LookRecord['moment'] }) {
   const first = moment === 'after' ? newest(view.visit!.looks, 'marker', 'before') : null;
-  const allowed = markerMeasureIds.filter((id) => testVerdict(view.gates, markerMeasures[id].components).allowed);
+  const places = allowedPositions(view, 'marker');
+  const placesOf = (id: MarkerMeasure) => markerPositions(id).filter((position) => places.includes(position));
+  const allowed = markerMeasureIds.filter(
+    (id) => testVerdict(view.gates, markerMeasures[id].components).allowed && placesOf(id).length > 0,
+  );
   const remembered = view.remembered?.marker ?? null;
+  /** A measure where its words say it is asked: in the position there is, where that is one of them. */
+  const placed = (measure: MarkerMeasure, position: LookPosition | undefined) => {
+    const [usual] = placesOf(measure);
+    return position && placesOf(measure).includes(position) ? { position } : usual ? { position: usual } : {};
+  };
+  const begunWith = (measure: MarkerMeasure) => ({ measure, ...placed(measure, view.remembered?.positions.marker) });
   const start: Partial<Raw<'marker'>> = first
     ? { measure: first.raw.measure, position: first.raw.position }
-    : { measure: remembered && allowed.includes(remembered) ? remembered : (allowed[0] ?? 'hipRotation') };
+    : begunWith(remembered && allowed.includes(remembered) ? remembered : (allowed[0] ?? 'hipRotation'));
   const lengths = view.settings.lengthUnit;
   const { raw, save, error } = useLook(view, 'marker', { moment, start });
   const { ask, low, high } = markerMeasures[raw.measure];
@@ -46,12 +58,15 @@ export function Marker({ view, moment = 'before' }: { view: LookView; moment?: L
             value: id,
             label: capital(markerMeasures[id].name),
           }))}
-          onChange={(measure: MarkerMeasure) => save({ ...raw, measure, readings: [] })}
+          onChange={(measure: MarkerMeasure) =>
+            save({ ...raw, measure, ...placed(measure, raw.position), readings: [] })
+          }
         />
       )}
       <PositionChips
         view={view}
         protocol="marker"
+        among={markerPositions(raw.measure)}
         value={raw.position}
         onChange={(position) => save({ ...raw, position })}
       />

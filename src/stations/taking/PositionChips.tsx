@@ -11,21 +11,24 @@ export function PositionChips({
   view,
   protocol,
   value,
+  among = protocols[protocol].positions,
   later = [],
   onChange,
 }: {
   view: ClientView;
   protocol: ProtocolId;
   value: LookPosition;
+  /** Of the protocol’s positions those that go with what is looked at. */
+  among?: readonly LookPosition[];
   /** Not off, but not yet: offered only once they have been asked for. */
   later?: readonly LookPosition[];
   onChange: (value: LookPosition) => void;
 }) {
   const again = useAgain();
-  const allowed = allowedPositions(view, protocol);
+  const allowed = allowedPositions(view, protocol).filter((position) => among.includes(position));
   // A second reading is taken where the first was: like is only compared with like.
   if (again) return <p className="text-ink2">Position: {value}, as the first time.</p>;
-  const off = protocols[protocol].positions.filter((position) => !allowed.includes(position));
+  const off = among.filter((position) => !allowed.includes(position));
   const shown = [...new Set([...allowed.filter((position) => !later.includes(position)), value])];
   if (shown.length < 2 && off.length === 0) return null;
   return (
