@@ -201,11 +201,12 @@ const once: readonly (readonly [what: string, again: RegExp, at: readonly string
     ['core/reasons/words.ts'],
   ],
   ['a full stop taken away', /\.replace\(\/\\\.\$\//, ['core/reasons/words.ts']],
-  ['a count and what it counts', /\{([\w.()]+)\}[^{}]{0,12}\{(' '\}\s*\{)?\1 === 1 \? '([\w ]+)' : '/, []],
+  ['a count and what it counts', /\{([\w.()]+)\}[^{}]{0,12}\{(' '\}\s*\{)?\1 === 1 \? '([\w ]*)' : '/, []],
   ['once or so many times', /=== 1 \? '(\w+ )?once' : `/, ['core/reasons/words.ts']],
   ['days between two days', /Date\.parse\([^;]{1,60}- Date\.parse\([^;]{1,60}(86_400_000|dayMs)/, []],
   ['the phases of a breath', /'inhale',\s*'topPause',\s*'exhale',\s*'bottomPause'/, ['core/cadence/cadence.ts']],
   ['the moments of a look', /\['before', 'after'\][^\]}]*(as const|\))/, ['core/look/records.ts']],
+  ['a length in centimetres, whatever the studio’s unit', /toFixed\(\d\)\} cm\b/, []],
   ['a weight in kilograms', /toFixed\(1\)\)\} kg/, ['core/load/words.ts']],
 ];
 

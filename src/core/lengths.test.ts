@@ -1,6 +1,6 @@
-import { planItem, testDay, visitOf } from './fixtures';
+import { lookOn, planItem, testDay, visitOf } from './fixtures';
 import { gatesOfPerson } from './fixtures/people';
-import { type LengthUnit, type LookRecord, type ProtocolId, blankRaw, lookResult, protocols } from './look';
+import { type LengthUnit, type LookRecord, type ProtocolId, lookResult, protocols } from './look';
 import { knownClient } from './safety';
 import { type StoredLook } from './record';
 import {
@@ -15,17 +15,8 @@ import {
   visitNote,
 } from './track';
 
-let made = 0;
-const look = (protocol: ProtocolId, day: string, raw: object, moment: LookRecord['moment'] = 'before') =>
-  ({
-    id: `look ${(made += 1)}`,
-    visitId: day,
-    protocol,
-    version: 1,
-    moment,
-    takenAt: `${day}T10:${String(made % 60).padStart(2, '0')}:00Z`,
-    raw: { ...blankRaw(protocol), position: 'standing', ...raw },
-  }) as StoredLook;
+const look: typeof lookOn = (protocol, day, raw, moment) =>
+  lookOn(protocol, day, { position: 'standing', ...raw }, moment);
 const goes = (cm: number) => [{ exhaleCm: 90, inhaleCm: 90 + cm }];
 
 /** Every record that holds a length, with a small one: so that it is found as well. */

@@ -1,6 +1,6 @@
 import { type PositionId, findDrill } from '../catalogue';
 import { type CheckId, calmPart, checksFor, mostEffort } from '../coach';
-import { listed } from '../reasons';
+import { counted, listed } from '../reasons';
 import { type NotKept, notKeptBy } from './criteria';
 import { type ConditionId } from '../safety';
 
@@ -221,5 +221,5 @@ export function ladderInWords({ rungs: list, current }: Ladder): string {
     last?.why === 'not asked'
       ? ` It was done, and not asked: ${listed(here.checks.map((check) => asked[check]))}?`
       : '';
-  return `Now ${here.name}; ${above === 0 ? 'it is the last rung' : `${above} rung${above === 1 ? '' : 's'} above it`}.${ask}`;
+  return `Now ${here.name}; ${above === 0 ? 'it is the last rung' : `${counted(above, 'rung')} above it`}.${ask}`;
 }

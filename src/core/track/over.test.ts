@@ -1,4 +1,5 @@
-import { type LookRecord, blankRaw } from '../look';
+import { type LookRecord } from '../look';
+import { lookOn } from '../fixtures';
 import { type RunDigest } from '../coach';
 import { type Fact } from '../safety';
 import { regionIds, unobserved } from '../trunk';
@@ -19,24 +20,8 @@ import {
 const said = (day: string) => day;
 /** Visits are named by their day. */
 const dayOf = (visitId: string) => visitId;
-let made = 0;
-const look = (
-  protocol: LookRecord['protocol'],
-  day: string,
-  raw: object,
-  moment: LookRecord['moment'] = 'before',
-): LookRecord =>
-  ({
-    id: `look ${(made += 1)}`,
-    visitId: day,
-    protocol,
-    version: 1,
-    moment,
-    takenAt: `${day}T10:${String(made % 60).padStart(2, '0')}:00Z`,
-    raw: { ...blankRaw(protocol), ...raw },
-  }) as LookRecord;
 const ease = (day: string, value: number, position = 'sitting', moment: LookRecord['moment'] = 'before') =>
-  look('marker', day, { measure: 'ease', position, readings: [value, value] }, moment);
+  lookOn('marker', day, { measure: 'ease', position, readings: [value, value] }, moment);
 
 describe('a measure over visits', () => {
   const visits = [
@@ -103,9 +88,9 @@ describe('a measure over visits', () => {
 
   test('the newest marker leads, whatever was taken more often', () => {
     const rates = ['2026-10-01', '2026-10-08', '2026-10-15'].map((day) =>
-      look('quietLook', day, { position: 'sitting', breaths: 12, seconds: 60 }),
+      lookOn('quietLook', day, { position: 'sitting', breaths: 12, seconds: 60 }),
     );
-    const bend = look('marker', '2026-10-29', { measure: 'ease', position: 'sitting', readings: [4, 4] });
+    const bend = lookOn('marker', '2026-10-29', { measure: 'ease', position: 'sitting', readings: [4, 4] });
     const all = [...rates, bend];
     expect(leadingMeasure(followed(all, dayOf), all)).toBe('ease');
     expect(leadingMeasure([], [])).toBeNull();
@@ -114,7 +99,7 @@ describe('a measure over visits', () => {
 
 describe('maps over visits', () => {
   const map = (day: string, position: string, leftSide: number, moment: LookRecord['moment'] = 'before') =>
-    look(
+    lookOn(
       'regionMap',
       day,
       { position, deep: { ...unobserved(), leftSide }, quiet: { ...unobserved(), leftSide: 1 } },
