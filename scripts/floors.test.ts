@@ -207,6 +207,7 @@ const once: readonly (readonly [what: string, again: RegExp, at: readonly string
   ['the phases of a breath', /'inhale',\s*'topPause',\s*'exhale',\s*'bottomPause'/, ['core/cadence/cadence.ts']],
   ['the moments of a look', /\['before', 'after'\][^\]}]*(as const|\))/, ['core/look/records.ts']],
   ['a length in centimetres, whatever the studio’s unit', /toFixed\(\d\)\} cm\b/, []],
+  ['what a change is called', /`clearly \$\{/, ['core/track/figures.ts']],
   ['a weight in kilograms', /toFixed\(1\)\)\} kg/, ['core/load/words.ts']],
 ];
 

@@ -27,13 +27,16 @@ export function figuresOf(measure: MeasureId, lengths: LengthUnit): Figures {
   return { name, unit: told, digits, shown, said: (value) => shown(value).toFixed(digits) };
 }
 
+/** What a change is called. @example verdictInWords({ verdict: 'larger' }) // 'clearly larger' */
+export const verdictInWords = ({ verdict }: Pick<Change, 'verdict'>): string =>
+  verdict === 'no clear change' ? verdict : `clearly ${verdict}`;
+
 /**
  * A change in a sentence, lengths in a unit.
  *
  * @example changeInWords(changeOf('hold', 12, 14, []), 'cm') // 'Calm exhale hold: 12 before, 14 s after, no clear change.'
  */
-export function changeInWords({ measure, before, after, verdict }: Change, lengths: LengthUnit): string {
-  const { name, unit, said } = figuresOf(measure, lengths);
-  const called = verdict === 'no clear change' ? verdict : `clearly ${verdict}`;
-  return `${capital(name)}: ${said(before)} before, ${said(after)} ${unit} after, ${called}.`;
+export function changeInWords(change: Change, lengths: LengthUnit): string {
+  const { name, unit, said } = figuresOf(change.measure, lengths);
+  return `${capital(name)}: ${said(change.before)} before, ${said(change.after)} ${unit} after, ${verdictInWords(change)}.`;
 }

@@ -10,7 +10,7 @@ export {
   smallestRealDifference,
   typicalError,
 } from './change';
-export { changeInWords, figuresOf } from './figures';
+export { changeInWords, figuresOf, verdictInWords } from './figures';
 export { offLimits, visitStory } from './story';
 export { needsToday } from './needs';
 export {

@@ -5,8 +5,7 @@ import { capital, lowered, often } from '../reasons';
 import { dayInWords } from '../record';
 import { type Gates, type KnownClient } from '../safety';
 import { type Plan, drillOf } from '../sequence';
-import { type Change } from './change';
-import { figuresOf } from './figures';
+import { figuresOf, verdictInWords } from './figures';
 import { type Followed } from './over';
 import { offLimits } from './story';
 import { type Told, complaintChange } from './told';
@@ -62,7 +61,7 @@ export function progressLetter(from: LetterFrom): string {
     const { name: what, unit, said: figure } = figuresOf(measure, lengths);
     const [day, value, position] = points.at(-1)!;
     lines.push(
-      `- ${capital(what)}, ${position}: ${change ? `${figure(change.before)}, now ${figure(change.after)} ${unit}: ${calledClear(change)}` : `${figure(value)} ${unit} on ${said(day)}`}.`,
+      `- ${capital(what)}, ${position}: ${change ? `${figure(change.before)}, now ${figure(change.after)} ${unit}: ${verdictInWords(change)}` : `${figure(value)} ${unit} on ${said(day)}`}.`,
     );
   }
   if (over.length === 0) lines.push('- Nothing yet.');
@@ -88,15 +87,13 @@ export function progressLetter(from: LetterFrom): string {
   return lines.join('\n');
 }
 
-const calledClear = ({ verdict }: Change) => (verdict === 'no clear change' ? verdict : `clearly ${verdict}`);
-
 /** What they told: the complaint from first to last, leaks, and each symptom with the days it was told on. */
 function toldInLetter(told: readonly Told[], said: (day: string) => string): string[] {
   const lines: string[] = [];
   const change = complaintChange(told);
   const level = told.findLast(({ complaint }) => complaint !== null);
   if (change)
-    lines.push(`- The complaint, 0 to 10: ${change.before} at first, ${change.after} now: ${calledClear(change)}.`);
+    lines.push(`- The complaint, 0 to 10: ${change.before} at first, ${change.after} now: ${verdictInWords(change)}.`);
   else if (level) lines.push(`- The complaint: ${level.complaint} of 10 on ${said(level.day)}.`);
   const leaks = told.filter((one) => one.leaks !== null);
   if (leaks.length > 0)

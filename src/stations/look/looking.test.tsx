@@ -198,7 +198,6 @@ describe('the marker is asked for in the studio’s unit, and kept in centimetre
     expect(screen.getAllByText('80').length).toBe(1);
   });
 
-  // An inch is 2.54 cm exactly: 31.4 in are 79.76 cm.
   test('where its words say it is asked: a bend standing, a hip sitting, anything else where somebody is', async () => {
     const position = () => kept<Raw<'marker'>>().position;
     await asked('cm', 'Side bend to the left');
@@ -213,6 +212,7 @@ describe('the marker is asked for in the studio’s unit, and kept in centimetre
     expect(position()).toBe('hook-lying');
   });
 
+  // An inch is 2.54 cm exactly: 31.4 in are 79.76 cm.
   test('in inches', async () => {
     expect(await asked('in', 'Side bend to the left')).toBe(79.76);
     expect(screen.getByText('First asking, in to the floor')).toBeTruthy();

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { leaksInWords } from '@/core/safety';
-import { type Told, complaintChange } from '@/core/track';
+import { type Told, complaintChange, verdictInWords } from '@/core/track';
 import { Button } from '@/parts/Button';
 import { ProvenanceMark } from '@/parts/Provenance';
 
@@ -23,8 +23,7 @@ export function ToldOver({ told, said }: { told: readonly Told[]; said: (day: st
       </h2>
       {change && (
         <p>
-          The complaint {change.before} of 10 at first, {change.after} now:{' '}
-          {change.verdict === 'no clear change' ? change.verdict : `clearly ${change.verdict}`}.{' '}
+          The complaint {change.before} of 10 at first, {change.after} now: {verdictInWords(change)}.{' '}
           <ProvenanceMark provenance={change.provenance} />
         </p>
       )}
