@@ -4,6 +4,7 @@ import { type Server as SecureServer, createServer as createSecureServer } from 
 import { type AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import next from 'next';
+import { builtFiles } from './built';
 import { contentSecurityPolicy, everywhere, notBelieved } from './headers';
 import { hostsOf, isLoopback, judge, ownHosts } from './judge';
 import { type Admitted, theKeeper } from './keeper';
@@ -40,6 +41,7 @@ export async function serve({ port, host, dev, dir, dataDir }: Listening): Promi
   process.umask(0o077);
   const app = next({ dev, dir, hostname: host, port });
   const handle = app.getRequestHandler();
+  const giveBuilt = dev ? null : builtFiles(join(dir, '.next', 'static'));
   const answerTo =
     (hosts: readonly string[], authority: string | null, elsewhere = '') =>
     (request: Request, response: Response) => {
@@ -48,6 +50,8 @@ export async function serve({ port, host, dev, dir, dataDir }: Listening): Promi
       const { method = '', url = '', rawHeaders } = request;
       const turned = judge({ method, url, rawHeaders }, hosts);
       if (turned) return turnAway(request, response, turned);
+      if (giveBuilt?.(request, response, isSecure(request))) return;
+      if (url === waking && theKeeper()) return sayAwake(response);
       if (authority && url === authorityPath) return giveAuthority(response, authority);
       const admitted = admit(request);
       if ('status' in admitted) return turnAway(request, response, admitted);
@@ -152,6 +156,12 @@ function giveAuthority(response: Response, authority: string) {
 
 /** The one place a studio is waited for in: it is opened with the first answer of this path, which says nothing of it. */
 const waking = '/api/alive';
+
+/** Asked before every drawing anew: once the studio is open, the door knows. */
+function sayAwake(response: Response) {
+  response.writeHead(200, { 'content-type': 'application/json', 'cache-control': 'no-store' });
+  response.end('{"alive":true}');
+}
 
 /** Who asks, and whether they may: the app says. Until it can, nobody comes in. */
 function admit(request: IncomingMessage): Admitted {
