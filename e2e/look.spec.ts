@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { patterns } from '@/core/read';
-import { constructed } from '../demo/constructed';
-import { takeLooks } from './support/look';
+import { v7 as uuid } from 'uuid';
+import { constructed, recordsOf } from '../demo/constructed';
 import { sharedStudio } from './support/server';
 import { expectAccessible, seedClient } from './support/walk';
 
@@ -12,13 +12,16 @@ test.beforeAll(() => server.start());
 
 const nameOf = (id: string) => patterns.find((pattern) => pattern.id === id)!.name;
 
-// Everybody is read in the unit tests (demo/constructed.test.ts), every form filled in there too (stations/look); one takes the looks by hand.
+// Everybody is read in the unit tests (demo/constructed.test.ts), every form filled in by hand there too (stations/look/filled.test.tsx).
 const { id, who, seen, expected } = constructed.find((person) => person.id === 'heldInInhale')!;
 
 test(`${who} is read as ${expected.map(nameOf).join(' or ')}, and planned by its first answers`, async ({ page }) => {
-  await page.clock.install();
-  const clientId = await seedClient(page, server.url, `Constructed ${id}`);
-  await takeLooks(page, server.url, clientId, seen);
+  const clientId = await seedClient(page, server.url, `Constructed ${id}`, (visitId) =>
+    recordsOf(seen).map(({ protocol, moment, raw }) => ({
+      kind: 'look.save',
+      payload: { lookId: uuid(), visitId, protocol, moment, takenAt: new Date().toISOString(), raw, revision: 0 },
+    })),
+  );
   await page.goto(`${server.url}/clients/${clientId}/read`);
   const shown = page
     .getByRole('region')
