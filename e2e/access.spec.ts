@@ -3,7 +3,7 @@ import http from 'node:http';
 import { type Browser, type BrowserContext, type Page, expect, test } from '@playwright/test';
 import { v7 as uuid } from 'uuid';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, planItem, seedClient, seedCoached, seedPlan } from './support/walk';
+import { allSaved, expectAccessible, planItem, seedClient, seedCoached, seedRun } from './support/walk';
 
 const server = testServer(4351);
 const wren = { name: 'Wren Addo', passphrase: 'heron lamp quiet barrow' };
@@ -207,10 +207,7 @@ test('locked, nothing is seen or taken in; a run goes on, and what was marked me
   browser,
 }) => {
   const page = await browserOf(browser, wren);
-  const clientId = await seedPlan(page, server.url, 'Perran Holt', [
-    planItem('quiet-nose', { breaths: 60, setUpSeconds: 2 }),
-  ]);
-  await openRunOf(page, server.url, clientId);
+  await seedRun(page, server.url, 'Perran Holt', [planItem('quiet-nose', { breaths: 60, setUpSeconds: 2 })]);
   await page.getByRole('button', { name: 'Begin (Space)' }).click();
   await allSaved(page);
   const events = async () => {

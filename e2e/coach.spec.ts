@@ -3,7 +3,16 @@ import { type RunEvent, foldRun, summariseRun } from '@/core/coach';
 import { cadence, cycleSeconds } from '@/core/cadence';
 import { durationInWords } from '@/core/dose';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, ownClock, planItem as item, tapsPast, seedPlan } from './support/walk';
+import {
+  allSaved,
+  expectAccessible,
+  openRunOf,
+  ownClock,
+  planItem as item,
+  tapsPast,
+  seedPlan,
+  seedRun,
+} from './support/walk';
 
 const server = testServer(4340);
 
@@ -218,8 +227,7 @@ test('three items by an injected clock: faults, a swap, a stop and a killed serv
 test('following: taps set the pace, by key and by pedal; announcements come once a phase', async ({ page }) => {
   await ownClock(page);
   const plan = [item('quiet-nose', { position: 'hook-lying', breaths: 8 })];
-  const clientId = await seedPlan(page, server.url, 'Basil Estover', plan);
-  await openRunOf(page, server.url, clientId);
+  await seedRun(page, server.url, 'Basil Estover', plan);
   await page.clock.pauseAt(new Date(Date.now() + 30_000));
   await page.keyboard.press(' ');
   await page.clock.runFor(1000);
@@ -265,8 +273,7 @@ test('a talk holds the pacer and teaches; the dose is changed on the fly; an unn
   page,
 }) => {
   await ownClock(page);
-  const clientId = await seedPlan(page, server.url, 'Cass Withy', threeItems.slice(0, 2));
-  await openRunOf(page, server.url, clientId);
+  await seedRun(page, server.url, 'Cass Withy', threeItems.slice(0, 2));
   await page.clock.pauseAt(new Date(Date.now() + 30_000));
   await page.keyboard.press(' ');
   await page.clock.runFor(17_000);
@@ -311,8 +318,7 @@ test('a talk holds the pacer and teaches; the dose is changed on the fly; an unn
 
 test('a second tap on any zone does nothing that the first did not', async ({ page }) => {
   await page.clock.install();
-  const clientId = await seedPlan(page, server.url, 'Denzil Twicetap', threeItems);
-  await openRunOf(page, server.url, clientId);
+  await seedRun(page, server.url, 'Denzil Twicetap', threeItems);
   const zone = (name: RegExp) => page.getByRole('button', { name });
   const twice = async (name: RegExp) => {
     // The page's time stands meanwhile: on a machine that is busy elsewhere the second tap would come later than a fast finger's.

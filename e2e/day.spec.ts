@@ -4,12 +4,11 @@ import {
   addClient,
   allSaved,
   expectAccessible,
-  openRunOf,
   planItem,
   screenClear,
-  seedPlan,
   startBreathing,
   tapsPast,
+  seedRun,
 } from './support/walk';
 
 const server = ownStudio();
@@ -79,7 +78,7 @@ test('the region map by touch: a part tapped again and again runs through its gr
 test('a run: waiting, going on, an easier drill in place, the next cue, and a phone’s width', async ({ page }) => {
   await page.clock.install();
   const plan = [planItem('towel-hug', { props: ['towel'], breaths: 20 }), planItem('quiet-nose', {})];
-  await openRunOf(page, server.url, await seedPlan(page, server.url, 'Basil Estover', plan));
+  await seedRun(page, server.url, 'Basil Estover', plan);
   await startBreathing(page);
 
   await page.keyboard.press(' ');
@@ -125,7 +124,7 @@ test('a run: waiting, going on, an easier drill in place, the next cue, and a ph
 test('reduced motion: the tide moves in whole seconds', async ({ page }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
   const plan = [planItem('quiet-nose', { breaths: 20 })];
-  await openRunOf(page, server.url, await seedPlan(page, server.url, 'Cass Withy', plan));
+  await seedRun(page, server.url, 'Cass Withy', plan);
   await startBreathing(page);
   const levels = await page.evaluate(async () => {
     const seen = new Set<string>();

@@ -2,17 +2,7 @@ import { type Page, expect, test } from '@playwright/test';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { ownStudio } from './support/server';
-import {
-  addClient,
-  allSaved,
-  expectAccessible,
-  listens,
-  planItem,
-  screenClear,
-  seedClient,
-  seedPlan,
-  tapsPast,
-} from './support/walk';
+import { allSaved, expectAccessible, listens, planItem, seedClient, seedPlan, tapsPast } from './support/walk';
 
 const server = ownStudio();
 
@@ -86,10 +76,8 @@ test('two taps at one hundredth of a second, already in the file, take no page a
 test('a refusal of what nobody waits for is shown on whatever page is open, with what was typed, until it was read', async ({
   page,
 }) => {
-  const clientId = await addClient(page, server.url, 'Jonah Reedmace');
-  await allSaved(page);
+  const clientId = await seedClient(page, server.url, 'Jonah Reedmace');
   // Somebody signs the visit elsewhere; this page still offers to change the list of looks.
-  await screenClear(page);
   await page.goto(`${server.url}/clients/${clientId}/look`);
   await expect(page.getByRole('navigation', { name: 'Looks' })).toBeVisible();
   change(

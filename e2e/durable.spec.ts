@@ -5,16 +5,7 @@ import { cadence, tonesBetween } from '@/core/cadence';
 import { timelineOf } from '@/core/coach';
 import { type PlanItem } from '@/core/sequence';
 import { testServer } from './support/server';
-import {
-  addClient,
-  allSaved,
-  expectAccessible,
-  openRunOf,
-  planItem,
-  seedClient,
-  seedPlan,
-  startBreathing,
-} from './support/walk';
+import { addClient, allSaved, expectAccessible, planItem, seedClient, startBreathing, seedRun } from './support/walk';
 
 const server = testServer(4323);
 
@@ -30,8 +21,7 @@ async function openRun(page: Page, name: string, breath = cadence(4, 6)) {
     planItem('quiet-nose', { position: 'hook-lying', breaths: 12, cadences: [breath] }),
     planItem('towel-hug', { props: ['towel'], breaths: 8 }),
   ];
-  const clientId = await seedPlan(page, server.url, name, plan);
-  await openRunOf(page, server.url, clientId);
+  const clientId = await seedRun(page, server.url, name, plan);
   return clientId;
 }
 

@@ -1,14 +1,6 @@
 import { type Page, expect, test } from '@playwright/test';
 import { sharedStudio } from './support/server';
-import {
-  allSaved,
-  expectAccessible,
-  openRunOf,
-  planItem as item,
-  seedClient,
-  seedPlan,
-  tapsPast,
-} from './support/walk';
+import { allSaved, expectAccessible, planItem as item, seedClient, seedPlan, tapsPast, seedRun } from './support/walk';
 
 const server = sharedStudio();
 
@@ -115,8 +107,7 @@ test('two devices on one run: the second is told, its mark is kept, and nothing 
   page,
   browser,
 }) => {
-  const clientId = await seedPlan(page, server.url, 'Odo Bulrush', [item('quiet-nose', { breaths: 20 })]);
-  await openRunOf(page, server.url, clientId);
+  await seedRun(page, server.url, 'Odo Bulrush', [item('quiet-nose', { breaths: 20 })]);
   const elsewhere = await browser.newContext();
   const second = await elsewhere.newPage();
   await second.goto(page.url());

@@ -3,7 +3,7 @@ import jsqr from 'jsqr';
 import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { testServer } from './support/server';
-import { allSaved, expectAccessible, openRunOf, planItem, seedPlan } from './support/walk';
+import { allSaved, expectAccessible, planItem, seedRun } from './support/walk';
 
 const server = testServer(4358);
 const wren = { name: 'Wren Addo', passphrase: 'heron lamp quiet barrow' };
@@ -63,8 +63,7 @@ test('a tablet shows and a phone steers one run: by a code each, without a name,
   browser,
 }) => {
   await signedIn(page);
-  const clientId = await seedPlan(page, server.url, name, items);
-  await openRunOf(page, server.url, clientId);
+  await seedRun(page, server.url, name, items);
   await page.getByRole('button', { name: 'Other screens' }).click();
 
   const forScreen = await codeFor(page, 'second screen');
@@ -177,8 +176,7 @@ test('without the live screen a remote says so, and a device that was sent away 
   browser,
 }) => {
   await signedIn(page);
-  const clientId = await seedPlan(page, server.url, 'Odo Bulrush', items);
-  await openRunOf(page, server.url, clientId);
+  await seedRun(page, server.url, 'Odo Bulrush', items);
   await page.getByRole('button', { name: 'Other screens' }).click();
   const phone = await device(browser, 390, 844);
   await phone.goto(await codeFor(page, 'remote'));

@@ -8,8 +8,8 @@ const server = sharedStudio();
 test.beforeAll(() => server.start());
 
 test('an emergency sign stops everything, says what to do, and leaves no way on today', async ({ page }) => {
-  const clientId = await addClient(page, server.url, 'Hetty Sandlark');
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, 'Hetty Sandlark');
+  await page.goto(`${server.url}/clients/${clientId}/screen`);
   await page.getByText('Something came up after all').click();
 
   await page.getByRole('button', { name: 'fainting' }).click();
@@ -32,8 +32,8 @@ test('an emergency sign stops everything, says what to do, and leaves no way on 
 });
 
 test('a red flag stops the path until a reason and a clinician are typed, and both are kept', async ({ page }) => {
-  const clientId = await addClient(page, server.url, 'Piers Mudwell');
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, 'Piers Mudwell');
+  await page.goto(`${server.url}/clients/${clientId}/screen`);
   await page.getByText('Something came up after all').click();
   await page.getByRole('button', { name: 'one-sided calf pain or swelling' }).click();
   await expect(page.getByText('Red flag: no drills, refer')).toBeVisible();
@@ -94,8 +94,7 @@ test('a hold is never offered in pregnancy', async ({ page }) => {
 });
 
 test('a very quick resting rate over a full minute locks the drills until it is counted again', async ({ page }) => {
-  const clientId = await addClient(page, server.url, 'Corin Halyard');
-  await screenClear(page);
+  const clientId = await seedClient(page, server.url, 'Corin Halyard');
   await page.clock.install();
   await page.goto(`${server.url}/clients/${clientId}/look`);
   // Before the page listens no tap counts.

@@ -219,11 +219,25 @@ export async function letGoAt(page: Page, x: number, y: number) {
   await page.mouse.up();
 }
 
-/** Opens the run of a client's plan and waits until it may begin. */
+const mayBegin = (page: Page) => expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
+
+/** A client with a plan of today and its run, open in the page and not begun: for tests of what happens in a run. */
+export async function seedRun(page: Page, url: string, name: string, items: readonly PlanItem[]) {
+  const runId = uuid();
+  const clientId = await seedClient(page, url, name, (visitId) => [
+    ...planCommands(visitId, items),
+    { kind: 'run.create', payload: { runId, visitId, items } },
+  ]);
+  await page.goto(`${url}/run/${runId}`);
+  await mayBegin(page);
+  return clientId;
+}
+
+/** Opens the run of a client's plan by hand and waits until it may begin. */
 export async function openRunOf(page: Page, url: string, clientId: string) {
   await page.goto(`${url}/clients/${clientId}/coach`);
   await page.getByRole('button', { name: 'Open the run' }).click();
-  await expect(page.getByRole('button', { name: 'Begin (Space)' })).toBeEnabled();
+  await mayBegin(page);
 }
 
 /** Pregnancy and birth are asked before “none of these” can be said. */
