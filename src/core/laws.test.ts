@@ -119,10 +119,12 @@ describe('breath', () => {
         const plain = plainPhase(plan.cadences, t);
         if (!plain) continue;
         const moment = phaseAt(plan, t);
-        expect([moment.breath, moment.phase]).toEqual([plain.breath, plain.phase]);
-        expect(moment.intoSeconds).toBeCloseTo(plain.into, 6);
-        expect(moment.level).toBeGreaterThanOrEqual(0);
-        expect(moment.level).toBeLessThanOrEqual(1);
+        expect([moment.breath, moment.phase, moment.intoSeconds, moment.level >= 0 && moment.level <= 1]).toEqual([
+          plain.breath,
+          plain.phase,
+          expect.closeTo(plain.into, 6),
+          true,
+        ]);
       }
     });
   });
@@ -273,11 +275,10 @@ describe('gates', () => {
 
   test('every block and every change carries its reason, its rule and its record', () => {
     law(60, (from) => {
-      for (const { level, reason } of evaluateGates(someProfile(from), today).gates) {
-        expect(reason.what.length).toBeGreaterThan(3);
-        expect(reason.rule.length).toBeGreaterThan(3);
-        if (met(level !== 'ask')) expect(reason.records).toHaveLength(1);
-      }
+      const { gates } = evaluateGates(someProfile(from), today);
+      expect(gates.filter(({ reason: { what, rule } }) => what.length <= 3 || rule.length <= 3)).toEqual([]);
+      const decided = gates.filter(({ level }) => level !== 'ask');
+      if (met(decided.length > 0)) expect(decided.filter(({ reason }) => reason.records.length !== 1)).toEqual([]);
     });
   });
 });

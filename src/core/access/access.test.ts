@@ -144,14 +144,15 @@ test('a name is told apart by its letters, and by nothing else', () => {
 
 test('a recovery code has no letters that are taken for one another, and every letter is as likely as another', () => {
   const counts = new Map<string, number>();
+  const wrong: string[] = [];
   let seed = 7;
   const random = () => (seed = (seed * 48271) % 2147483647) & 255;
   for (let i = 0; i < 2000; i += 1) {
     const code = recoveryCode(Uint8Array.from({ length: 64 }, random));
-    expect(code).toMatch(/^([2-9A-Z]{4}-){5}[2-9A-Z]{4}$/);
-    expect(code).not.toMatch(/[01ILOU]/);
+    if (!/^([2-9A-Z]{4}-){5}[2-9A-Z]{4}$/.test(code) || /[01ILOU]/.test(code)) wrong.push(code);
     for (const letter of plainCode(code)) counts.set(letter, (counts.get(letter) ?? 0) + 1);
   }
+  expect(wrong).toEqual([]);
   expect(counts.size).toBe(30);
   expect(Math.max(...counts.values()) / Math.min(...counts.values())).toBeLessThan(1.25);
   expect(() => recoveryCode(new Uint8Array(10))).toThrow(RangeError);

@@ -45,12 +45,9 @@ describe('the trunk section', () => {
   });
 
   test('the dome stays between the top of the chest and the pelvis, and above the floor', () => {
-    for (const moment of moments) {
-      for (const lines of [sideLines(moment), frontLines(moment)]) {
-        expect(lines.domeApex[1]).toBeGreaterThan(60);
-        expect(lines.floorMiddle[1] - lines.domeApex[1]).toBeGreaterThan(80);
-      }
-    }
+    const lines = moments.flatMap((moment) => [sideLines(moment), frontLines(moment)]);
+    expect(Math.min(...lines.map(({ domeApex }) => domeApex[1]))).toBeGreaterThan(60);
+    expect(Math.min(...lines.map(({ domeApex, floorMiddle }) => floorMiddle[1] - domeApex[1]))).toBeGreaterThan(80);
   });
 
   test('a free belly comes forward by far more than a contained one', () => {
