@@ -441,6 +441,11 @@ test('to other machines it speaks only over TLS, under its own names, and only w
     expect(cookie).toMatchObject({ name: '__Host-kokyu', httpOnly: true, secure: true, sameSite: 'Strict', path: '/' });
     const answer = await page.request.get(`${safe.url}/clients`);
     expect(answer.headers()['strict-transport-security']).toBeTruthy();
+    // What is the same for everybody comes packed; a page, which says something of somebody, does not.
+    expect(answer.headers()['content-encoding']).toBeUndefined();
+    const [script] = /\/_next\/static\/chunks\/[^"]+\.js/.exec(await answer.text())!;
+    const packed = await page.request.get(safe.url + script, { headers: { 'accept-encoding': 'gzip' } });
+    expect([packed.status(), packed.headers()['content-encoding']]).toEqual([200, 'gzip']);
     const foreign = await page.request.get(`${safe.url}/clients`, { headers: { host: 'elsewhere.example' } });
     expect(foreign.status()).toBe(403);
     const authority = await page.request.get(`${safe.url}/kokyu.crt`);
