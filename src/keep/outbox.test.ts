@@ -300,32 +300,113 @@ test('a browser that refuses to write falls back to memory, says so, and keeps t
   await until(() => !outbox.keepState().memoryOnly);
 });
 
-// Found by a reload that came quicker than the browser's database: what had been shown as said was gone.
-test('a page that goes away before the database wrote loses nothing', async () => {
-  const kept: Record<string, string> = {};
+/** What a browser writes before it goes on, until the test is over. */
+function storageOf(kept: Record<string, string>) {
   const storage = Object.defineProperties(kept, {
     getItem: { value: (key: string) => kept[key] ?? null },
     setItem: { value: (key: string, value: string) => void (kept[key] = value) },
     removeItem: { value: (key: string) => void delete kept[key] },
   });
   Object.assign(globalThis, { localStorage: storage });
+  return () => void Reflect.deleteProperty(globalThis, 'localStorage');
+}
+
+/** A page that never comes to send anything: it went away, or another tab sends. */
+function silentPage(): Outbox {
+  const page = openPage();
+  Object.assign(globalThis, { navigator: { locks: { request: () => new Promise(() => undefined) } } });
+  return page;
+}
+const pagesSendAgain = () => Object.assign(globalThis, { navigator: { locks } });
+
+/** The only tab there is: pages of other tests are gone, and hand it nothing. */
+async function alone(work: () => Promise<void>) {
+  const { BroadcastChannel: channel } = globalThis;
+  Reflect.deleteProperty(globalThis, 'BroadcastChannel');
   try {
-    server.up = false;
-    openPage().send('client.create', client('typed and reloaded'));
-    const putDown = { ...kept };
-    await settled();
-    // As it is where the page went away at once: put down, and nothing of it in the database.
-    globalThis.indexedDB = new IDBFactory();
-    Object.assign(kept, putDown);
-    server.up = true;
-    const next = openPage();
-    await next.flush();
-    await until(() => seenNames().includes('typed and reloaded'));
-    await until(() => Object.keys(kept).length === 0);
+    await work();
   } finally {
-    delete (globalThis as { localStorage?: unknown }).localStorage;
+    Object.assign(globalThis, { BroadcastChannel: channel });
+  }
+}
+
+// Found by a reload that came quicker than the browser's database: what had been shown as said was gone.
+test('a page that goes away before the database wrote loses nothing', () =>
+  alone(async () => {
+    const kept: Record<string, string> = {};
+    const end = storageOf(kept);
+    try {
+      // Written where no other tab finds it, or that one would send it.
+      globalThis.indexedDB = new IDBFactory();
+      silentPage().send('client.create', client('typed and reloaded'));
+      const putDown = { ...kept };
+      await settled();
+      // As it is where the page went away at once: put down, and nothing of it in the database.
+      globalThis.indexedDB = new IDBFactory();
+      Object.assign(kept, putDown);
+      pagesSendAgain();
+      const next = openPage();
+      await next.flush();
+      await until(() => seenNames().includes('typed and reloaded'));
+      await until(() => Object.keys(kept).length === 0);
+    } finally {
+      end();
+    }
+  }));
+
+test('what lies in the place of that and is no command is sent by nobody, and taken away', async () => {
+  const kept: Record<string, string> = {};
+  const end = storageOf(kept);
+  const nonsense = [
+    'null',
+    '5',
+    '{"id":"half',
+    '{"id":"x"}',
+    '{"kind":"client.create"}',
+    '{"id":7,"kind":"client.create"}',
+  ];
+  nonsense.forEach((text, i) => (kept[`kokyu.unwritten.${i}`] = text));
+  kept['kokyu.theme'] = 'dark';
+  try {
+    const page = openPage();
+    await page.flush();
+    await until(() => Object.keys(kept).length === 1);
+    expect([server.seen, await page.waitingCount(), kept['kokyu.theme']]).toEqual([[], 0, 'dark']);
+  } finally {
+    end();
   }
 });
+
+test('what an earlier page left waiting is shown as said by the next one, once, and before what is said there', () =>
+  alone(async () => {
+    const earlier = silentPage();
+    earlier.send('client.create', client('left waiting'));
+    await until(() => earlier.keepState().waiting === 1);
+    await settled();
+    const next = openPage();
+    next.send('client.create', client('said meanwhile'));
+    next.onSaid(() => undefined);
+    const names = () => next.saidNow().map(({ payload }) => (payload as { name: string }).name);
+    await until(() => names().length > 1);
+    await settled();
+    expect(names()).toEqual(['left waiting', 'said meanwhile']);
+    pagesSendAgain();
+    await openPage().flush();
+  }));
+
+test('of a record that is written whole only the newest is remembered; what adds to others stays', () =>
+  alone(async () => {
+    const page = openPage();
+    const visitId = '00000000-0000-4000-8000-000000000003';
+    page.send('client.create', client('Ned'));
+    for (const text of ['first', 'second', 'third']) page.send('note.save', { visitId, text, home: [], revision: 0 });
+    page.send('client.create', client('Wenna'));
+    const words = page
+      .saidNow()
+      .map(({ payload }) => ('text' in payload ? payload.text : (payload as { name: string }).name));
+    expect(words).toEqual(['Ned', 'third', 'Wenna']);
+    await until(() => page.keepState().waiting === 0);
+  }));
 
 // Found with an emergency logged on a page that was left at once: the live screen in the other tab never heard of it.
 test('an answer is told in the very moment it is taken out of what waits: a page that goes away between took it along', async () => {
