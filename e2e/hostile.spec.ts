@@ -73,7 +73,8 @@ test('a script written into every text field is words wherever it is read', asyn
   expect(outcomes.filter(({ state }) => state !== 'refused').length).toBeGreaterThanOrEqual(9);
   const ran: string[] = [];
   page.on('dialog', (dialog) => (ran.push(dialog.message()), void dialog.dismiss()));
-  const blocked: string[] = [];
+  const [blocked, wrong]: [string[], string[]] = [[], []];
+  page.on('pageerror', ({ message }) => wrong.push(message));
   page.on('console', (message) => {
     if (/Content Security Policy/.test(message.text())) blocked.push(message.text());
   });
@@ -108,7 +109,7 @@ test('a script written into every text field is words wherever it is read', asyn
     expect([path, await page.locator('img[src="x"], svg[onload]').count()]).toEqual([path, 0]);
   }
   // Not even tried: it never was more than words.
-  expect([ran, blocked]).toEqual([[], []]);
+  expect([ran, blocked, wrong]).toEqual([[], [], []]);
   await expect(page).toHaveTitle(/Ilse "><img/);
 
   // What goes out: the record to be read, tables, the file for the phone.

@@ -24,12 +24,16 @@ const elsewhere: Record<string, readonly string[]> = {
 /** A tablet, a phone, and a desktop’s window drawn four times as large. */
 const widths = [1024, 390, 320];
 
+/** What went wrong in a page without anybody being told. */
+const wrong: string[] = [];
+
 const known: Record<string, string> = { drillId: 'my-towel-hug-1', word: 'over', runId: uuid() };
 let page: Page;
 
 test.beforeAll(async ({ browser, baseURL }) => {
   // One for all of them: what a page has in common with the one before is loaded.
   page = await browser.newPage({ baseURL });
+  page.on('pageerror', ({ message }) => wrong.push(message));
   const items = ['quiet-nose', 'two-hand-belly'].map((id) => planItem(id, { position: 'sitting', breaths: 4 }));
   known.clientId = await seedClient(page, baseURL!, 'Keziah Marram', (visitId) => {
     known.visitId = visitId;
@@ -106,6 +110,7 @@ for (const route of routes)
         // What is as wide as was measured takes its new width a moment later.
         await expect.poll(spill, { message: `${address}, ${width} wide`, timeout: 5000 }).toBeLessThanOrEqual(0);
       }
+      expect(wrong, address).toEqual([]);
     }
   });
 
