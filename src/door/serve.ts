@@ -50,12 +50,13 @@ export async function serve({ port, host, dev, dir, dataDir }: Listening): Promi
       const { method = '', url = '', rawHeaders } = request;
       const turned = judge({ method, url, rawHeaders }, hosts);
       if (turned) return turnAway(request, response, turned);
-      if (giveBuilt?.(request, response, isSecure(request))) return;
-      if (url === waking && theKeeper()) return sayAwake(response);
       if (authority && url === authorityPath) return giveAuthority(response, authority);
       const admitted = admit(request);
       if ('status' in admitted) return turnAway(request, response, admitted);
       if ('to' in admitted) return sendTo(response, admitted.to);
+      // Only now: a studio that is open to its own machine alone gives others not even these.
+      if (giveBuilt?.(request, response, isSecure(request))) return;
+      if (url === waking && theKeeper()) return sayAwake(response);
       prepare(request, response, dev, elsewhere);
       const failed = (error: unknown) => {
         console.error(error);
