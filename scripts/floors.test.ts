@@ -208,7 +208,7 @@ const once: readonly (readonly [what: string, again: RegExp, at: readonly string
   ['the moments of a look', /\['before', 'after'\][^\]}]*(as const|\))/, ['core/look/records.ts']],
   ['a length in centimetres, whatever the studio’s unit', /toFixed\(\d\)\} cm\b/, []],
   ['what a change is called', /`clearly \$\{/, ['core/track/figures.ts']],
-  ['a weight in kilograms', /toFixed\(1\)\)\} kg/, ['core/load/words.ts']],
+  ['a weight in kilograms, whatever the studio’s unit', /\} kg(?!=)\b/, []],
 ];
 
 test.each(once)('%s is written once', (_what, again, at) => {

@@ -1,6 +1,7 @@
 import { clientFigure } from '@/core/coach';
 import { segmentsOf } from '@/core/dose';
 import { type StoredHome, homeNotice, homeWords, inOrderOfDay, stopWords } from '@/core/home';
+import { type WeightUnit } from '@/core/load';
 import { mannerOfDates } from '@/core/record';
 import { type PhoneData, type PhonePiece } from '@/phone/data';
 import { bodySvg } from './figures/body/bodySvg';
@@ -8,7 +9,7 @@ import { bodySvg } from './figures/body/bodySvg';
 /** What the page on a phone is made from: words, figures, pieces of breath; nothing of the person. */
 export function phoneDataOf(
   { visitId, plan }: StoredHome,
-  { studio, week }: { studio: string; week?: number },
+  { studio, weights, week }: { studio: string; weights: WeightUnit; week?: number },
 ): PhoneData {
   return {
     planId: visitId,
@@ -19,7 +20,7 @@ export function phoneDataOf(
     wakes: plan.wakes,
     sleeps: plan.sleeps,
     items: plan.items.map(({ id, item, cue, feels, notMeant }) => {
-      const words = homeWords(item);
+      const words = homeWords(item, weights);
       const { spec, opened } = clientFigure(item, item.side, week);
       return {
         id,

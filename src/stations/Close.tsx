@@ -57,7 +57,8 @@ function Draft({ view, repeats }: { view: ClientView<PartOfVisit>; repeats: Repe
   const nameOf = (id: string) => drillName(visit, id);
   const { consent, settings } = view;
   const fresh = visitNote(view.known, view.gates, visit, repeats, home.map(nameOf), {
-    lengths: view.settings.lengthUnit,
+    lengths: settings.lengthUnit,
+    weights: settings.weightUnit,
     consent,
     zone: settings.timeZone,
   });

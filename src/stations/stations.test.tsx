@@ -357,8 +357,8 @@ describe('Sequence', () => {
       breaths: 5,
       cadences: [cadence(4, 6)],
     } as unknown as PlanItem;
-    expect(doseInWords(item)).toBe('2 × 5 breaths, each side');
-    expect(doseInWords({ ...item, side: 'left', sets: 1 })).toBe('5 breaths, left');
+    expect(doseInWords(item, 'kg')).toBe('2 × 5 breaths, each side');
+    expect(doseInWords({ ...item, side: 'left', sets: 1 }, 'kg')).toBe('5 breaths, left');
     expect(cadencesInWords(item)).toBe('4 in, 6 out');
     expect(cadencesInWords({ ...item, cadences: [cadence(1, 2), cadence(2, 3)] })).toBe('ladder of 2');
   });
@@ -425,6 +425,7 @@ describe('Track', () => {
       name="Ada"
       today={today}
       lengths="cm"
+      weights="kg"
       over={followed(looks, () => today)}
       lead={null}
       rings={null}

@@ -1,5 +1,5 @@
 import { isHold } from '../dose';
-import { kgInWords } from '../load';
+import { type WeightUnit, weightInWords } from '../load';
 import { type Gates, checkComponents, refusalInWords } from '../safety';
 import { type PlanItem, knownDrill, planTotals, refusalsOf, weightOf } from '../sequence';
 import { type RunEvent } from './events';
@@ -33,14 +33,16 @@ export const steering: readonly RunEvent['type'][] = ['start', 'resume', 'jump',
  * @param state the run as it stands before the event
  * @param people everybody on it, with today's limits
  * @param atEpochMs when it happened
+ * @param weights what a weight is told in
  * @source caps and limits: common practice, the caution table
- * @example eventDenied(state, { type: 'resume' }, [{ ...ada, closed: 'Emergency sign logged today.' }], now)?.code // 'closed'
+ * @example eventDenied(state, { type: 'resume' }, [{ ...ada, closed: 'Emergency sign logged today.' }], now, 'kg')?.code // 'closed'
  */
 export function eventDenied(
   state: RunState,
   event: RunEvent,
   people: readonly RunPerson[],
   atEpochMs: number,
+  weights: WeightUnit,
 ): Denial | null {
   const foreign = foreignTo(
     event,
@@ -66,7 +68,7 @@ export function eventDenied(
       if (away.includes(person.clientId)) continue;
       // The plan stands in the forms of whoever it was made for; everybody else does it in a form of their own.
       const why =
-        tooHeavyFor(event, state.opened[index], person.gates) ??
+        tooHeavyFor(event, state.opened[index], person.gates, weights) ??
         (person === people[0] ? itemOff(item, person.gates) : offInGroup(item, person.gates));
       if (why !== null) return { code: 'gated', why: of(person, why) };
     }
@@ -76,11 +78,11 @@ export function eventDenied(
 }
 
 /** Who may hold no breath lifts no more than was planned: nobody has worked out whether the breath still goes with it. */
-function tooHeavyFor(event: RunEvent, planned: PlanItem | undefined, gates: Gates): string | null {
+function tooHeavyFor(event: RunEvent, planned: PlanItem | undefined, gates: Gates, weights: WeightUnit): string | null {
   if (event.type !== 'adjust' || event.kg === undefined || !planned) return null;
   const most = weightOf(planned);
   if (most === null || event.kg <= most || checkComponents(gates, ['strain']).allowed) return null;
-  return `No held breath, so no more than the ${kgInWords(most)} that were planned. Work a heavier one out under Breath under load.`;
+  return `No held breath, so no more than the ${weightInWords(most, weights)} that were planned. Work a heavier one out under Breath under load.`;
 }
 
 /** Why an item is off for a person, in one sentence; null when it may be done. @example itemOff(item, gates) // null */

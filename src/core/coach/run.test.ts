@@ -336,17 +336,19 @@ test('a weight is not made heavier while it goes on for who may hold no breath; 
     item({ drillId: 'press-breath', position: 'loaded stand', props: ['weight'], kg: 4, cadences: [cadence(3, 3)] }),
   ];
   const state = foldRun(planned, script([0, { type: 'start' }]));
-  const denied = (kg: number, told: Parameters<typeof gatesOfPerson>[0]) =>
+  const denied = (kg: number, told: Parameters<typeof gatesOfPerson>[0], weights: 'kg' | 'lb' = 'kg') =>
     eventDenied(
       state,
       { type: 'adjust', item: 0, cadences: [cadence(3, 3)], breaths: 3, sets: 1, kg },
       [{ clientId: 'ada', name: 'Ada', gates: gatesOfPerson(told), closed: null }],
       at(30),
+      weights,
     );
   expect(denied(6, { prolapse: {} })).toMatchObject({
     code: 'gated',
     why: expect.stringMatching(/no more than the 4 kg/),
   });
+  expect(denied(6, { prolapse: {} }, 'lb')?.why).toMatch(/no more than the 8\.8 lb/);
   expect(denied(3, { prolapse: {} })?.why ?? '').not.toMatch(/no more than/);
   expect(denied(6, {})).toBeNull();
 });

@@ -1,21 +1,21 @@
 import { cadenceInWords } from '../cadence';
-import { kgInWords } from '../load';
+import { type WeightUnit, weightInWords } from '../load';
 import { counted } from '../reasons';
 import { type PlanItem, drillOf, weightOf } from '../sequence';
 import { countedAt } from './counting';
 
 /**
- * A dose in short: breaths or repetitions, sets, sides, a stay.
+ * A dose in short: breaths or repetitions, sets, sides, a weight, a stay.
  *
- * @example doseInWords({ ...item, breaths: 5, sets: 2, side: 'both' }) // '2 × 5 breaths, each side'
+ * @example doseInWords({ ...item, breaths: 5, sets: 2, side: 'both' }, 'kg') // '2 × 5 breaths, each side'
  */
-export function doseInWords(item: PlanItem): string {
+export function doseInWords(item: PlanItem, weights: WeightUnit): string {
   const sets = item.sets > 1 ? `${item.sets} × ` : '';
   const { of, what } = countedAt(drillOf(item), 0, item.breaths);
   const stay = item.staySeconds ? `, then stay ${item.staySeconds} s` : '';
   const side = item.side === 'none' ? '' : item.side === 'both' ? ', each side' : `, ${item.side}`;
   const kg = weightOf(item);
-  const held = kg === null ? '' : `, ${kgInWords(kg)}`;
+  const held = kg === null ? '' : `, ${weightInWords(kg, weights)}`;
   return `${sets}${counted(of, what)}${side}${held}${stay}`;
 }
 

@@ -129,7 +129,7 @@ const carePlans = ({ homes, client, exportedAt }: FhirInput): Resource[] =>
       subject: { reference: `Patient/${client.id}` },
       period: { start: plan.from, end },
       activity: plan.items.map(({ id, item }) => {
-        const { name, where, dose, breath } = homeWords(item);
+        const { name, where, dose, breath } = homeWords(item, 'kg');
         const times = plan.goes.filter(({ itemId }) => itemId === id).map(({ at }) => at);
         return {
           detail: {

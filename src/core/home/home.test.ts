@@ -347,7 +347,7 @@ describe('the words', () => {
     expect(readingEase(homeNotice)).toBeGreaterThan(60);
     const hard = drills.flatMap((drill) => {
       const item = itemOf(drill.id);
-      const { where, steps } = homeWords(item);
+      const { where, steps } = homeWords(item, 'kg');
       const { feels, notMeant } = feelOf(item);
       const text = [where, ...steps.map(({ lead, words }) => lead + words), feels, notMeant].join(' ');
       const ease = readingEase(text);
@@ -359,7 +359,7 @@ describe('the words', () => {
   test('nothing of the coach’s codes is in them', () => {
     for (const drill of drills) {
       const item = itemOf(drill.id, { side: drill.sides === 'none' ? 'none' : 'both' });
-      const said = JSON.stringify([homeWords(item), feelOf(item, ['shoulders', 'dumped'])]);
+      const said = JSON.stringify([homeWords(item, 'kg'), feelOf(item, ['shoulders', 'dumped'])]);
       expect(said).not.toMatch(
         /contraindicat|dysfunction|hypertonic|diagnosis of|[a-z]+[A-Z][a-z]+Back|undefined|null/,
       );
@@ -394,7 +394,9 @@ describe('what may go home', () => {
     expect(offer('with').off).toBeNull();
     expect(offer('keep').off).toMatch(/stay in the room/);
     expect(offer('between').off).toMatch(/stay in the room/);
-    expect(homeWords(of('with')).where).toMatch(/The weight in the left hand\. You need: dumbbell or cable of 6 kg\.$/);
+    expect(homeWords(of('with'), 'kg').where).toMatch(
+      /The weight in the left hand\. You need: dumbbell or cable of 6 kg\.$/,
+    );
   });
 
   test('calm, helpful and landed come before what was not calm; what was stopped or made it worse does not go', () => {

@@ -1,7 +1,7 @@
 import { type Drill, type FaultId, props } from '../catalogue';
 import { cadenceInWords } from '../cadence';
 import { durationInWords } from '../dose';
-import { kgInWords } from '../load';
+import { type WeightUnit, weightInWords } from '../load';
 import { capital, listed } from '../reasons';
 import { type PlanItem, drillOf, openedRegions, weightOf } from '../sequence';
 import { type RegionId } from '../trunk';
@@ -109,16 +109,17 @@ interface HomeWords {
 /**
  * Everything somebody at home reads of an item.
  *
- * @example homeWords(item).dose // '10 breaths, 100 s'
+ * @example homeWords(item, 'kg').dose // '10 breaths, 100 s'
  */
-export function homeWords(item: PlanItem): HomeWords {
+export function homeWords(item: PlanItem, weights: WeightUnit): HomeWords {
   const drill = drillOf(item);
   const { seconds, breaths } = goTotals(item);
   const kg = weightOf(item);
   const used = item.props
     .filter((id) => id !== 'lips' && id !== 'hiss')
     .map(
-      (id) => `${props[id].name}${kg !== null && (id === 'weight' || id === 'bottle') ? ` of ${kgInWords(kg)}` : ''}`,
+      (id) =>
+        `${props[id].name}${kg !== null && (id === 'weight' || id === 'bottle') ? ` of ${weightInWords(kg, weights)}` : ''}`,
     );
   const oneSide = drill.load ? ` The weight in the ${item.side} hand.` : ` The ${item.side} side opens.`;
   const side = item.side === 'none' ? '' : item.side === 'both' ? ' Both sides.' : oneSide;

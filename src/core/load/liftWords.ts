@@ -1,26 +1,19 @@
 import { type Lift } from './liftSchema';
 import { findMovement } from './movements';
 import { strategies } from './strategy';
-import { kgInWords } from './words';
+import { type WeightUnit, weightInWords } from './weight';
 
 /**
  * A set in one line.
  *
- * @example liftInWords(done) // 'Squat, 40 kg × 8, effort 6 of 10: fill, stiffen, let go late; breath lost.'
+ * @example liftInWords(done, 'kg') // 'Squat, 40 kg × 8, effort 6 of 10: fill, stiffen, let go late; breath lost.'
  */
-export function liftInWords({
-  movementId,
-  name,
-  hand,
-  kg,
-  repetitions,
-  effort,
-  strategy,
-  breath,
-  leaked,
-}: Lift): string {
+export function liftInWords(
+  { movementId, name, hand, kg, repetitions, effort, strategy, breath, leaked }: Lift,
+  weights: WeightUnit,
+): string {
   const side = hand === 'left' || hand === 'right' ? `, ${hand}` : '';
-  const load = kg === 0 ? `${repetitions} times` : `${kgInWords(kg)} × ${repetitions}`;
+  const load = kg === 0 ? `${repetitions} times` : `${weightInWords(kg, weights)} × ${repetitions}`;
   const hard = effort === null ? '' : `, effort ${effort} of 10`;
   return `${findMovement(movementId)?.name ?? name ?? movementId}${side}, ${load}${hard}: ${strategies[strategy].name}; breath ${breath}${leaked ? '; leaked' : ''}.`;
 }

@@ -517,13 +517,13 @@ describe('the log', () => {
   });
 
   test('a set is told whole, and a movement that is gone keeps its name', () => {
-    expect(liftInWords(lift({ kg: 0, movementId: 'bear', strategy: 'with' }))).toBe(
+    expect(liftInWords(lift({ kg: 0, movementId: 'bear', strategy: 'with' }), 'kg')).toBe(
       'Bear, knees float, 8 times: breathe with the movement; breath went along.',
     );
     expect(
-      liftInWords(lift({ movementId: 'side-bend', hand: 'left', kg: 4.55, breath: 'held', leaked: true })),
+      liftInWords(lift({ movementId: 'side-bend', hand: 'left', kg: 4.55, breath: 'held', leaked: true }), 'kg'),
     ).toMatch(/^Side bend, weight in the hand, left, 4\.[56] kg × 8: .*; breath held; leaked\.$/);
-    expect(liftInWords(lift({ movementId: 'gone' }))).toMatch(/^gone, 40 kg/);
+    expect(liftInWords(lift({ movementId: 'gone' }), 'kg')).toMatch(/^gone, 40 kg/);
   });
 
   test('load against breath: with how much it went along, and from how much on it did not; a leak counts against it', () => {
@@ -579,7 +579,7 @@ describe('what is usually done with a load', () => {
     for (const { id, pull, startKg } of loadMovements) {
       const asked = ask(id, { hand: pull.hand, kg: startKg });
       const answer = loadAnswer(asked, null);
-      const { breaths, sets, restSeconds } = drillUnderLoad('own-one', drillLoadOf(asked, answer)!);
+      const { breaths, sets, restSeconds } = drillUnderLoad('own-one', drillLoadOf(asked, answer, 'kg')!);
       const { most: _, ...begins } = usualSet(answer, asked);
       expect([id, begins]).toEqual([id, { repetitions: breaths.start, sets: sets.start, restSeconds }]);
     }

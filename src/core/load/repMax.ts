@@ -91,15 +91,6 @@ export function repetitionsAt(percent: number): { fewest: number; most: number }
   return { fewest: can('low'), most: can('high') };
 }
 
-/** Kilograms in a pound, by definition. */
-const kgInPound = 0.45359237;
-
-/** @example kgOf(10, 'lb') // 4.5359237 */
-export const kgOf = (value: number, unit: WeightUnit): number => (unit === 'kg' ? value : value * kgInPound);
-/** @example inUnit(4.5359237, 'lb') // 10 */
-export const inUnit = (kg: number, unit: WeightUnit): number => (unit === 'kg' ? kg : kg / kgInPound);
-export type WeightUnit = 'kg' | 'lb';
-
 /**
  * The heaviest of what is at hand that is no more than asked; null where even the lightest is more.
  *

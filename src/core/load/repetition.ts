@@ -158,9 +158,3 @@ export function wayOf({ phases }: Repetition, cadences: readonly Cadence[]): { a
       }
   return corners;
 }
-
-/** A lighter weight: a quarter less, to half a kilogram. Ours; common practice is a step down of the rack. @example lighterThan(8) // 6 */
-export const lighterThan = (kg: number): number | null => {
-  const lighter = Math.round(kg * 0.75 * 2) / 2;
-  return lighter > 0 && lighter < kg ? lighter : null;
-};

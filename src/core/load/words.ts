@@ -104,6 +104,3 @@ export function beatInWords(
   const name = part === null ? '' : parts[part]!.name;
   return [name, short && name !== '' ? '' : stageWords[stage]].filter((words) => words !== '').join(', ');
 }
-
-/** A weight as it is said: in kilograms, to a tenth where it has one. @example kgInWords(7.5) // '7.5 kg' */
-export const kgInWords = (kg: number): string => `${Number(kg.toFixed(1))} kg`;

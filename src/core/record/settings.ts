@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import { usualLockMinutes } from '../access';
 import { propIds } from '../catalogue';
 import { sensibleLoad } from '../home';
+import { weightUnits } from '../load/weight';
 import { lengthUnits } from '../look/length';
 import { showsSomething } from '../reasons';
 import { type GateLimits, defaultLimits, limitNames } from '../safety';
@@ -71,6 +72,8 @@ export const settingsSchema = z.object({
   noticeSeen: z.boolean(),
   /** Lengths are shown and entered in this unit; stored in cm. */
   lengthUnit: z.enum(lengthUnits),
+  /** Weights are said in this unit, and typed in it until another is chosen; stored in kg. */
+  weightUnit: z.enum(weightUnits),
   /** Week and day limits of the caution table. */
   limits: limitSchema,
   /** Tones of the pacer, 0 to 100. */
@@ -110,6 +113,7 @@ export const defaultSettings: Settings = {
   homeBreaths: sensibleLoad.breaths,
   noticeSeen: false,
   lengthUnit: 'cm',
+  weightUnit: 'kg',
   limits: defaultLimits,
   toneVolume: 60,
   noiseVolume: 0,

@@ -124,7 +124,7 @@ test('a pace that was not the plan’s is told', () => {
     [34, { type: 'end', why: 'by hand' }],
   );
   const [first] = summariseRun(foldRun([item()], slow)).items;
-  expect(itemInWords(first!)).toContain('paced at 5.0 a minute');
+  expect(itemInWords(first!, 'kg')).toContain('paced at 5.0 a minute');
 });
 
 test('the line of what goes home is written anew and nothing else is touched', () => {

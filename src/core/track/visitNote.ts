@@ -2,7 +2,7 @@ import { breathsPerMinute, cadenceInWords } from '../cadence';
 import { faults, type FaultId } from '../catalogue';
 import { type ItemSummary, type RunSummary, stateOf, summariseRun } from '../coach';
 import { durationInWords } from '../dose';
-import { kgInWords, liftInWords } from '../load';
+import { type WeightUnit, liftInWords, weightInWords } from '../load';
 import { type LengthUnit } from '../look';
 import { listed } from '../reasons';
 import { timeIn } from '../diary';
@@ -42,8 +42,8 @@ const homeLead = 'Home: ';
  *
  * @param repeats of all visits, for the client's own noise
  * @param home names of the drills that go home
- * @param options consent: what was said of touch on the day, oldest first; the zone in which times are told; the unit lengths are
- *   said in
+ * @param options consent: what was said of touch on the day, oldest first; the zone in which times are told; the units lengths and
+ *   weights are said in
  */
 export function visitNote(
   known: KnownClient,
@@ -55,7 +55,8 @@ export function visitNote(
     consent = [],
     zone = 'UTC',
     lengths = 'cm',
-  }: { consent?: readonly Fact[]; zone?: string; lengths?: LengthUnit } = {},
+    weights = 'kg',
+  }: { consent?: readonly Fact[]; zone?: string; lengths?: LengthUnit; weights?: WeightUnit } = {},
 ): string {
   const lines: string[] = [];
   const tell = (lead: string, words: string | null | undefined) => {
@@ -72,10 +73,10 @@ export function visitNote(
   if (visit.reading) tell('Intent', intentInWords(visit.reading.intent, visit.reading.side ?? undefined));
   for (const run of visit.runs) {
     const summary = summariseRun(stateOf(run), visit.clientId);
-    lines.push(...runLines(summary));
+    lines.push(...runLines(summary, weights));
     if (run.members.length > 1) lines.push(`In a group of ${run.members.length}.`);
   }
-  for (const { lift } of visit.lifts) tell('Under load', liftInWords(lift));
+  for (const { lift } of visit.lifts) tell('Under load', liftInWords(lift, weights));
   const marker = markerBeforeAfter(visit.looks);
   if (marker) {
     const change = changeOf(marker.measure, marker.before, marker.after, repeats[marker.measure] ?? []);
@@ -124,12 +125,12 @@ export function notePage(
   ].join('\n');
 }
 
-function runLines(summary: RunSummary): string[] {
+function runLines(summary: RunSummary, weights: WeightUnit): string[] {
   const { items, activeSeconds, plannedSeconds, symptoms, settledSeconds, notes } = summary;
   const lines = [`Done: ${durationInWords(activeSeconds)} of ${durationInWords(plannedSeconds)} planned.`];
   const begun = (item: ItemSummary) =>
     item.deliveredBreaths > 0 || item.stopped || item.faults.length > 0 || item.swapped;
-  for (const item of items.filter(begun)) lines.push(`- ${itemInWords(item)}`);
+  for (const item of items.filter(begun)) lines.push(`- ${itemInWords(item, weights)}`);
   const left = items.filter((item) => !begun(item)).map(({ item }) => knownDrill(item)?.name ?? item.drillId);
   if (left.length > 0) lines.push(`Not done: ${left.join(', ')}.`);
   if (symptoms.length > 0 || items.some(({ stopped }) => stopped)) {
@@ -143,9 +144,9 @@ function runLines(summary: RunSummary): string[] {
 /**
  * One drill as it went, in one line.
  *
- * @example itemInWords(summary) // 'Towel round the ribs, sitting: 10 of 10 breaths at 4 in, 6 out; shoulders creep up × 2; effort 3 of 10.'
+ * @example itemInWords(summary, 'kg') // 'Towel round the ribs, sitting: 10 of 10 breaths at 4 in, 6 out; shoulders creep up × 2; effort 3 of 10.'
  */
-export function itemInWords(summary: ItemSummary): string {
+export function itemInWords(summary: ItemSummary, weights: WeightUnit): string {
   const {
     item,
     plannedBreaths,
@@ -171,7 +172,7 @@ export function itemInWords(summary: ItemSummary): string {
       ? `; paced at ${(60 / cycles.paced).toFixed(1)} a minute`
       : '';
   const kg = weightOf(item);
-  const held = kg === null ? '' : `, ${kgInWords(kg)}`;
+  const held = kg === null ? '' : `, ${weightInWords(kg, weights)}`;
   const landed = cues.filter((cue) => cue.landed === 'yes').map(({ cue }) => `“${cue}”`);
   const parts = [
     `${name}, ${item.position}: ${deliveredBreaths} of ${plannedBreaths} breaths${cadence}${rate}${held}`,

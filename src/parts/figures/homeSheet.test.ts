@@ -28,7 +28,14 @@ const planOf = (ids: readonly string[]): HomePlan => ({
   ),
   calledOff: [],
 });
-const to: SheetFor = { studio: 'Saltmarsh Movement Rooms', name: 'Tamsin', paper: 'A4', large: false, lowInk: false };
+const to: SheetFor = {
+  studio: 'Saltmarsh Movement Rooms',
+  name: 'Tamsin',
+  paper: 'A4',
+  large: false,
+  lowInk: false,
+  weights: 'kg',
+};
 const wordsOf = (svg: string) =>
   [...svg.matchAll(/<text[^>]*>([^<]*)<\/text>/g)]
     .map(([, words]) => words!.replaceAll('&#39;', "'").replaceAll('&quot;', '"').replaceAll('&amp;', '&'))
@@ -38,7 +45,7 @@ test('every drill that can go home: all its words are on the sheet, on one page,
   const faults: string[] = [];
   for (const { id } of drills) {
     const pages = homeSheetPages(planOf([id]), to);
-    const { name, where, steps, dose } = homeWords(itemOf(id));
+    const { name, where, steps, dose } = homeWords(itemOf(id), 'kg');
     const page = pages.map(wordsOf).find((words) => words.includes(name)) ?? '';
     for (const said of [name, where, ...steps.map(({ words }) => words), dose])
       if (!page.includes(said)) faults.push(`${id}: “${said}” is not on the page of its drill`);

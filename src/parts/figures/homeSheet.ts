@@ -1,5 +1,6 @@
 import { type Cadence, cycleSeconds, phaseLength, phases } from '@/core/cadence';
 import { clientFigure } from '@/core/coach';
+import { type WeightUnit } from '@/core/load';
 import { type HomeItem, type HomePlan, codeLetters, homeNotice, homeWords, inOrderOfDay, stopWords } from '@/core/home';
 import { lowered } from '@/core/reasons';
 import { addDays, dayInWords, weekdayShort } from '@/core/record';
@@ -18,6 +19,8 @@ export interface SheetFor {
   /** Type for weak eyes: one thing a page. */
   large: boolean;
   lowInk: boolean;
+  /** The unit weights are said in. */
+  weights: WeightUnit;
   /** Week of a pregnancy, for the figure. */
   week?: number;
 }
@@ -123,7 +126,7 @@ function itemBlock(
   pen: Pen,
 ): Block {
   const { width } = papers[to.paper];
-  const words = homeWords(item);
+  const words = homeWords(item, to.weights);
   const when = inOrderOfDay(plan)
     .filter(({ itemId }) => itemId === plan.items[at]!.id)
     .map((go) => (go.with ? `${go.with} (${go.at})` : go.at));
@@ -328,7 +331,7 @@ export function homeSheetPages(plan: HomePlan, to: SheetFor): string[] {
 }
 
 /** Stickers to put where something is passed anyway: the word and the breaths, twelve a page. */
-export function stickerSheet(plan: HomePlan, to: Pick<SheetFor, 'paper' | 'studio'>): string {
+export function stickerSheet(plan: HomePlan, to: Pick<SheetFor, 'paper' | 'studio' | 'weights'>): string {
   const { width, height } = papers[to.paper];
   const [across, down] = [3, 4];
   const [w, h] = [(width - 2 * margin) / across, (height - 2 * margin - 30) / down];
@@ -341,7 +344,7 @@ export function stickerSheet(plan: HomePlan, to: Pick<SheetFor, 'paper' | 'studi
     const go = goes[at % Math.max(1, goes.length)];
     const home = go && byId.get(go.itemId);
     if (!home) break;
-    const words = homeWords(home.item);
+    const words = homeWords(home.item, to.weights);
     const [x, y] = [margin + (at % across) * w, margin + 16 + Math.floor(at / across) * h];
     const { spec, opened } = clientFigure(home.item, home.item.side);
     parts.push(

@@ -120,6 +120,7 @@ function Carry({
             number={at + 1}
             home={home}
             gates={view.gates}
+            weights={view.settings.weightUnit}
             why={whyOf(one.id)}
             {...shownWeek(view)}
           />

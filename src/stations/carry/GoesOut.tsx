@@ -58,6 +58,7 @@ export function GoesOut({ view, plan, stopped }: { view: ClientView; plan: HomeP
     paper,
     large: chosen.includes('large type'),
     lowInk: chosen.includes('little ink'),
+    weights: view.settings.weightUnit,
     ...shownWeek(view),
   };
   const file = `home-${asFileName(first)}`;

@@ -2,6 +2,7 @@
 
 import { type HomeItem, habitIds, habits, homeWords } from '@/core/home';
 import { type Phase, phaseLength } from '@/core/cadence';
+import { type WeightUnit } from '@/core/load';
 import { capital, often } from '@/core/reasons';
 import { type Gates } from '@/core/safety';
 import { drillOf, phaseLimits, withPhase } from '@/core/sequence';
@@ -25,6 +26,7 @@ export function ItemColumn({
   number,
   home,
   gates,
+  weights,
   why,
   week,
 }: {
@@ -32,13 +34,14 @@ export function ItemColumn({
   number: number;
   home: Home;
   gates: Gates;
+  weights: WeightUnit;
   /** Why it is offered, from today's log. */
   why: readonly string[];
   week?: number;
 }) {
   const { item } = one;
   const drill = drillOf(item);
-  const words = homeWords(item);
+  const words = homeWords(item, weights);
   const times = home.plan.goes.filter(({ itemId }) => itemId === one.id).length;
   const limits = phaseLimits(drill, gates);
   const ladder = item.cadences.length > 1;

@@ -163,7 +163,7 @@ function StartRun({ view, again }: { view: ClientView<'looks' | 'plan'>; again: 
             <ItemFigure item={item} {...shownWeek(view)} className="h-16 w-24 shrink-0" />
             <span className="min-w-60 font-semibold">{drillOf(item).name}</span>
             <span className="text-ink2">
-              {item.position}, {doseInWords(item)}, {cadencesInWords(item)}
+              {item.position}, {doseInWords(item, view.settings.weightUnit)}, {cadencesInWords(item)}
             </span>
             {item.changes.length > 0 && <span className="text-caution">{item.changes.join('; ')}</span>}
           </li>

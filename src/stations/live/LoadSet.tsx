@@ -3,7 +3,7 @@
 import { useCallback, useMemo } from 'react';
 import { type Phase } from '@/core/cadence';
 import { countedAt, stepAt } from '@/core/coach';
-import { kgInWords, partAt, repetitionOf, wayOf } from '@/core/load';
+import { type WeightUnit, partAt, repetitionOf, wayOf, weightInWords } from '@/core/load';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, weightOf } from '@/core/sequence';
 import { Ribbon } from '@/parts/figures/Ribbon';
@@ -133,11 +133,11 @@ export function TappedSet({
 }
 
 /** What is held, and in which hand; nothing where nothing is. */
-export function heldInWords(item: PlanItem, side: PlanItem['side'] | null): string | null {
+export function heldInWords(item: PlanItem, side: PlanItem['side'] | null, weights: WeightUnit): string | null {
   const kg = weightOf(item);
   if (kg === null) return null;
   const hand = side === 'left' || side === 'right' ? `${side}, ` : '';
-  return `${hand}${kgInWords(kg)}`;
+  return `${hand}${weightInWords(kg, weights)}`;
 }
 
 /** A stroke for every repetition, by fives: done, under way, to come. */

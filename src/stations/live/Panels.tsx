@@ -13,6 +13,7 @@ import {
   notesOf,
   sitOutOf,
 } from '@/core/coach';
+import { inUnit, kgOf, weightStep } from '@/core/load';
 import { markerMeasures, newest } from '@/core/look';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, phaseLimits, weightOf, withPhase } from '@/core/sequence';
@@ -87,6 +88,8 @@ export function PacePanel({
   const [first] = item.cadences;
   const limits = phaseLimits(drill, view.gates);
   const kg = weightOf(item);
+  const { weightUnit } = view.settings;
+  const step = weightStep[weightUnit];
   const change = (to: Partial<Pick<PlanItem, 'cadences' | 'breaths' | 'sets' | 'kg'>>) =>
     append({ ...adjustment(index, item, to), ...sitOutOf(view.id, group, { ...item, ...to }) });
   const phase = (which: 'inhale' | 'exhale', value: number) =>
@@ -157,12 +160,13 @@ export function PacePanel({
         {kg !== null && (
           <Stepper
             label="Weight"
-            unit="kg"
-            step={0.5}
-            value={kg}
-            min={0.5}
-            max={500}
-            onChange={(to) => change({ kg: to })}
+            unit={weightUnit}
+            step={step}
+            value={Number(inUnit(kg, weightUnit).toFixed(1))}
+            min={step}
+            max={Math.floor(inUnit(500, weightUnit))}
+            // From what is between two steps it goes to one.
+            onChange={(to) => change({ kg: kgOf(Math.round(to / step) * step, weightUnit) })}
           />
         )}
         <Stepper

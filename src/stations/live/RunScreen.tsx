@@ -95,7 +95,7 @@ export function RunScreen({
 }) {
   const people = useMemo(() => peopleOf(view, group), [view, group]);
   const { refresh } = useRouter();
-  const run = useRun(stored, people, told === null ? null : { told, onMore: refresh });
+  const run = useRun(stored, view.settings.weightUnit, people, told === null ? null : { told, onMore: refresh });
   const { state, append, writes, ready, place, nowMs } = run;
   const shown = useMoment(run);
   const sound = useSound(view.settings);
@@ -326,6 +326,7 @@ export function RunScreen({
           onTalkOver={actions.talk}
         />
         <ThisDrill
+          weights={view.settings.weightUnit}
           {...{ run, shown, item, cues, naming, neighbours, figure }}
           panel={panelShown}
           whole={stopped !== null}

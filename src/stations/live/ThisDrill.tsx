@@ -2,6 +2,7 @@
 
 import { type ReactNode, useCallback } from 'react';
 import { type ClientFigure, countedAt, modeOf } from '@/core/coach';
+import { type WeightUnit } from '@/core/load';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf } from '@/core/sequence';
 import { Button } from '@/parts/Button';
@@ -24,6 +25,7 @@ export function ThisDrill({
   run,
   shown,
   item,
+  weights,
   cues,
   naming,
   neighbours,
@@ -34,6 +36,7 @@ export function ThisDrill({
   run: LiveRun;
   shown: ShownMoment;
   item: PlanItem;
+  weights: WeightUnit;
   cues: ReturnType<typeof useCues>;
   naming: Naming;
   neighbours: Neighbours;
@@ -46,7 +49,7 @@ export function ThisDrill({
   return (
     <aside className="flex min-h-0 flex-col max-lg:col-span-2" aria-label="This drill">
       <div className={whole ? 'sr-only' : ''}>
-        <Counter run={run} shown={shown} item={item} />
+        <Counter run={run} shown={shown} item={item} weights={weights} />
       </div>
       {panel ?? (
         <>
@@ -108,12 +111,22 @@ function Figure({ run, item, figure }: { run: LiveRun; item: PlanItem; figure: C
   );
 }
 
-function Counter({ run, shown, item }: { run: LiveRun; shown: ShownMoment; item: PlanItem }) {
+function Counter({
+  run,
+  shown,
+  item,
+  weights,
+}: {
+  run: LiveRun;
+  shown: ShownMoment;
+  item: PlanItem;
+  weights: WeightUnit;
+}) {
   const mode = modeOf(run.state, shown.item);
   const drill = drillOf(item);
   const counted = countedAt(drill, shown.breath, shown.of || item.breaths);
   const one = drill.setsAre.slice(0, -1);
-  const held = drill.load ? heldInWords(item, shown.side) : null;
+  const held = drill.load ? heldInWords(item, shown.side, weights) : null;
   const { place } = run;
   const askLeft = useCallback(() => `${Math.ceil(place().leftSeconds)} s`, [place]);
   return (

@@ -542,6 +542,31 @@ describe('pace and dose, on the fly', () => {
     expect(screen.getByText('/5')).toBeTruthy();
   });
 
+  test('a weight goes up and down in the studio’s unit by what a weight is marked with, and lighter is said in it, too', async () => {
+    const view = viewOf([fact('touch', 'yes')]);
+    const weighed = planItem({ drillId: 'press-breath', props: ['weight'], breaths: 4, cadences: [cadence(3, 6)] });
+    await live(run([], { items: [weighed] }), { view: { ...view, settings: { ...view.settings, weightUnit: 'lb' } } });
+    await press(' ');
+    await pass(11);
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Pace and dose' })));
+    const group = within(screen.getByRole('group', { name: 'Weight' }));
+    const pounds = () => Number(/([\d.]+) lb/.exec(group.getByRole('status').textContent)![1]);
+    const begins = pounds();
+    await doing(() => fireEvent.click(group.getByRole('button', { name: 'Weight: more' })));
+    await pass(0.1);
+    // The drill begins with so many kilograms, which are no whole pounds.
+    expect([begins % 1 === 0, pounds() % 1]).toEqual([false, 0]);
+    expect(pounds()).toBe(Math.round(begins + 1));
+    expect((last() as { kg: number }).kg).toBeCloseTo(pounds() * 0.45359237, 9);
+    const easier = screen.getByRole('button', { name: /^Easier/ });
+    const said = Number(/([\d.]+) lb, same pace/.exec(easier.textContent)![1]);
+    expect(said).toBeLessThan(pounds());
+    await pass(1);
+    await doing(() => fireEvent.click(easier));
+    await pass(0.1);
+    expect(pounds()).toBe(said);
+  });
+
   test('following: taps set the pace', async () => {
     await breathing();
     await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Pace and dose' })));

@@ -15,7 +15,7 @@ import {
   sitOutOf,
   unnamedMarks,
 } from '@/core/coach';
-import { lighterThan } from '@/core/load';
+import { lighterThan, weightInWords } from '@/core/load';
 import { type Gates } from '@/core/safety';
 import { type PlanItem, cueWords, drillOf, weightOf } from '@/core/sequence';
 import { newId } from '@/keep';
@@ -186,14 +186,15 @@ export function useNeighbours(
     return put(to, why);
   };
   const { load } = drill;
+  const { weightUnit } = view.settings;
   const kg = weightOf(item);
-  const lighter = load && kg !== null ? lighterThan(kg) : null;
+  const lighter = load && kg !== null ? lighterThan(kg, weightUnit) : null;
   /** The same at the same pace with less in the hand, where the drill has no easier neighbour. */
   const takeLighter = (to: number) =>
     append({ ...adjustment(index, item, { kg: to }), ...sitOutOf(view.id, group, { ...item, kg: to }) });
   const canTakeBack = swapped !== null && swapped.index === index && items[index]?.id === swapped.to;
   return {
-    easier: lighter === null ? (usable?.easier?.name ?? null) : `${lighter} kg, same pace`,
+    easier: lighter === null ? (usable?.easier?.name ?? null) : `${weightInWords(lighter, weightUnit)}, same pace`,
     harder: usable?.harder?.name ?? null,
     another: usable?.another?.name ?? null,
     readiness,

@@ -22,6 +22,7 @@ import {
   stateOf,
   timelineOf,
 } from '@/core/coach';
+import { type WeightUnit } from '@/core/load';
 import { type RefusalCode, type StoredRun } from '@/core/record';
 import { newId, useKeep, waitingPayloads } from '@/keep';
 import { say } from '@/parts/say';
@@ -61,7 +62,12 @@ export interface WhatIsTold {
  * A run as a fold over its events: those the server has, those still waiting in this browser, and those that happen now.
  * Each is written to the outbox before anything else happens, so a reload or a lost server comes back to the same second.
  */
-export function useRun(run: StoredRun, people: readonly RunPerson[] = [], of: WhatIsTold | null = null): LiveRun {
+export function useRun(
+  run: StoredRun,
+  weights: WeightUnit,
+  people: readonly RunPerson[] = [],
+  of: WhatIsTold | null = null,
+): LiveRun {
   const [state, setState] = useState<RunState>(() => stateOf(run));
   const [writes, setWrites] = useState(false);
   const [ready, setReady] = useState(false);
@@ -83,7 +89,7 @@ export function useRun(run: StoredRun, people: readonly RunPerson[] = [], of: Wh
     (event: RunEvent, atEpochMs: number): StampedEvent | null => {
       if (!mayWrite.current) return null;
       // What the server would refuse is not begun here: asked first, with the same rules.
-      const denied = on.current.length > 0 ? eventDenied(latest.current, event, on.current, atEpochMs) : null;
+      const denied = on.current.length > 0 ? eventDenied(latest.current, event, on.current, atEpochMs, weights) : null;
       if (denied) {
         say(denied.why);
         return null;
@@ -103,7 +109,7 @@ export function useRun(run: StoredRun, people: readonly RunPerson[] = [], of: Wh
       });
       return stamped;
     },
-    [run.id, keep],
+    [run.id, keep, weights],
   );
 
   /** Takes in what others put into the run. @returns whether it is still this window’s to write */

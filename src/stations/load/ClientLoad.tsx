@@ -27,6 +27,7 @@ export const ClientLoad = drawnAsShown(function ClientLoad({
   return (
     <LoadStation
       keepAs={view.id}
+      weights={view.settings.weightUnit}
       gates={view.gates}
       cautions={flagged.length > 0 ? flagged.join(', ') : null}
       log={view.visit && { visitId: view.visit.id, lifts: view.visit.lifts }}

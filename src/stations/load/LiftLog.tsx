@@ -6,6 +6,7 @@ import {
   type LoadAnswer,
   type LoadAsked,
   type StoredLift,
+  type WeightUnit,
   liftBreaths,
   liftInWords,
 } from '@/core/load';
@@ -23,6 +24,7 @@ const sameSetMs = 600;
 export function LiftLog({
   visitId,
   lifts,
+  unit,
   answer,
   asked,
   repetitions,
@@ -30,6 +32,8 @@ export function LiftLog({
   visitId: string;
   /** Of this visit, oldest first. */
   lifts: readonly StoredLift[];
+  /** What weights are typed in here: what was done is said so, too. */
+  unit: WeightUnit;
   answer: LoadAnswer | null;
   asked: LoadAsked;
   repetitions: number;
@@ -106,10 +110,10 @@ export function LiftLog({
         <ol className="mt-2" reversed>
           {[...lifts].reverse().map((one) => (
             <li key={one.id} className="flex flex-wrap items-center justify-between gap-3 border-t border-rule py-1">
-              <span>{liftInWords(one.lift)}</span>
+              <span>{liftInWords(one.lift, unit)}</span>
               <Button look="quiet" onClick={() => void takeBack(one)}>
                 Take back
-                <span className="sr-only">: {liftInWords(one.lift)}</span>
+                <span className="sr-only">: {liftInWords(one.lift, unit)}</span>
               </Button>
             </li>
           ))}

@@ -7,15 +7,16 @@ import {
   type LoadAnswer,
   type Movement,
   type StoredLift,
+  type WeightUnit,
   breathInWords,
   drillLoadOf,
   findMovement,
-  inUnit,
   loadAnswer,
   loadFaults,
   loadMovements,
   partInWords,
   usualSet,
+  weightInWords,
 } from '@/core/load';
 import { type Gates } from '@/core/safety';
 import { Button } from '@/parts/Button';
@@ -43,6 +44,7 @@ const KeepAsDrill = memo(
 /** Breath under load: a movement, how it is loaded, and when to breathe in it; the line of pull can be turned, and the answer follows. */
 export function LoadStation({
   keepAs,
+  weights,
   gates,
   cautions,
   log = null,
@@ -50,6 +52,8 @@ export function LoadStation({
 }: {
   /** What is typed is kept in this browser under it. */
   keepAs: string;
+  /** What a weight is typed in until another unit is chosen here. */
+  weights: WeightUnit;
   /** Of a client; null in the catalogue, where nobody is asked about. */
   gates: Gates | null;
   /** What stands against them, in words. */
@@ -60,7 +64,7 @@ export function LoadStation({
   intoPlan?: ((load: DrillLoad | null, sets: number, times: number) => ReactNode) | null;
 }) {
   const [kept, remember] = useKeptValue<Kept>(`kokyu.load.${keepAs}`);
-  const typed: Typed = kept && findMovement(kept.movementId) ? kept : begin(findMovement('side-bend')!);
+  const typed: Typed = kept && findMovement(kept.movementId) ? kept : begin(findMovement('side-bend')!, weights);
   const told = movementAsked(typed);
   const latest = useRef({ kept, typed, remember });
   useEffect(() => {
@@ -92,7 +96,7 @@ export function LoadStation({
   const shown = answer ?? loadAnswer(askedOf(begin(findMovement(typed.movementId)!)), gates);
   const { movement } = shown;
   const oneSided = told.pull.hand === 'left' || told.pull.hand === 'right';
-  const load = answer && drillLoadOf(asked, answer);
+  const load = answer && drillLoadOf(asked, answer, typed.unit);
   const usual = usualSet(shown, asked);
   const chosen = typed.chosen?.[shown.strategy];
   const sets = chosen?.sets ?? usual.sets;
@@ -173,14 +177,20 @@ export function LoadStation({
             {answer?.tooHeavy && (
               <p className="self-center">
                 {load
-                  ? `Planned and kept at ${Number(inUnit(load.kg, typed.unit).toFixed(1))} ${typed.unit}: no held breath.`
+                  ? `Planned and kept at ${weightInWords(load.kg, typed.unit)}: no held breath.`
                   : 'Too heavy without a held breath: say how often it can be lifted, or take less.'}
               </p>
             )}
             <KeepAsDrill load={load} />
           </div>
           {log && (
-            <LiftLog {...log} answer={answer} asked={asked} repetitions={shown.strategy === 'steady' ? 1 : times} />
+            <LiftLog
+              {...log}
+              unit={typed.unit}
+              answer={answer}
+              asked={asked}
+              repetitions={shown.strategy === 'steady' ? 1 : times}
+            />
           )}
           <Reasons answer={shown} unit={typed.unit} />
         </>

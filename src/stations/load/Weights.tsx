@@ -12,6 +12,7 @@ import {
   kgOf,
   mostRepetitions,
   nearestBelow,
+  weightInWords,
 } from '@/core/load';
 import { published } from '@/core/reasons';
 import { Button } from '@/parts/Button';
@@ -214,9 +215,7 @@ const turnedOver = (toward: NonNullable<Typed['toward']>): NonNullable<Typed['to
 
 const atHandInWords = (most: number, atHand: readonly number[], unit: WeightUnit): string => {
   const found = nearestBelow(most, atHand);
-  return found === null
-    ? 'Nothing at hand is that light.'
-    : `At hand: ${Number(inUnit(found, unit).toFixed(1))} ${unit}.`;
+  return found === null ? 'Nothing at hand is that light.' : `At hand: ${weightInWords(found, unit)}.`;
 };
 
 /** How much of the most it is, as the formulas have it: a range, never one figure. */

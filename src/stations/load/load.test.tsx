@@ -19,7 +19,7 @@ beforeEach(() => {
 });
 afterEach(cleanup);
 
-const show = () => render(<LoadStation keepAs="ada" gates={null} cautions={null} />);
+const show = () => render(<LoadStation keepAs="ada" weights="kg" gates={null} cautions={null} />);
 const type = (label: string, value: string) =>
   doing(() => fireEvent.change(screen.getByRole('textbox', { name: label }), { target: { value } }));
 const choose = (name: string) => doing(() => fireEvent.click(screen.getByRole('radio', { name })));
@@ -80,7 +80,7 @@ describe('the log', () => {
   const press = (name: string) => doing(() => fireEvent.click(screen.getByRole('button', { name })));
 
   test('two taps of a fast finger are one set; what is said of it is not carried on to the next', async () => {
-    render(<LoadStation keepAs="ada" gates={null} cautions={null} log={log} />);
+    render(<LoadStation keepAs="ada" weights="kg" gates={null} cautions={null} log={log} />);
     await choose('Lost');
     await doing(() => {
       const button = screen.getByRole('button', { name: 'Log this set of 20' });
@@ -92,7 +92,7 @@ describe('the log', () => {
   });
 
   test('a second tap that a busy page gets to late is the same set; one that was meant is another', async () => {
-    render(<LoadStation keepAs="ada" gates={null} cautions={null} log={log} />);
+    render(<LoadStation keepAs="ada" weights="kg" gates={null} cautions={null} log={log} />);
     const button = screen.getByRole('button', { name: 'Log this set of 20' });
     const [clock, page] = [Date.now(), performance.now()];
     const tap = (madeMs: number, handledMs: number) => {
@@ -111,7 +111,7 @@ describe('the log', () => {
   });
 
   test('a carry is one, whatever was counted before', async () => {
-    render(<LoadStation keepAs="ada" gates={null} cautions={null} log={log} />);
+    render(<LoadStation keepAs="ada" weights="kg" gates={null} cautions={null} log={log} />);
     await movement('carry-both');
     await press('Log this one');
     expect(logged()).toMatchObject([{ movementId: 'carry-both', repetitions: 1 }]);
@@ -128,12 +128,14 @@ test('what is no number stays as it was typed in another unit, and weights at ha
 });
 
 test('what is off says so and shows nothing to follow; how light it must be is told in the unit that was chosen', async () => {
-  const shown = render(<LoadStation keepAs="ada" gates={gatesOfPerson({ shoulder: {} })} cautions="shoulder" />);
+  const shown = render(
+    <LoadStation keepAs="ada" weights="kg" gates={gatesOfPerson({ shoulder: {} })} cautions="shoulder" />,
+  );
   await movement('press-overhead');
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Press overhead: not today');
   expect(screen.queryByText(/One repetition/)).toBeNull();
   shown.unmount();
-  render(<LoadStation keepAs="ben" gates={gatesOfPerson({ heart: {} })} cautions="heart" />);
+  render(<LoadStation keepAs="ben" weights="kg" gates={gatesOfPerson({ heart: {} })} cautions="heart" />);
   await movement('hinge');
   await choose('lb');
   await type('Weight', '132');
@@ -273,7 +275,7 @@ test('near the most few repetitions are logged and planned, as few as can be don
 
 test('repetitions chosen for a light load are not those of a heavy one, and are there again with the light one', async () => {
   const log = { visitId: '00000000-0000-4000-8000-000000000001', lifts: [] };
-  render(<LoadStation keepAs="ada" gates={null} cautions={null} log={log} />);
+  render(<LoadStation keepAs="ada" weights="kg" gates={null} cautions={null} log={log} />);
   await movement('squat');
   await press('Repetitions: more');
   expect(screen.getByRole('button', { name: 'Log this set of 21' })).toBeTruthy();
@@ -288,7 +290,7 @@ test('repetitions chosen for a light load are not those of a heavy one, and are 
 
 // Found on reading it again: the load to go down to was told, and the heavy one was planned all the same.
 test('who may hold no breath has a heavy load planned as light as it was told to be; with nothing known of how light, not at all', async () => {
-  render(<LoadStation keepAs="ben" gates={gatesOfPerson({ heart: {} })} cautions="heart" />);
+  render(<LoadStation keepAs="ben" weights="kg" gates={gatesOfPerson({ heart: {} })} cautions="heart" />);
   await movement('hinge');
   await type('Weight', '60');
   await type('Times possible', '5');

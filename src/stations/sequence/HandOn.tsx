@@ -48,7 +48,7 @@ export function HandOn({
     say('The template is taken off.', () => send('template.restore', { templateId }));
   };
   const sheet = (each: Plan) =>
-    scoreSheetSvg(scoreItems(each, []), {
+    scoreSheetSvg(scoreItems(each, [], view.settings.weightUnit), {
       title: intentInWords(each.request.intent, each.request.side ?? undefined),
       studio: view.settings.studioName,
       minutes: each.request.minutes,

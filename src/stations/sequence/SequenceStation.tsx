@@ -196,12 +196,13 @@ function Planning({
     [plan, pulled],
   );
   const { history, ownDrills } = context;
+  const { weightUnit } = view.settings;
   const problems = useMemo(
     () => (shown ? checkPlan(shown, view.gates, { history, ownDrills }) : []),
     [shown, view.gates, history, ownDrills],
   );
   const totals = useMemo(() => (shown ? planTotals(shown.items) : null), [shown]);
-  const bars = useMemo(() => (shown ? scoreItems(shown, problems) : []), [shown, problems]);
+  const bars = useMemo(() => (shown ? scoreItems(shown, problems, weightUnit) : []), [shown, problems, weightUnit]);
   const breathsOf = useMemo(() => new Map(shown?.items.map(({ id, breaths }) => [id, breaths])), [shown]);
   const selected = shown?.items.find(({ id }) => id === selectedId) ?? shown?.items[0] ?? null;
   const place = shown && selected ? shown.items.indexOf(selected) : -1;
@@ -472,7 +473,7 @@ function Planning({
         </p>
         <Handing view={view} plan={late} onItems={beginFrom} />
       </div>
-      {late && late.items.length > 0 && <Printed plan={late} studio={view.settings.studioName} />}
+      {late && late.items.length > 0 && <Printed plan={late} settings={view.settings} />}
     </>
   );
 }

@@ -59,7 +59,7 @@ describe('the bars of the score', () => {
   // Found on paper: twin balls stood there as “twinBalls”, the name the code has for them.
   test('props stand on screen and on paper by their names', () => {
     const ball = { ...first, props: ['twinBalls', 'band'] as PropId[] };
-    const bars = scoreItems({ ...plan, items: [ball] }, []);
+    const bars = scoreItems({ ...plan, items: [ball] }, [], 'kg');
     const paper = scoreSheetSvg([{ ...bars[0]!, segments: [{ ...bars[0]!.segments[0]!, seconds: 600 }] }], {
       title: 'Open',
       studio: 'Saltmarsh Movement Rooms',
@@ -72,19 +72,19 @@ describe('the bars of the score', () => {
   });
 
   test('an item that did not change keeps its bar; one after another position, or with a problem, gets a new one', () => {
-    const bars = scoreItems(plan, []);
+    const bars = scoreItems(plan, [], 'kg');
     expect(bars).toHaveLength(plan.items.length);
     const longer = { ...plan, items: [withBreaths(first, first.breaths + 1), ...plan.items.slice(1)] };
-    const again = scoreItems(longer, []);
+    const again = scoreItems(longer, [], 'kg');
     expect(again[0]).not.toBe(bars[0]);
     expect(again.slice(1).every((bar, i) => bar === bars[i + 1])).toBe(true);
     const problem = { code: 'gated' as const, level: 'off' as const, itemId: second.id, what: 'x', wayOut: 'y' };
-    expect(scoreItems(plan, [problem])[1]).toMatchObject({ id: second.id, problem: 'off' });
+    expect(scoreItems(plan, [problem], 'kg')[1]).toMatchObject({ id: second.id, problem: 'off' });
     expect(bars[1]!.problem).toBeNull();
   });
 
   test('a drill that is gone is left out of the drawing', () => {
-    expect(scoreItems({ ...plan, items: [{ ...first, drillId: 'no-longer' }, second] }, [])).toHaveLength(1);
+    expect(scoreItems({ ...plan, items: [{ ...first, drillId: 'no-longer' }, second] }, [], 'kg')).toHaveLength(1);
   });
 });
 

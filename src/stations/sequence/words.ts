@@ -1,6 +1,7 @@
 import { movementInWords, propsInWords } from '@/core/catalogue';
 import { specOf } from '@/core/body';
 import { cadencesInWords, doseInWords } from '@/core/coach';
+import { type WeightUnit } from '@/core/load';
 import {
   type Plan,
   type PlanItem,
@@ -18,23 +19,28 @@ import { type ScoreItem } from '@/parts/figures/score/ScoreBar';
 const made = new WeakMap<PlanItem, { context: string; bar: ScoreItem }>();
 
 /** The items of a plan as the score draws them; a drill that is gone is left out of the drawing, not of the plan. */
-export function scoreItems(plan: Plan, problems: readonly BrokenRule[]): ScoreItem[] {
+export function scoreItems(plan: Plan, problems: readonly BrokenRule[], weights: WeightUnit): ScoreItem[] {
   return plan.items.flatMap((item, index) => {
     if (!knownDrill(item)) return [];
     const own = problems.filter(({ itemId }) => itemId === item.id);
     const problem = own.some(({ level }) => level === 'off') ? 'off' : own.length > 0 ? 'mind' : null;
     const previous = plan.items[index - 1]?.position ?? null;
     // Everything a bar takes from outside its item.
-    const context = `${previous} ${problem}`;
+    const context = `${previous} ${problem} ${weights}`;
     const known = made.get(item);
     if (known?.context === context) return [known.bar];
-    const bar = barOf(item, previous, problem);
+    const bar = barOf(item, previous, problem, weights);
     made.set(item, { context, bar });
     return [bar];
   });
 }
 
-function barOf(item: PlanItem, previous: PlanItem['position'] | null, problem: ScoreItem['problem']): ScoreItem {
+function barOf(
+  item: PlanItem,
+  previous: PlanItem['position'] | null,
+  problem: ScoreItem['problem'],
+  weights: WeightUnit,
+): ScoreItem {
   const drill = drillOf(item);
   return {
     id: item.id,
@@ -44,7 +50,7 @@ function barOf(item: PlanItem, previous: PlanItem['position'] | null, problem: S
     props: propsInWords(item.props),
     side: item.side,
     cadence: cadencesInWords(item),
-    dose: doseInWords(item),
+    dose: doseInWords(item, weights),
     cue: cueWords(item)[0] ?? '',
     floor: (drill.stances.pelvicFloor?.stance as FloorStance | undefined) ?? null,
     tone: drill.stances.abdominalStrategy?.stance ?? null,

@@ -54,7 +54,8 @@ const Form = memo(function SettingsForm({ settings, today, usual, ownable, owner
   const talk = useSetting('talkSeconds');
   const props_ = useSetting('ownProps');
   const clientCount = useSetting('clientCount');
-  const unit = useSetting('lengthUnit');
+  const lengthUnit = useSetting('lengthUnit');
+  const weightUnit = useSetting('weightUnit');
   const theme = useSetting('theme');
   const language = useSetting('dateLanguage');
   const weekStart = useSetting('weekStart');
@@ -117,7 +118,16 @@ const Form = memo(function SettingsForm({ settings, today, usual, ownable, owner
             { value: 'cm', label: 'cm' },
             { value: 'in', label: 'inches' },
           ]}
-          onChange={(next) => void unit.save(next)}
+          onChange={(next) => void lengthUnit.save(next)}
+        />
+        <ChoiceChips
+          label="Weights in"
+          value={settings.weightUnit}
+          choices={[
+            { value: 'kg', label: 'kg' },
+            { value: 'lb', label: 'pounds' },
+          ]}
+          onChange={(next) => void weightUnit.save(next)}
         />
         <ChoiceChips
           label="Pages are, until a browser is switched"

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { type Lift } from '@/core/load';
+import { type Lift, type WeightUnit } from '@/core/load';
 import { type LengthUnit } from '@/core/look';
 import { dayInWords } from '@/core/record';
 import { capital, commonPractice } from '@/core/reasons';
@@ -43,8 +43,9 @@ export interface OverStationProps {
   visit: boolean;
   name: string;
   today: string;
-  /** The unit lengths are said in. */
+  /** The units lengths and weights are said in. */
   lengths: LengthUnit;
+  weights: WeightUnit;
   /** Every measure that was taken, over all visits. */
   over: readonly Followed[];
   /** The one that leads the page until the coach chooses another. */
@@ -72,6 +73,7 @@ export function OverStation({
   name,
   today,
   lengths,
+  weights,
   over,
   lead,
   rings,
@@ -140,7 +142,7 @@ export function OverStation({
         <ToldOver told={told} said={said} />
       </Fence>
       <Fence what="Under load">
-        <UnderLoad lifts={lifts} said={said} />
+        <UnderLoad lifts={lifts} weights={weights} said={said} />
       </Fence>
       {rest.length > 0 && (
         <section aria-labelledby="rest" className="mt-8 border-t border-ink pt-4">

@@ -1,5 +1,5 @@
 'use client';
-import { type Lift, kgInWords, liftsOver, strategies } from '@/core/load';
+import { type Lift, type WeightUnit, liftsOver, strategies, weightInWords } from '@/core/load';
 
 /** Rows of a movement that are shown, the newest first. */
 const rowsShown = 6;
@@ -7,9 +7,11 @@ const rowsShown = 6;
 /** Load against strategy, a movement at a time: with how much the breath still went along, and from how much on it did not. */
 export function UnderLoad({
   lifts,
+  weights,
   said,
 }: {
   lifts: readonly { day: string; lift: Lift }[];
+  weights: WeightUnit;
   said: (day: string) => string;
 }) {
   const over = liftsOver(lifts);
@@ -26,8 +28,8 @@ export function UnderLoad({
             <p>
               {wentUpTo === null
                 ? 'The breath never went along yet.'
-                : `The breath went along up to ${kgInWords(wentUpTo)}.`}
-              {failedFrom !== null && ` Lost, held or leaked from ${kgInWords(failedFrom)} on.`}
+                : `The breath went along up to ${weightInWords(wentUpTo, weights)}.`}
+              {failedFrom !== null && ` Lost, held or leaked from ${weightInWords(failedFrom, weights)} on.`}
             </p>
             <table className="mt-1 w-full text-sm">
               <caption className="sr-only">{name}, sets, newest first</caption>
@@ -41,7 +43,7 @@ export function UnderLoad({
                         {said(day)}
                       </th>
                       <td className="py-0.5 pr-3 text-right">
-                        {kgInWords(lift.kg)} × {lift.repetitions}
+                        {weightInWords(lift.kg, weights)} × {lift.repetitions}
                       </td>
                       <td className="py-0.5 pr-3">{strategies[lift.strategy].name}</td>
                       <td className={`py-0.5 ${lift.breath === 'went along' && !lift.leaked ? '' : 'text-caution'}`}>

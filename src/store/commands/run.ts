@@ -75,9 +75,10 @@ function denial(payload: Payload<'run.append'>, moment: Moment, { visits }: Scop
       closed: !openStations[path.state].includes('coach') ? (path.reasons[0]?.what ?? 'Not today.') : null,
     };
   });
+  const { weightUnit } = moment.settings();
   let state = stateOf(run);
   for (const stamped of fresh) {
-    const denied = eventDenied(state, stamped.event, people, stamped.atEpochMs);
+    const denied = eventDenied(state, stamped.event, people, stamped.atEpochMs, weightUnit);
     if (denied) return denied.why;
     state = reduceRun(state, stamped);
   }

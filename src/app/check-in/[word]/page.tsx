@@ -11,7 +11,7 @@ export default async function Page({ params }: { params: Promise<{ word: string 
   const { word } = await params;
   const found = checkInNow(word);
   if (!found) return <LinkOver />;
-  const { home, gates, today, told } = found;
+  const { home, gates, today, told, weights } = found;
   const { plan } = home;
   const off = new Set(withdrawnOf(plan.items, gates).map(({ id }) => id));
   return (
@@ -22,7 +22,7 @@ export default async function Page({ params }: { params: Promise<{ word: string 
       today={dayOfHome(plan, today)}
       begun={dayIn(Date.parse(`${plan.from}T12:00:00Z`), 'UTC') <= today}
       items={plan.items.slice(0, 3).map(({ id, item }) => {
-        const { name, dose } = homeWords(item);
+        const { name, dose } = homeWords(item, weights);
         return { id, name, dose, off: off.has(id) };
       })}
       told={told}

@@ -213,7 +213,7 @@ export const floorDrills: readonly Drill[] = [
     positions: ['hook-lying'],
     movement: 'march',
     hands: 'hip bones',
-    setUp: 'Hands on the hip bones, low back quiet. The foot lifts 8 to 10 cm, no more.',
+    setUp: 'Hands on the hip bones, low back quiet. The foot lifts a hand’s width, 8 to 10 cm, no more.',
     setUpSeconds: 20,
     steps: [
       ['inhale', 'Wait; ribs wide, belly soft.'],

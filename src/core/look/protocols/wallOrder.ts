@@ -32,7 +32,7 @@ export const wallOrder = protocol({
   minutes: 1.2,
   positions: ['hook-lying', 'propped', 'side-lying', 'sitting'],
   setUp:
-    'Hands above the pubic bone: what draws in first on the exhale? Then one foot up 8 to 10 cm on an exhale, left and right.',
+    'Hands above the pubic bone: what draws in first on the exhale? Then one foot up a hand’s width, 8 to 10 cm, on an exhale, left and right.',
   means: 'In which order the wall works at little load. Not strength.',
   takenTwice: true,
   picture: 'march',

@@ -1,7 +1,8 @@
 import { LoadStation } from '@/stations/load/LoadStation';
+import { loadSettings } from '../../../load';
 
 export const metadata = { title: 'Breath under load' };
 
 export default function LoadPage() {
-  return <LoadStation keepAs="catalogue" gates={null} cautions={null} />;
+  return <LoadStation keepAs="catalogue" weights={loadSettings().weightUnit} gates={null} cautions={null} />;
 }

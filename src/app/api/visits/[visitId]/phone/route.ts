@@ -16,9 +16,10 @@ export async function GET(_request: Request, { params }: { params: Promise<{ vis
   const { home, visit } = found;
   const view = loadClient(visit.clientId);
   if (!view) return answer({ why: 'No such client.' }, 404);
-  const { studioName } = loadSettings();
+  const { studioName, weightUnit } = loadSettings();
   const data = phoneDataOf(home, {
     studio: studioName,
+    weights: weightUnit,
     ...shownWeek(view),
   });
   return new Response(phonePage(data, await phoneScript(), digest), {

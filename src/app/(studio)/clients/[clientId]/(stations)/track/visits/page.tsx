@@ -26,6 +26,7 @@ export default async function OverVisitsPage({ params }: { params: Promise<{ cli
         name={view.name}
         today={view.today}
         lengths={view.settings.lengthUnit}
+        weights={view.settings.weightUnit}
         over={over}
         lead={lead}
         {...rest}
