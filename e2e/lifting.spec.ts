@@ -11,6 +11,7 @@ import {
   seedReading,
   planCommands,
   runCommands,
+  seedRun,
 } from './support/walk';
 
 const server = sharedStudio();
@@ -196,3 +197,69 @@ async function post(page: Page, commands: object[]) {
   const { outcomes } = (await answer.json()) as { outcomes: { state: string }[] };
   expect(outcomes.filter(({ state }) => state === 'refused')).toEqual([]);
 }
+
+/** Words that lie over other words, by what is drawn of them; what is only read out takes no room. */
+const overlapping = (page: Page) =>
+  page.evaluate(() => {
+    const lines: { words: string; left: number; right: number; top: number; bottom: number }[] = [];
+    const texts = document.createTreeWalker(document.querySelector('main')!, NodeFilter.SHOW_TEXT);
+    for (let text = texts.nextNode(); text; text = texts.nextNode()) {
+      const around = document.createRange();
+      around.selectNodeContents(text);
+      const shown = text.parentElement!.checkVisibility() && !text.parentElement!.closest('.sr-only');
+      if (!text.textContent!.trim() || !shown) continue;
+      for (const { left, right, top, bottom } of around.getClientRects()) {
+        // Letters fill no more than the middle of their line.
+        const air = (bottom - top) / 5;
+        lines.push({ words: text.textContent!, left, right, top: top + air, bottom: bottom - air });
+      }
+    }
+    return lines.flatMap((one, at) =>
+      lines
+        .slice(at + 1)
+        .filter(
+          (other) =>
+            Math.min(one.right, other.right) - Math.max(one.left, other.left) > 2 &&
+            Math.min(one.bottom, other.bottom) - Math.max(one.top, other.top) > 2,
+        )
+        .map((other) => `${one.words} over ${other.words}`),
+    );
+  });
+
+test('on a tablet, stood on end or lying, and on a phone nothing of a run lies over anything else; on end there is the figure, too', async ({
+  page,
+}) => {
+  await ownClock(page);
+  // The longest words to be set up with, then a movement’s word over the breath’s.
+  const items = [
+    planItem('light-hold-breaths', { position: 'legs on a chair' }),
+    planItem('side-bend-weight', { side: 'left', position: 'loaded stand', props: ['weight'], breaths: 6 }),
+  ];
+  await seedRun(page, server.url, 'Loveday Kiddlewick', items);
+  await page.clock.pauseAt(new Date(Date.now() + 30_000));
+  const drill = page.getByRole('complementary', { name: 'This drill' });
+  const fits = async () => {
+    for (const [width, height, figure] of [
+      [1024, 768, true],
+      [768, 954, true],
+      [820, 1100, true],
+      [390, 844, false],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      const where = `${width} × ${height}`;
+      await expect.poll(() => overlapping(page), { message: where, timeout: 5000 }).toEqual([]);
+      await expect(drill.locator('figure'), where).toBeVisible({ visible: figure });
+      await expect(page.getByRole('button', { name: /Stop/ }), where).toBeInViewport({ ratio: 1 });
+    }
+  };
+  await page.keyboard.press(' ');
+  await page.clock.runFor(500);
+  await expect(page.getByText('set up', { exact: true })).toBeVisible();
+  await fits();
+  for (const seconds of [1, 1, 1]) {
+    await page.keyboard.press('n');
+    await page.clock.runFor(seconds * 1000);
+  }
+  await expect(part(page)).not.toHaveText('');
+  await fits();
+});

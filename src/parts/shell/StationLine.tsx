@@ -50,13 +50,13 @@ export function StationLine({
           const inside = (
             <>
               <span className="text-sm text-ink2">{number}</span>
-              <span className={current === id ? 'font-semibold' : ''}>{name}</span>
+              <span className={`whitespace-nowrap ${current === id ? 'font-semibold' : ''}`}>{name}</span>
               {!isOpen && <Lock size={14} aria-hidden />}
             </>
           );
           const shape = `flex min-h-11 items-center gap-2 border-b-4 pt-1 pr-3 pl-3 ${mark}`;
           return (
-            <li key={id} className="flex-1 border-l border-rule last:border-r">
+            <li key={id} className="flex-auto border-l lg:flex-1 border-rule last:border-r">
               {isOpen ? (
                 <Link
                   href={`/clients/${clientId}/${id}`}

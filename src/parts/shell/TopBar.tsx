@@ -27,8 +27,12 @@ export function TopBar({
 }) {
   return (
     <header className="screen-only sticky top-0 z-20 flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule bg-paper px-4 py-1 lg:px-7">
-      <Link href="/" className="flex min-h-11 items-center font-semibold hover:underline">
-        {studioName}
+      <Link
+        href="/"
+        // Beside a name it makes room for it: in one line on a tablet, too.
+        className={`flex min-h-11 items-center font-semibold hover:underline ${clientName ? 'max-lg:max-w-32' : ''}`}
+      >
+        <span className="truncate">{studioName}</span>
       </Link>
       {clientName && <span className="max-w-64 truncate text-lg font-semibold">{clientName}</span>}
       {children}

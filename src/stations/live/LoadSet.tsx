@@ -15,8 +15,13 @@ import { type ShownMoment } from './useMoment';
 const phaseWords: Record<Phase, string> = { inhale: 'IN', topPause: 'KEEP', exhale: 'OUT', bottomPause: 'WAIT' };
 const handOf = (side: PlanItem['side'] | null) => (side === 'left' || side === 'right' ? side : 'none');
 
-/** As large as there is room for, so that the longest word stays in its column: by the letters it has. */
-const sized = (letters: number) => ({ fontSize: `min(7.5rem, 15dvh, ${(108 / Math.max(4, letters)).toFixed(1)}cqw)` });
+/** As large as there is room for: by the letters it has, and beside the count, which takes up to a third, by its longest word. */
+const sized = (words: string) => {
+  const [letters, word] = [words.length, Math.max(...words.split(' ').map(({ length }) => length))];
+  return {
+    fontSize: `min(7.5rem, var(--high, 15dvh), ${(108 / Math.max(4, letters)).toFixed(1)}cqw, calc((100cqw - min(10rem, 36cqw)) / ${(0.85 * Math.max(4, word)).toFixed(2)}))`,
+  };
+};
 
 /** A set paced by the clock: the movement's word over the breath's, one count, and how the movement goes over the breath. */
 export function LoadSet({
@@ -37,7 +42,7 @@ export function LoadSet({
   const way = useMemo(() => wayOf(repetition, breaths?.cadences ?? []), [repetition, breaths]);
   const stretches = useMemo(() => (breaths?.cadences ?? []).map((cadence) => ({ cadence, breaths: 1 })), [breaths]);
   const phase = (shown.phase ?? 'inhale') as Phase;
-  const longest = Math.max(...repetition.movement.parts.map(({ name }) => name.length));
+  const longest = repetition.movement.parts.map(({ name }) => name).reduce((a, b) => (b.length > a.length ? b : a));
   const askSeconds = useCallback(() => place().intoSeconds, [place]);
   const askPart = useCallback(() => {
     const { moment } = place();
@@ -56,31 +61,41 @@ export function LoadSet({
   const step = stepAt(drill, phase, shown.breath);
   const paused = state.status === 'paused';
   return (
-    <button type="button" onClick={onPress} className="@container flex min-h-0 w-full min-w-0 flex-col gap-2 text-left">
+    <button
+      type="button"
+      onClick={onPress}
+      className="@container flex min-h-0 w-full min-w-0 flex-col gap-2 text-left upright:[--high:9dvh]"
+    >
       {paused ? (
         <WaitingWords pausedBy={state.pausedBy} phase={phase} />
       ) : (
-        <span className="grid min-h-0 grid-cols-[minmax(0,1fr)_auto] items-center gap-4">
+        <span className="grid shrink-0 grid-cols-[minmax(0,1fr)_auto] items-center gap-4">
           <span className="flex min-w-0 flex-col leading-none font-bold">
             <span style={sized(longest)} className="min-h-[1em] break-words" data-part>
               <Tick ask={askPart} />
             </span>
-            <span style={sized(4)} className={phaseInk[phase]} data-phase={phase}>
+            <span style={sized(phaseWords.topPause)} className={phaseInk[phase]} data-phase={phase}>
               {phaseWords[phase]}
             </span>
           </span>
-          <span className="flex flex-col items-center pr-2 lg:pr-10">
-            <Tick ask={askCount} className="text-8xl leading-none font-bold tabular-nums lg:text-[min(14rem,28dvh)]" />
-            <Tick ask={askOf} className="text-lg text-ink2 lg:text-2xl" />
+          <span className="flex flex-col items-center pr-2 upright:pr-6 lg:pr-10">
+            <Tick
+              ask={askCount}
+              className="text-8xl leading-none font-bold tabular-nums upright:text-[min(11rem,13dvh)] lg:text-[min(14rem,28dvh,38cqw)]"
+            />
+            <Tick ask={askOf} className="text-lg text-ink2 upright:text-2xl lg:text-2xl" />
           </span>
         </span>
       )}
       {step && (
-        <span className="block text-2xl leading-tight font-semibold xl:text-[min(2.2rem,5dvh)]" data-step>
+        <span
+          className="block text-2xl leading-tight font-semibold upright:text-[min(2.6rem,3.4dvh)] xl:text-[min(2.2rem,5dvh)]"
+          data-step
+        >
           {step}
         </span>
       )}
-      <span className="mt-auto block max-lg:hidden">
+      <span className="mt-auto block max-lg:hidden tall:block">
         <span className="block text-base text-ink2">{capital(drill.name)}: the movement over the breath</span>
         <Ribbon {...{ stretches, askSeconds, way }} className="w-full shrink-0" />
       </span>
@@ -148,7 +163,7 @@ export function Tally({ at, of }: { at: number; of: number }) {
   return (
     <svg
       viewBox={`0 0 ${Math.max(width, 200)} 40`}
-      className="mt-1 h-8 w-full max-lg:hidden"
+      className="mt-1 h-8 w-full max-lg:hidden upright:block"
       preserveAspectRatio="xMinYMid meet"
       aria-hidden
     >

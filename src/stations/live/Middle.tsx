@@ -67,23 +67,32 @@ export function Middle(props: Props) {
         ) : (
           <span className="flex min-w-0 flex-wrap items-end gap-x-8 gap-y-1">
             <span
-              className={`text-7xl leading-none font-bold lg:text-[min(9rem,17dvh)] ${phaseInk[phase]}`}
+              className={`text-7xl leading-none font-bold upright:text-9xl lg:text-[min(9rem,17dvh)] ${phaseInk[phase]}`}
               data-phase={phase}
             >
               {phaseWords[phase]}
             </span>
             <Tick
               ask={askCount}
-              className={`text-7xl leading-none font-bold ${tight ? 'lg:text-[min(9rem,15dvh)]' : 'lg:text-[min(11rem,20dvh)]'}`}
+              className={`text-7xl leading-none font-bold upright:text-9xl ${tight ? 'lg:text-[min(9rem,15dvh)]' : 'lg:text-[min(11rem,20dvh)]'}`}
             />
           </span>
         )}
-        <span className={`hidden shrink-0 ${tight ? '' : 'xl:block'}`}>
-          <TrunkSection motion={motion} view="side" ask={askBreath} className="h-[min(12rem,22dvh)] w-auto" />
+        <span className={`hidden shrink-0 ${tight ? '' : 'upright:block xl:block'}`}>
+          <TrunkSection
+            motion={motion}
+            view="side"
+            ask={askBreath}
+            className="h-[min(12rem,22dvh)] w-auto upright:h-[min(12rem,15dvh)]"
+          />
         </span>
       </span>
       <Now item={item} phase={phase} breath={shown.breath} tight={tight} />
-      <Ribbon stretches={stretches} askSeconds={askSeconds} className="mt-auto w-full shrink-0 max-lg:hidden" />
+      <Ribbon
+        stretches={stretches}
+        askSeconds={askSeconds}
+        className="mt-auto w-full shrink-0 max-lg:hidden tall:block"
+      />
     </button>
   );
 }
@@ -96,7 +105,7 @@ function Now({ item, phase, breath, tight }: { item: PlanItem; phase: Phase; bre
     <span className="flex min-h-0 flex-col gap-2">
       {step && (
         <span
-          className={`block leading-[1.08] font-semibold ${step.length > 60 ? 'text-2xl lg:text-[min(1.8rem,4dvh)] xl:text-[min(2.2rem,5dvh)]' : 'text-3xl lg:text-[min(2.2rem,5dvh)] xl:text-[min(2.8rem,6.2dvh)]'}`}
+          className={`block leading-[1.08] font-semibold ${step.length > 60 ? 'text-2xl upright:text-[min(1.9rem,2.8dvh)] lg:text-[min(1.8rem,4dvh)] xl:text-[min(2.2rem,5dvh)]' : 'text-3xl upright:text-[min(2.6rem,3.6dvh)] lg:text-[min(2.2rem,5dvh)] xl:text-[min(2.8rem,6.2dvh)]'}`}
           data-step
         >
           {step}
@@ -104,7 +113,7 @@ function Now({ item, phase, breath, tight }: { item: PlanItem; phase: Phase; bre
       )}
       {!tight && (
         <span
-          className="block text-lg leading-tight lg:text-[min(1.3rem,3dvh)] xl:text-[min(1.6rem,3.6dvh)]"
+          className="block text-lg leading-tight upright:text-[min(1.5rem,2.1dvh)] lg:text-[min(1.3rem,3dvh)] xl:text-[min(1.6rem,3.6dvh)]"
           data-lines
         >
           <span className="block">
@@ -129,10 +138,12 @@ type Inner = Props & {
 function Ready({ run, item, onBegin, ask, motion }: Inner) {
   const drill = drillOf(item);
   return (
-    <section className="grid min-h-0 min-w-0 items-center gap-5 xl:grid-cols-[minmax(0,1fr)_11rem]">
+    <section className="grid min-h-0 min-w-0 items-center gap-5 upright:grid-cols-[minmax(0,1fr)_11rem] xl:grid-cols-[minmax(0,1fr)_11rem]">
       <div className="flex min-w-0 flex-col gap-5">
-        <p className="text-4xl leading-tight font-semibold lg:text-[4.2rem]">{capital(item.position)}</p>
-        <p className="text-lg lg:text-2xl">
+        <p className="text-4xl leading-tight font-semibold upright:text-6xl lg:text-[4.2rem]">
+          {capital(item.position)}
+        </p>
+        <p className="text-lg upright:text-2xl lg:text-2xl">
           {drill.name}. {drill.setUp}
         </p>
         <div>
@@ -146,7 +157,7 @@ function Ready({ run, item, onBegin, ask, motion }: Inner) {
           </Button>
         </div>
       </div>
-      <div className="hidden xl:block">
+      <div className="hidden upright:block xl:block">
         <TrunkSection motion={motion} view="side" ask={ask} labels className="max-h-80 w-full" />
       </div>
     </section>
@@ -185,6 +196,14 @@ function Between({ run, shown, item, naming, onPress, checksOf, tight = false, a
   // In a group it is about one person, and asked under Checks once they are chosen.
   const toAsk = !tight && over >= 0 && checksOf(over).length > 0 ? over : null;
   const throughout = drill.steps.find(({ phase }) => phase === 'throughout')?.words;
+  const words = rest
+    ? ''
+    : stay
+      ? `Floor: ${drill.floorCue} Belly: ${drill.abdominalCue}`
+      : [capital(propsInWords(item.props)), drill.setUp, throughout ?? '']
+          .filter((part) => part !== '')
+          .map((part) => part.replace(/\.?$/, '.'))
+          .join(' ');
   const askLeft = useCallback(() => `${Math.ceil(place().leftSeconds)} s`, [place]);
   const title =
     rest || segment.kind === 'rest'
@@ -195,7 +214,7 @@ function Between({ run, shown, item, naming, onPress, checksOf, tight = false, a
           ? `Now the ${segment.to} side`
           : capital(positions[item.position].name);
   return (
-    <section className="grid min-h-0 min-w-0 gap-4 xl:grid-cols-[minmax(0,1fr)_11rem]">
+    <section className="grid min-h-0 min-w-0 gap-4 upright:grid-cols-[minmax(0,1fr)_11rem] xl:grid-cols-[minmax(0,1fr)_11rem]">
       <div className="flex min-h-0 min-w-0 flex-col justify-center gap-4">
         <button type="button" onClick={onPress} className="flex min-w-0 flex-col gap-2 text-left lg:gap-4">
           <span className="text-lg text-ink2 lg:text-2xl">
@@ -209,31 +228,31 @@ function Between({ run, shown, item, naming, onPress, checksOf, tight = false, a
                   ? 'after the last repetition'
                   : 'set up'}
           </span>
-          <span className="text-4xl leading-none font-semibold lg:text-[4.5rem]">{title}</span>
-          <span className="text-lg leading-snug lg:text-3xl">
+          <span className="text-4xl leading-none font-semibold upright:text-6xl lg:text-[min(4.5rem,8dvh)]">
+            {title}
+          </span>
+          <span
+            className={`text-lg leading-snug upright:text-2xl ${words.length > 120 ? 'lg:text-2xl xl:text-[min(1.9rem,3.7dvh)]' : 'lg:text-3xl'}`}
+          >
             {asked && (
               <span className="mb-2 block font-semibold" data-after-set>
                 {before ? `${drillOf(before).name}: ` : ''}
                 {asked}
               </span>
             )}
-            {rest
-              ? ''
-              : stay
-                ? `Floor: ${drill.floorCue} Belly: ${drill.abdominalCue}`
-                : [capital(propsInWords(item.props)), drill.setUp, throughout ?? '']
-                    .filter((part) => part !== '')
-                    .map((part) => part.replace(/\.?$/, '.'))
-                    .join(' ')}
+            {words}
           </span>
-          <Tick ask={askLeft} className="text-5xl font-semibold tabular-nums lg:text-7xl" />
+          <Tick
+            ask={askLeft}
+            className="text-5xl font-semibold tabular-nums upright:text-7xl lg:text-[min(4.5rem,8dvh)]"
+          />
         </button>
         {toAsk !== null && run.writes && (
           <ChecksAsked run={run} index={toAsk} checks={checksOf(toAsk)} who={undefined} />
         )}
         <Unnamed run={run} naming={naming} />
       </div>
-      <div className="hidden self-center xl:block">
+      <div className="hidden self-center upright:block xl:block">
         {!rest && <TrunkSection motion={motion} view="front" ask={ask} labels className="max-h-80 w-full" />}
       </div>
     </section>

@@ -315,7 +315,7 @@ export function RunScreen({
           onChoose={setChosen}
         />
       )}
-      <div className="grid min-h-0 grid-cols-[56px_minmax(0,1fr)] gap-x-4 gap-y-1 p-3 pb-1 max-lg:grid-rows-[minmax(0,1fr)_auto] max-lg:overflow-y-auto max-sm:p-2 lg:grid-cols-[160px_minmax(0,1fr)_minmax(17rem,25rem)] lg:gap-6">
+      <div className="grid min-h-0 grid-cols-[56px_minmax(0,1fr)] gap-x-4 gap-y-1 p-3 pb-1 max-lg:grid-rows-[minmax(0,1fr)_auto] max-lg:overflow-y-auto max-sm:p-2 upright:grid-cols-[6rem_minmax(0,1fr)] lg:grid-cols-[160px_minmax(0,1fr)_minmax(17rem,25rem)] lg:gap-6">
         <TideOf run={run} />
         <Middle
           {...{ run, shown, item, side, naming }}

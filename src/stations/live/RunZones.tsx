@@ -36,7 +36,7 @@ export function RunZones({
   // The way on means another thing in each stretch, and a stretch ends by itself.
   const guard = useGuard(useMemo(() => ({ 3: String(at) }), [at]));
   return (
-    <footer className="grid grid-cols-3 gap-2 bg-paper p-3 pt-0 max-sm:gap-1.5 max-sm:p-2 sm:grid-cols-5 lg:h-36 lg:gap-2.5">
+    <footer className="grid grid-cols-3 gap-2 bg-paper p-3 pt-0 max-sm:gap-1.5 max-sm:p-2 sm:grid-cols-5 upright:h-[min(7.5rem,10dvh)] lg:h-36 lg:gap-2.5">
       {naming.open && !naming.all ? (
         <>
           {naming.order.slice(0, likeliest).map((fault, i) => (

@@ -47,14 +47,21 @@ export function ThisDrill({
 }) {
   const live = run.state.status === 'running' || run.state.status === 'paused';
   return (
-    <aside className="flex min-h-0 flex-col max-lg:col-span-2" aria-label="This drill">
+    <aside
+      className={`flex min-h-0 flex-col max-lg:col-span-2 ${panel ? '' : 'upright:grid upright:grid-cols-[minmax(0,1fr)_minmax(0,22rem)] upright:gap-x-6'}`}
+      aria-label="This drill"
+    >
       <div className={whole ? 'sr-only' : ''}>
         <Counter run={run} shown={shown} item={item} weights={weights} />
       </div>
       {panel ?? (
         <>
           <Figure run={run} item={item} figure={figure} />
-          <p className="text-3xl leading-[1.06] font-semibold sm:text-4xl lg:text-[2.9rem]" aria-live="polite" data-cue>
+          <p
+            className="text-3xl leading-[1.06] font-semibold sm:text-4xl upright:text-[2.9rem] lg:text-[2.9rem]"
+            aria-live="polite"
+            data-cue
+          >
             {naming.remedy?.words ?? cues.words}
           </p>
           {naming.remedy ? (
@@ -99,7 +106,10 @@ export function ThisDrill({
 function Figure({ run, item, figure }: { run: LiveRun; item: PlanItem; figure: ClientFigure }) {
   const ask = useBreathShown(run, item);
   return (
-    <figure className="my-2 min-h-0 grow max-lg:hidden" aria-hidden>
+    <figure
+      className="my-2 min-h-0 grow max-lg:hidden upright:block upright:col-start-2 upright:row-span-3 upright:row-start-1 upright:h-[min(15rem,20dvh)]"
+      aria-hidden
+    >
       <BreathingBody
         className="mx-auto h-full max-h-64 w-full"
         spec={figure.spec}
@@ -132,15 +142,15 @@ function Counter({
   return (
     <div>
       <p className="flex flex-wrap items-baseline gap-x-3" data-breaths>
-        <span className="text-5xl leading-none font-bold lg:text-8xl">{counted.at || '–'}</span>
-        <span className="text-3xl text-ink2 lg:text-5xl">/{counted.of}</span>
+        <span className="text-5xl leading-none font-bold upright:text-7xl lg:text-8xl">{counted.at || '–'}</span>
+        <span className="text-3xl text-ink2 upright:text-5xl lg:text-5xl">/{counted.of}</span>
         {held ? (
-          <span className="text-2xl leading-none font-bold lg:text-4xl" data-held>
+          <span className="text-2xl leading-none font-bold upright:text-4xl lg:text-4xl" data-held>
             {held}
           </span>
         ) : (
           (counted.foot ?? shown.side) && (
-            <span className="text-4xl leading-none font-bold lg:text-7xl">
+            <span className="text-4xl leading-none font-bold upright:text-6xl lg:text-7xl">
               {counted.foot ? `${counted.foot} foot` : shown.side}
             </span>
           )

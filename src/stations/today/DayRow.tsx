@@ -34,7 +34,7 @@ export function DayRow({
 }) {
   const { name, clientId, startsAt, minutes, note, off } = booking;
   return (
-    <li className="grid grid-cols-[4.5rem_1fr] gap-x-4 border-b border-rule py-3 md:grid-cols-[4.5rem_14rem_1fr_auto]">
+    <li className="grid grid-cols-[4.5rem_1fr] gap-x-4 border-b border-rule py-3 md:grid-cols-[4.5rem_minmax(0,1fr)_auto] lg:grid-cols-[4.5rem_14rem_1fr_auto]">
       <span className={`font-mono text-xl ${off ? 'text-ink2 line-through' : ''}`}>{timeIn(startsAt, zone)}</span>
       <span className="text-lg font-semibold">
         <Link href={`/clients/${clientId}`} className={`hover:underline ${off ? 'text-ink2 line-through' : ''}`}>
@@ -45,17 +45,17 @@ export function DayRow({
         </span>
       </span>
       {off ? (
-        <p className="text-ink2 max-md:col-span-2">
+        <p className="text-ink2 max-md:col-span-2 md:max-lg:col-start-2 md:max-lg:row-start-2">
           {off.how === 'cancelled' ? 'Called off' : 'Did not come'}
           {off.reason && `: ${off.reason}`}.
         </p>
       ) : (
-        <div className="max-md:col-span-2">
+        <div className="max-md:col-span-2 md:max-lg:col-start-2 md:max-lg:row-start-2">
           <Expected expecting={expecting} />
           <NextNotes notes={notes} />
         </div>
       )}
-      <div className="flex flex-wrap items-start gap-2 max-md:col-span-2 md:max-w-80 md:justify-end">
+      <div className="flex flex-wrap items-start gap-2 max-md:col-span-2 md:max-w-80 md:justify-end md:max-lg:col-start-3 md:max-lg:row-span-2 md:max-lg:row-start-1">
         {off ? (
           <Button onClick={() => send('appointment.restore', { appointmentId: booking.id })}>
             Bring it back<span className="sr-only">: {name}</span>
