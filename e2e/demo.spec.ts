@@ -27,6 +27,15 @@ test('Track shows rate, hold and ease over visits', async ({ page }) => {
   const rows = page.getByRole('table', { name: 'Calm exhale hold by visit' }).getByRole('row');
   await expect(rows).toHaveText([/14 s/, /12 s/, /9 s/]);
   await expect(page.getByRole('img', { name: /resting rate over 3 visits/i })).toBeVisible();
+  // On a phone the line of stations is longer than the screen: where one is stands in sight.
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const [key, name] of [
+    ['1', 'Screen'],
+    ['7', 'Track'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect(page.locator('[aria-current=page]').filter({ hasText: name })).toBeInViewport({ ratio: 1 });
+  }
 });
 
 test('a page asks for no other page until somebody goes there; the find box finds a client and goes there', async ({

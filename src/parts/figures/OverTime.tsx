@@ -87,7 +87,7 @@ export function OverTime({
   return (
     <svg
       viewBox={`0 0 ${wide} ${down + 4}`}
-      className={small ? 'w-full' : 'w-full min-w-180'}
+      className={small ? 'w-full' : 'w-full min-w-176'}
       role={small ? 'img' : 'group'}
       aria-label={`${title} over ${counted(points.length, 'visit')}, ${unit}; the figures stand below`}
       fontSize="15"

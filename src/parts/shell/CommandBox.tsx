@@ -46,10 +46,10 @@ export function CommandBox({ clientId, open: openStationIds }: { clientId?: stri
       <button
         ref={anchor}
         {...opener(open, setOpen)}
-        className="flex min-h-11 items-center lg:min-w-44 gap-2 border-b border-line text-left text-ink2 hover:text-ink"
+        className="flex min-h-11 items-center gap-2 border-b border-line text-left text-ink2 hover:text-ink max-sm:min-w-11 max-sm:justify-center max-sm:border-b-0 lg:min-w-44"
       >
         <Search size={16} aria-hidden />
-        <span className="grow">Find or do…</span>
+        <span className="grow max-sm:sr-only">Find or do…</span>
         <kbd className="font-sans text-sm max-lg:hidden">Ctrl K</kbd>
       </button>
       <FindBox

@@ -3,6 +3,7 @@
 import { Link } from '@/parts/Link';
 import { usePathname, useRouter } from 'next/navigation';
 import { Lock } from 'lucide-react';
+import { useEffect, useRef } from 'react';
 import { type StationId } from '@/core/safety';
 import { actFor, isTyping } from './keys';
 import { useKeyDown } from './useKeyDown';
@@ -22,6 +23,12 @@ export function StationLine({
   const router = useRouter();
   const path = usePathname();
   const current = path.split('/')[3];
+  const line = useRef<HTMLOListElement>(null);
+  // On a phone the line is longer than the screen: where one is stands in its middle.
+  useEffect(() => {
+    const here = line.current?.querySelector('[aria-current]')?.parentElement;
+    if (here) line.current!.scrollLeft = here.offsetLeft - (line.current!.clientWidth - here.clientWidth) / 2;
+  }, [current]);
 
   useKeyDown((event) => {
     const typing = isTyping(event.target);
@@ -43,7 +50,7 @@ export function StationLine({
 
   return (
     <nav aria-label="Stations" className="screen-only border-b border-rule px-4 lg:px-7">
-      <ol className="flex overflow-x-auto">
+      <ol ref={line} className="relative flex overflow-x-auto">
         {stationList.map(({ id, number, name }) => {
           const isOpen = open.includes(id);
           const mark = current === id ? 'border-ink' : reached.includes(id) ? 'border-line' : 'border-transparent';

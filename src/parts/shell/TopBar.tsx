@@ -26,17 +26,18 @@ export function TopBar({
   children?: ReactNode;
 }) {
   return (
-    <header className="screen-only sticky top-0 z-20 flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule bg-paper px-4 py-1 lg:px-7">
+    <header className="screen-only sticky top-0 z-20 flex flex-wrap items-center gap-x-5 gap-y-1 border-b border-rule bg-paper px-4 py-1 max-sm:gap-x-2 lg:px-7">
       <Link
         href="/"
-        // Beside a name it makes room for it: in one line on a tablet, too.
-        className={`flex min-h-11 items-center font-semibold hover:underline ${clientName ? 'max-lg:max-w-32' : ''}`}
+        // Beside a name it makes room for it: all of it in one line on a tablet and on a phone, too.
+        className={`flex min-h-11 items-center font-semibold hover:underline ${clientName ? 'max-lg:max-w-32 max-sm:border-r max-sm:border-rule max-sm:pr-2' : 'max-sm:max-w-44'}`}
       >
-        <span className="truncate">{studioName}</span>
+        <span className={`truncate ${clientName ? 'max-sm:hidden' : ''}`}>{studioName}</span>
+        {clientName && <span className="sm:hidden">Today</span>}
       </Link>
-      {clientName && <span className="max-w-64 truncate text-lg font-semibold">{clientName}</span>}
-      {children}
-      <div className="ml-auto flex items-center gap-2">
+      {clientName && <span className="max-w-64 truncate text-lg font-semibold max-sm:max-w-36">{clientName}</span>}
+      <div className="contents max-sm:order-last max-sm:block max-sm:basis-full">{children}</div>
+      <div className="ml-auto flex items-center gap-2 max-sm:gap-0">
         <SaveMark zone={zone} />
         <CommandBox clientId={clientId} open={openStationIds} />
         <WhoIsHere />

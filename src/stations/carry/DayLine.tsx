@@ -1,23 +1,27 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { ChevronLeft, ChevronRight, X } from 'lucide-react';
 import { awakeMinutes, goTotals, inOrderOfDay, moved, sinceWaking } from '@/core/home';
 import { drillOf } from '@/core/sequence';
 import { Button } from '@/parts/Button';
 import { TextInput } from '@/parts/Field';
+import { keptApart } from '@/parts/figures/overTime.geometry';
 import { useDraft } from '@/parts/useDraft';
+import { useWidth } from '@/parts/useWidth';
 import { type Home } from './useHome';
 
 /** Minutes by which a time of the day moves at once. */
 const step = 15;
+/** From one to the next so that a finger meets one; a time of the day as it is written; what it hangs on. */
+const [touchPx, timePx, wordsPx] = [46, 44, 80];
 /** Teeth of a comb that can still be told apart. */
 const mostTeeth = 12;
 
 /** The day from getting up to going to sleep as one line; each time stands on it with a tooth a breath, and can be moved. */
 export function DayLine({ home }: { home: Home }) {
   const { plan } = home;
-  const line = useRef<HTMLDivElement>(null);
+  const [line, width] = useWidth(888);
   const [chosen, setChosen] = useState<string | null>(null);
   const awake = awakeMinutes(plan);
   const goes = inOrderOfDay(plan);
@@ -25,14 +29,18 @@ export function DayLine({ home }: { home: Home }) {
   const open = goes.find(({ id }) => id === chosen) ?? null;
   const byId = new Map(plan.items.map((one) => [one.id, one.item]));
   const placed = (at: string) => Math.min(100, (sinceWaking(at, plan) / awake) * 100);
-  const stands = apart(goes.map(({ at }) => placed(at)));
+  const stands = apart(
+    goes.map(({ at }) => placed(at)),
+    (100 * touchPx) / width,
+  );
+  const px = stands.map((stand) => (stand * width) / 100);
   /** What a time hangs on is written where no neighbour stands in the way. */
-  const roomy = (at: number) => (stands[at + 1] ?? 200) - stands[at]! > 9 && stands[at]! - (stands[at - 1] ?? -200) > 9;
+  const roomy = (at: number) =>
+    Math.min((px[at + 1] ?? Infinity) - px[at]!, px[at]! - (px[at - 1] ?? -Infinity)) > wordsPx;
 
   const drag = (id: string, fromX: number) => {
     const go = goes.find((one) => one.id === id);
-    const width = line.current?.clientWidth ?? 0;
-    if (!go || width === 0) return;
+    if (!go) return;
     const end = (event: PointerEvent) => {
       window.removeEventListener('pointerup', end);
       window.removeEventListener('pointercancel', cancel);
@@ -48,9 +56,14 @@ export function DayLine({ home }: { home: Home }) {
     window.addEventListener('pointercancel', cancel);
   };
 
-  /** Where they stand close, only every so-many-th has its time written; the chosen one always. */
-  const gaps = stands.slice(1).map((place, at) => place - stands[at]!);
-  const every = Math.max(1, Math.ceil(5.8 / Math.max(0.5, Math.min(100, ...gaps))));
+  /** Where they stand close, only some have their time written, of those at one time the first; the chosen one always. */
+  const told = goes.flatMap(({ at }, index) => (goes[index - 1]?.at === at ? [] : [index]));
+  const written = new Set(
+    keptApart(
+      told.map((index) => px[index]!),
+      timePx,
+    ).map((index) => told[index]!),
+  );
   return (
     <section aria-label="The day" className="mt-4">
       <div ref={line} className="relative mx-9 h-[7.75rem]" data-day-line>
@@ -94,7 +107,7 @@ export function DayLine({ home }: { home: Home }) {
               <span className="text-base leading-6 font-semibold">{numbers.get(go.itemId)} </span>
               <Comb breaths={breaths} />
               <span
-                className={`mt-3.5 text-sm leading-4 tabular-nums ${at % every === 0 || chosen === go.id ? '' : 'opacity-0'}`}
+                className={`mt-3.5 text-sm leading-4 tabular-nums ${written.has(at) || chosen === go.id ? '' : 'opacity-0'}`}
               >
                 {go.at}
               </span>
@@ -151,9 +164,13 @@ export function DayLine({ home }: { home: Home }) {
   );
 }
 
-/** Places so far from each other that each can be touched, as near to where they belong as that allows; all in parts of a hundred. */
-function apart(places: readonly number[]): number[] {
-  const least = Math.min(6, 100 / Math.max(1, places.length - 1));
+/**
+ * Places so far from each other that each can be touched, as near to where they belong as that allows; all in parts of a hundred.
+ *
+ * @param wanted from one to the next, where there is room for it
+ */
+function apart(places: readonly number[], wanted: number): number[] {
+  const least = Math.min(wanted, 100 / Math.max(1, places.length - 1));
   const stands: number[] = [];
   for (const place of places) stands.push(Math.max(place, (stands.at(-1) ?? -least) + least));
   for (let at = stands.length - 1, most = 100; at >= 0; at -= 1, most = stands[at + 1]! - least)

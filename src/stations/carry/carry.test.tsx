@@ -65,6 +65,33 @@ test('a breath more and a cue, pressed in one turn, are both kept', async () => 
   expect(kept).toMatchObject({ cue: 'Soft', item: { breaths: quiet.breaths + 1 } });
 });
 
+test('each time of the day has room for a finger, on a narrow page too, and no time is written over another', async () => {
+  const later = Array.from({ length: 6 }, (_, at) => ({ id: idOf(at + 2), itemId: 'one', at: '08:05', with: '' }));
+  const goes = [{ id: idOf(1), itemId: 'one', at: '08:00', with: '' }, ...later];
+  // The test's page measures nothing: what is as wide as a phone's line is told so.
+  for (const wide of [318, 632, 888]) {
+    const before = globalThis.ResizeObserver;
+    globalThis.ResizeObserver = class {
+      constructor(readonly tell: (of: { contentRect: { width: number } }[]) => void) {}
+      observe = () => this.tell([{ contentRect: { width: wide } }]);
+      unobserve() {}
+      disconnect() {}
+    } as unknown as typeof ResizeObserver;
+    const shown = show(plan({ goes }));
+    globalThis.ResizeObserver = before;
+    const places = screen.getAllByRole('button', { name: /^1\s+08:0/ });
+    const lefts = places.map((place) => (Number.parseFloat(place.style.left) * wide) / 100);
+    const nearest = Math.min(...lefts.slice(1).map((left, at) => left - lefts[at]!));
+    expect([wide, nearest >= 44]).toEqual([wide, true]);
+    const written = places.flatMap((place, at) =>
+      place.querySelector('.tabular-nums')!.className.includes('opacity-0') ? [] : [lefts[at]!],
+    );
+    // Six are at one time: it is written once, beside the one before.
+    expect([wide, written.length]).toEqual([wide, 2]);
+    shown.unmount();
+  }
+});
+
 test('what the server refuses is lifted off and told, and the next change does not bring it along', async () => {
   show(plan());
   answerOnce({ state: 'refused', code: 'gated', why: 'Off today.' });

@@ -88,10 +88,10 @@ export function CatalogueBrowser({ own, today }: { own: readonly Drill[]; today:
           choices={conditionList.map(({ id, name }) => [id, name] as const)}
         />
         <div className="flex items-end gap-2">
-          <Button disabled={!any} onClick={() => setWishes(noWishes)}>
+          <Button className="!px-2" disabled={!any} onClick={() => setWishes(noWishes)}>
             Everything
           </Button>
-          <LinkButton className="whitespace-nowrap" href="/catalogue/own/new">
+          <LinkButton className="!px-2 whitespace-nowrap" href="/catalogue/own/new">
             Your own drill
           </LinkButton>
         </div>

@@ -13,7 +13,7 @@ import {
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { Link } from '@/parts/Link';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback } from 'react';
 import {
   type Booking,
   type RecheckDue,
@@ -29,6 +29,7 @@ import {
 import { addDays, dayInWords } from '@/core/record';
 import { Button, LinkButton } from '@/parts/Button';
 import { type ScreenPoint, pointOf, useLastPoint } from '@/parts/useLastPoint';
+import { useWidth } from '@/parts/useWidth';
 import { BookingDialog } from '../diary/BookingDialog';
 import { useBookingForm } from '../diary/useBookingForm';
 import { useDiary, useRooms, useTurnOver } from '../diary/useDiary';
@@ -70,7 +71,8 @@ export function WeekBoard({
   const move = useMove(diary, rooms, days);
   const { wanted, ask, form } = useBookingForm(view);
   const sensors = useSensors(useSensor(MouseSensor, byMouse), useSensor(TouchSensor, byTouch));
-  const [box, width] = useWidth();
+  const [box, boxWidth] = useWidth(1096);
+  const width = boxWidth - gutter;
   const frame = frameOf(days, diary.bookings, rooms);
   const hours = Array.from({ length: (frame.to - frame.from) / 60 + 1 }, (_, i) => frame.from + i * 60);
   const [first, last] = [days[0]!, days.at(-1)!];
@@ -197,22 +199,6 @@ const WeekLink = ({ to, name, children }: { to: string; name: string; children: 
     {children}
   </Link>
 );
-
-/** The width of the lines, as it is and as it changes. */
-function useWidth(): [React.RefObject<HTMLDivElement | null>, number] {
-  const box = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(1096 - gutter);
-  useEffect(() => {
-    const element = box.current;
-    if (!element) return;
-    const watch = new ResizeObserver(([entry]) => {
-      if (entry && entry.contentRect.width > 0) setWidth(entry.contentRect.width - gutter);
-    });
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, []);
-  return [box, width];
-}
 
 function weekInWords(days: readonly string[], bookings: readonly Booking[], rooms: Rooms): string {
   const booked = days.reduce((sum, day) => sum + standingOn(bookings, day, rooms.zone).length, 0);

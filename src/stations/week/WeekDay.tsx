@@ -115,7 +115,9 @@ export function WeekDay({ day, ...week }: WeekFrame & { day: string }) {
             free {lengthInWords(gap.to - gap.from)}
           </p>
         ))}
-        {kind === 'today' && <Now at={x(minuteIn(rooms.now, rooms.zone))} width={width} top={empty ? 22 : over} />}
+        {kind === 'today' && (
+          <Now at={x(minuteIn(rooms.now, rooms.zone))} width={width} top={empty ? 22 : over} names={drawn} />
+        )}
         <ul>
           {drawn.map((one) => (
             <BookingMark key={one.booking.id} one={one} kind={kind} over={over} {...week} />
@@ -140,15 +142,21 @@ export function WeekDay({ day, ...week }: WeekFrame & { day: string }) {
   );
 }
 
-function Now({ at, width, top }: { at: number; width: number; top: number }) {
+/** Half the word and some air. */
+const nowPx = 16;
+
+/** Where it is now; in words where no name stands in the way. */
+function Now({ at, width, top, names }: { at: number; width: number; top: number; names: readonly Drawn[] }) {
   if (at < 0 || at > width) return null;
+  const free = names.every(({ x, labelWidth }) => at < x - nowPx || at > x + labelWidth + nowPx);
   return (
     <div
       aria-hidden
       className="absolute border-l-2 border-ink"
-      style={{ left: partOf(at - 1, width), top: top - 14, height: 28 }}
+      // Beside a name it does not reach into it.
+      style={{ left: partOf(at - 1, width), ...(free ? { top: top - 14, height: 28 } : { top: top - 4, height: 18 }) }}
     >
-      <span className="absolute -top-4 -translate-x-1/2 text-sm leading-4 text-ink2">now</span>
+      {free && <span className="absolute -top-4 -translate-x-1/2 text-sm leading-4 text-ink2">now</span>}
     </div>
   );
 }

@@ -108,6 +108,17 @@ describe('the week', () => {
     expect(mark(/^09:30 .*Wednesday until 10:15$/)).toBeTruthy();
   });
 
+  test('it says “now” where no name stands in the way; while somebody is there a mark shows it', () => {
+    // Tamsin comes from half past nine to a quarter past ten.
+    const said = [at(9, 5), at(9, 40), at(13)].map((now) => {
+      const shown = board(diaryView({ now, bookings: [booking({ startsAt: at(9, 30) })] }));
+      const words = screen.queryAllByText('now').length;
+      shown.unmount();
+      return words;
+    });
+    expect(said).toEqual([1, 0, 1]);
+  });
+
   test('at either end of what is shown it stays, and says how it gets further: of other days nobody knows who is booked', async () => {
     board();
     for (const [key, day, words] of [
