@@ -19,7 +19,7 @@ const handOf = (side: PlanItem['side'] | null) => (side === 'left' || side === '
 const sized = (words: string) => {
   const [letters, word] = [words.length, Math.max(...words.split(' ').map(({ length }) => length))];
   return {
-    fontSize: `min(7.5rem, var(--high, 15dvh), ${(108 / Math.max(4, letters)).toFixed(1)}cqw, calc((100cqw - min(10rem, 36cqw)) / ${(0.85 * Math.max(4, word)).toFixed(2)}))`,
+    fontSize: `min(7.5rem, var(--high, 13.8dvh), ${(108 / Math.max(4, letters)).toFixed(1)}cqw, calc((100cqw - min(10rem, 36cqw)) / ${(0.85 * Math.max(4, word)).toFixed(2)}))`,
   };
 };
 
@@ -81,7 +81,7 @@ export function LoadSet({
           <span className="flex flex-col items-center pr-2 upright:pr-6 lg:pr-10">
             <Tick
               ask={askCount}
-              className="text-8xl leading-none font-bold tabular-nums upright:text-[min(11rem,13dvh)] lg:text-[min(14rem,28dvh,38cqw)]"
+              className="text-8xl leading-none font-bold tabular-nums upright:text-[min(11rem,13dvh)] lg:text-[min(14rem,25dvh,38cqw)]"
             />
             <Tick ask={askOf} className="text-lg text-ink2 upright:text-2xl lg:text-2xl" />
           </span>
