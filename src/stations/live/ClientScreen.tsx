@@ -99,7 +99,7 @@ function Breathing({ frame, nowMs }: { frame: BreathingFrame; nowMs: () => numbe
   return (
     <main
       id="main"
-      className="grid h-dvh grid-cols-[minmax(72px,30vw)_minmax(0,1fr)] gap-6 p-4 sm:gap-[5vw] sm:p-8"
+      className="grid h-dvh grid-cols-[minmax(72px,30vw)_minmax(0,1fr)] gap-6 p-4 sm:gap-[5vw] sm:p-8 upright:grid-cols-[24vw_minmax(0,1fr)]"
       data-client="breathing"
     >
       <Tide ask={ask} className="h-full min-h-0 w-full" />
@@ -115,15 +115,15 @@ function Breathing({ frame, nowMs }: { frame: BreathingFrame; nowMs: () => numbe
             {shown?.count}
           </p>
         )}
-        <div className="flex min-h-0 items-end justify-between gap-6">
-          <p className="text-3xl leading-tight lg:text-[max(3rem,4.5vw)]">{frame.cue}</p>
+        <div className="flex min-h-0 items-end justify-between gap-6 upright:flex-col-reverse upright:items-start">
+          <p className="text-3xl leading-tight upright:text-5xl lg:text-[max(3rem,4.5vw)]">{frame.cue}</p>
           {figure && (
             <BreathingBody
               spec={figure.spec}
               opened={figure.opened}
               motion={figure.motion}
               ask={ask}
-              className="h-[30vh] w-[34vw] shrink-0 max-sm:hidden"
+              className="h-[30vh] w-[34vw] shrink-0 max-sm:hidden upright:w-full"
             />
           )}
         </div>
