@@ -567,6 +567,18 @@ describe('pace and dose, on the fly', () => {
     expect(pounds()).toBe(said);
   });
 
+  test('a control of a panel that was pressed keeps Space to itself, and no other key of the run', async () => {
+    await breathing();
+    await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Pace and dose' })));
+    const more = screen.getByRole('button', { name: 'Breaths a set: more' });
+    await doing(() => fireEvent.click(more));
+    more.focus();
+    await doing(() => fireEvent.keyDown(more, { key: ' ' }));
+    expect(types()).not.toContain('pause');
+    await doing(() => fireEvent.keyDown(more, { key: 'f' }));
+    expect(last()).toMatchObject({ type: 'fault' });
+  });
+
   test('following: taps set the pace', async () => {
     await breathing();
     await doing(() => fireEvent.click(screen.getByRole('button', { name: 'Pace and dose' })));

@@ -165,14 +165,15 @@ export const pressed: Readonly<
 
 type RunKeys = Parameters<typeof actFor<'run'>>[1];
 
-/** Listens to the keys of the run; never while something is typed, and Space never beside a focused control of a panel. */
+/** Listens to the keys of the run; never while something is typed, nor to what a focused control of a panel answers to itself. */
 export function useKeys(keys: RunKeys, may: (press: string) => boolean) {
   useKeyDown((event) => {
     if (isTyping(event.target) || event.repeat) return;
     const action = actFor('run', keys)(event);
     if (!action || !may(event.key)) return;
     const panel = event.target instanceof HTMLElement && event.target.closest('[data-panel]') !== null;
-    if (panel && (isControl(event.target) || event.key.startsWith('Arrow')) && event.key !== 'Escape') return;
+    const pressesIt = isControl(event.target) && (event.key === ' ' || event.key === 'Enter');
+    if (panel && (pressesIt || event.key.startsWith('Arrow'))) return;
     event.preventDefault();
     action();
   });
