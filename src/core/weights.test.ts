@@ -10,6 +10,7 @@ import {
   kgOf,
   liftInWords,
   lighterThan,
+  nextMarked,
   loadAnswer,
   weightInWords,
 } from './load';
@@ -97,6 +98,25 @@ test('a weight goes to the other unit and back without losing anything', () => {
   for (let pounds = 0; pounds <= 500; pounds += 0.5)
     expect(weightInWords(kgOf(pounds, 'lb'), 'lb')).toBe(`${pounds} lb`);
   expect(weightInWords(kgOf(2.5, 'lb'), 'kg')).toBe('1.1 kg');
+});
+
+test('up and down a weight goes from mark to mark, and from between two to the nearer in that way', () => {
+  const said = (kg: number, unit: WeightUnit, by: 1 | -1) => weightInWords(nextMarked(kg, unit, by), unit);
+  // 8 kg are 17.6 lb.
+  expect([said(8, 'lb', 1), said(8, 'lb', -1)]).toEqual(['18 lb', '17 lb']);
+  expect([said(8, 'kg', 1), said(8, 'kg', -1)]).toEqual(['8.5 kg', '7.5 kg']);
+  expect([said(tenPounds, 'lb', 1), said(tenPounds, 'kg', 1), said(tenPounds, 'kg', -1)]).toEqual([
+    '11 lb',
+    '5 kg',
+    '4.5 kg',
+  ]);
+  for (const unit of ['kg', 'lb'] as const) {
+    let kg = kgOf(0.5, unit);
+    for (let n = 0; n < 60; n += 1) kg = nextMarked(kg, unit, 1);
+    for (let n = 0; n < 90; n += 1) kg = nextMarked(kg, unit, -1);
+    expect([unit, said(kg, unit, -1)]).toEqual([unit, unit === 'kg' ? '0.5 kg' : '1 lb']);
+    expect(nextMarked(500, unit, 1)).toBe(500);
+  }
 });
 
 test('lighter is some quarter less, and as weights are marked; only of the lightest there is none', () => {

@@ -8,7 +8,7 @@ export { type Lift, type StoredLift, liftSchema } from './liftSchema';
 export { liftInWords, liftsOver } from './liftWords';
 export { type Movement, componentsUnder, findMovement, loadMovements } from './movements';
 export { loadsOf, mostRepetitions, nearestBelow } from './repMax';
-export { type WeightUnit, inUnit, kgOf, lighterThan, weightInWords, weightStep } from './weight';
+export { type WeightUnit, inUnit, kgOf, lighterThan, nextMarked, weightInWords, weightStep } from './weight';
 export { strategies } from './strategy';
 export { beatInWords, breathInWords, cautionWords, partInWords, saidOf } from './words';
 export { partAt, repetitionOf, wayOf } from './repetition';

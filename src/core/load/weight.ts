@@ -17,6 +17,19 @@ export const weightStep: Readonly<Record<WeightUnit, number>> = { kg: 0.5, lb: 1
 export const weightInWords = (kg: number, unit: WeightUnit): string => `${Number(inUnit(kg, unit).toFixed(1))} ${unit}`;
 
 /**
+ * The next weight up or down that is a whole number of steps of its unit, in kg: from what lies between two it goes to one of them.
+ *
+ * @param kg from a step up to 500 kg, the most anybody lifts here
+ * @param by 1 for more, -1 for less
+ * @example nextMarked(8.3, 'kg', 1) // 8.5
+ */
+export function nextMarked(kg: number, unit: WeightUnit, by: 1 | -1): number {
+  const steps = inUnit(kg, unit) / weightStep[unit];
+  const next = by === 1 ? Math.floor(steps + 1e-9) + 1 : Math.ceil(steps - 1e-9) - 1;
+  return Math.min(500, kgOf(Math.max(1, next) * weightStep[unit], unit));
+}
+
+/**
  * A weight less to the half of a unit, in kg: what lies in a rack is marked so.
  *
  * @example downToHalf(4.3, 'kg') // 4

@@ -13,7 +13,7 @@ import {
   notesOf,
   sitOutOf,
 } from '@/core/coach';
-import { inUnit, kgOf, weightStep } from '@/core/load';
+import { inUnit, nextMarked, weightStep } from '@/core/load';
 import { markerMeasures, newest } from '@/core/look';
 import { capital } from '@/core/reasons';
 import { type PlanItem, drillOf, phaseLimits, weightOf, withPhase } from '@/core/sequence';
@@ -90,6 +90,7 @@ export function PacePanel({
   const kg = weightOf(item);
   const { weightUnit } = view.settings;
   const step = weightStep[weightUnit];
+  const heavy = kg === null ? null : Number(inUnit(kg, weightUnit).toFixed(1));
   const change = (to: Partial<Pick<PlanItem, 'cadences' | 'breaths' | 'sets' | 'kg'>>) =>
     append({ ...adjustment(index, item, to), ...sitOutOf(view.id, group, { ...item, ...to }) });
   const phase = (which: 'inhale' | 'exhale', value: number) =>
@@ -157,16 +158,15 @@ export function PacePanel({
             onChange={(breaths) => change({ breaths })}
           />
         )}
-        {kg !== null && (
+        {kg !== null && heavy !== null && (
           <Stepper
             label="Weight"
             unit={weightUnit}
             step={step}
-            value={Number(inUnit(kg, weightUnit).toFixed(1))}
+            value={heavy}
             min={step}
             max={Math.floor(inUnit(500, weightUnit))}
-            // From what is between two steps it goes to one.
-            onChange={(to) => change({ kg: kgOf(Math.round(to / step) * step, weightUnit) })}
+            onChange={(to) => change({ kg: nextMarked(kg, weightUnit, to > heavy ? 1 : -1) })}
           />
         )}
         <Stepper
