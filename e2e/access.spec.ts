@@ -186,6 +186,13 @@ test('a second coach does not see a client who is not theirs, by no page, list, 
   // Shared, they do; no longer shared, they don't.
   await owner.goto(`${server.url}/clients/${clientId}/track/record`);
   await expectAccessible(owner, 'their record');
+  // With who is here and the lock beside the rest, the strip on top still fits a phone and the narrowest screen.
+  for (const width of [390, 320]) {
+    await owner.setViewportSize({ width, height: 800 });
+    const spill = () => owner.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    await expect.poll(spill, { message: `${width} wide`, timeout: 5000 }).toBeLessThanOrEqual(0);
+  }
+  await owner.setViewportSize({ width: 1280, height: 800 });
   await owner.getByLabel('Another coach').selectOption({ label: kit.name });
   await owner.getByRole('button', { name: 'Share with them' }).click();
   await expect(owner.getByText('shared with', { exact: true })).toBeVisible();

@@ -201,17 +201,25 @@ async function post(page: Page, commands: object[]) {
 /** Words that lie over other words, by what is drawn of them; what is only read out takes no room. */
 const overlapping = (page: Page) =>
   page.evaluate(() => {
-    const lines: { words: string; left: number; right: number; top: number; bottom: number }[] = [];
+    const lines: { text: Node; words: string; left: number; right: number; top: number; bottom: number }[] = [];
     const texts = document.createTreeWalker(document.querySelector('main')!, NodeFilter.SHOW_TEXT);
     for (let text = texts.nextNode(); text; text = texts.nextNode()) {
       const around = document.createRange();
       around.selectNodeContents(text);
       const shown = text.parentElement!.checkVisibility() && !text.parentElement!.closest('.sr-only');
       if (!text.textContent!.trim() || !shown) continue;
+      // What is scrolled out of sight lies over nothing.
+      let [seenFrom, seenTo] = [0, window.innerHeight];
+      for (let box = text.parentElement; box; box = box.parentElement) {
+        if (getComputedStyle(box).overflowY === 'visible') continue;
+        const { top, bottom } = box.getBoundingClientRect();
+        [seenFrom, seenTo] = [Math.max(seenFrom, top), Math.min(seenTo, bottom)];
+      }
       for (const { left, right, top, bottom } of around.getClientRects()) {
         // Letters fill no more than the middle of their line.
         const air = (bottom - top) / 5;
-        lines.push({ words: text.textContent!, left, right, top: top + air, bottom: bottom - air });
+        const [from, to] = [Math.max(seenFrom, top + air), Math.min(seenTo, bottom - air)];
+        if (from < to) lines.push({ text, words: text.textContent!, left, right, top: from, bottom: to });
       }
     }
     return lines.flatMap((one, at) =>
@@ -219,6 +227,8 @@ const overlapping = (page: Page) =>
         .slice(at + 1)
         .filter(
           (other) =>
+            // The lines of one text, which may be cut short, do not.
+            other.text !== one.text &&
             Math.min(one.right, other.right) - Math.max(one.left, other.left) > 2 &&
             Math.min(one.bottom, other.bottom) - Math.max(one.top, other.top) > 2,
         )
@@ -244,6 +254,7 @@ test('on a tablet, stood on end or lying, and on a phone nothing of a run lies o
       [768, 954, true],
       [820, 1100, true],
       [390, 844, false],
+      [360, 660, false],
     ] as const) {
       await page.setViewportSize({ width, height });
       const where = `${width} × ${height}`;

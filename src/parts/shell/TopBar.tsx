@@ -37,7 +37,7 @@ export function TopBar({
       </Link>
       {clientName && <span className="max-w-64 truncate text-lg font-semibold max-sm:max-w-36">{clientName}</span>}
       <div className="contents max-sm:order-last max-sm:block max-sm:basis-full">{children}</div>
-      <div className="ml-auto flex items-center gap-2 max-sm:gap-0">
+      <div className="ml-auto flex flex-wrap items-center justify-end gap-2 max-sm:gap-0">
         <SaveMark zone={zone} />
         <CommandBox clientId={clientId} open={openStationIds} />
         <WhoIsHere />

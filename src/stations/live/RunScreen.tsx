@@ -290,6 +290,9 @@ export function RunScreen({
     </Panel>
   );
 
+  // On a small phone what there is to say has its height, and the rest is scrolled to; a panel and a talk take what room there is.
+  const scrolls = panelShown === null && state.pausedBy !== 'talk';
+
   return (
     <main
       id="main"
@@ -315,7 +318,9 @@ export function RunScreen({
           onChoose={setChosen}
         />
       )}
-      <div className="grid min-h-0 grid-cols-[56px_minmax(0,1fr)] gap-x-4 gap-y-1 p-3 pb-1 max-lg:grid-rows-[minmax(0,1fr)_auto] max-lg:overflow-y-auto max-sm:p-2 upright:grid-cols-[6rem_minmax(0,1fr)] lg:grid-cols-[160px_minmax(0,1fr)_minmax(17rem,25rem)] lg:gap-6">
+      <div
+        className={`grid min-h-0 grid-cols-[56px_minmax(0,1fr)] gap-x-4 gap-y-1 p-3 pb-1 max-lg:grid-rows-[minmax(0,1fr)_auto] max-lg:overflow-y-auto max-sm:p-2 upright:grid-cols-[6rem_minmax(0,1fr)] lg:grid-cols-[160px_minmax(0,1fr)_minmax(17rem,25rem)] lg:gap-6 ${scrolls ? 'max-sm:grid-rows-[minmax(min-content,1fr)_auto]' : ''}`}
+      >
         <TideOf run={run} />
         <Middle
           {...{ run, shown, item, side, naming }}
