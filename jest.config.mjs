@@ -45,7 +45,7 @@ export default {
     'Uint8Array',
     'WeakMap',
   ],
-  setupFilesAfterEnv: ['<rootDir>/scripts/metInTests.ts'],
+  setupFilesAfterEnv: ['<rootDir>/scripts/unitSetup.ts'],
   transform: {
     '/src/core/[^/]+/index\\.ts$': plain(behindDoors),
     '^.+\\.(t|j)sx?$': plain(rooms.flatMap((room) => [`@/core/${room}`, `../${room}`])),

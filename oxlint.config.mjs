@@ -114,7 +114,7 @@ const floors = [
   {
     files: ['src/app/**/*.{ts,tsx}', 'demo/**/*.ts'],
     patterns: [
-      { regex: '^(@/|(\\.\\./)+)(src/)?store/.+', message: 'Use the one door of the store: @/store.' },
+      { regex: '^(@/|(\\.\\./)+)(src/)?store/(?!fixtures$).+', message: 'Use the one door of the store: @/store.' },
       { regex: '^(@/|(\\.\\./)+)(src/)?core/[^/]+/.+', message: 'Use the door of the room: @/core/<room>.' },
     ],
   },

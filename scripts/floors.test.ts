@@ -218,3 +218,11 @@ test.each(once)('%s is written once', (_what, again, at) => {
   expect(files.length).toBeGreaterThan(700);
   expect(files.filter((file) => again.test(readFileSync(join('src', file), 'utf8')))).toEqual(at);
 });
+
+test('what stands in for something in tests is used by tests alone', () => {
+  const standIn = /from '[^']*(?:[./](?:fixtures|fakes)|\/fixtures\/[^']*)'/;
+  const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter((file) => /\.tsx?$/.test(file));
+  const using = files.filter((file) => standIn.test(readFileSync(join('src', file), 'utf8')));
+  expect(using.length).toBeGreaterThan(60);
+  expect(using.filter((file) => !/(\.test|\.fixtures|\.fakes|\/fixtures)(\/\w+)?\.tsx?$/.test(file))).toEqual([]);
+});

@@ -9,8 +9,9 @@ import { join } from 'node:path';
 import config from '../jest.config.mjs';
 import { bin, root } from './lib.mjs';
 
-/** Of what can’t share a run: a page, another thing in a module’s place, another folder for the app’s own studio. */
-const standsAlone = /@jest-environment|jest\.(mock|resetModules|isolateModules)\(|process\.env\.KOKYU_DATA/;
+/** Of what can’t share a run: another thing in a module’s place. */
+const standsAlone = /jest\.(mock|resetModules|isolateModules)\(/;
+const asksForPage = /@jest-environment jsdom/;
 
 /** A file that breaks as it is loaded is one failed test, and takes none of the others with it. */
 const load = `
@@ -22,6 +23,11 @@ const load = (name, path) =>
       test('is loaded', () => { throw error; });
     }
   });
+`;
+
+/** What draws sets itself up with the first that asks for it: here, for all of them. */
+const page = `/** @jest-environment jsdom */
+require('@testing-library/react');
 `;
 
 const flags = process.argv.slice(2);
@@ -39,22 +45,37 @@ function together() {
     .flatMap((folder) => readdirSync(join(root, folder), { recursive: true }).map((name) => join(folder, name)))
     .filter((name) => /\.test\.tsx?$/.test(name))
     .sort();
-  const alone = files.filter((name) => standsAlone.test(readFileSync(join(root, name), 'utf8')));
+  const texts = new Map(files.map((name) => [name, readFileSync(join(root, name), 'utf8')]));
+  const has = (mark) => (name) => mark.test(texts.get(name));
+  // A part that listens to the whole page does so for good: the page is its own.
+  const isPart = (name) => name.startsWith(join('src', 'parts'));
+  const alone = files.filter((name) => has(standsAlone)(name) || (isPart(name) && has(asksForPage)(name)));
   const shared = files.filter((name) => !alone.includes(name));
 
   const folder = join('test-results', 'together');
   rmSync(join(root, folder), { recursive: true, force: true });
   mkdirSync(join(root, folder), { recursive: true });
   // Dealt like cards: neighbours take about as long, and load about the same.
-  const hands = Math.min(availableParallelism(), shared.length);
-  const dealt = Array.from({ length: hands }, (_, hand) => {
-    const path = join(folder, `${hand + 1}.cjs`);
-    const loads = shared
-      .filter((_, i) => i % hands === hand)
-      .map((name) => `load(${JSON.stringify(name)}, ${JSON.stringify(join(root, name))});\n`);
-    writeFileSync(join(root, path), [load, ...loads].join(''));
-    return path;
-  });
+  const deal = (names, kind, head) => {
+    const hands = Math.min(availableParallelism(), names.length);
+    return Array.from({ length: hands }, (_, hand) => {
+      const path = join(folder, `${kind}-${hand + 1}.cjs`);
+      const loads = names
+        .filter((_, i) => i % hands === hand)
+        .map((name) => `load(${JSON.stringify(name)}, ${JSON.stringify(join(root, name))});\n`);
+      writeFileSync(join(root, path), [head, load, ...loads].join(''));
+      return path;
+    });
+  };
+  const withPage = shared.filter(has(asksForPage));
+  const dealt = [
+    ...deal(
+      shared.filter((name) => !withPage.includes(name)),
+      'plain',
+      '',
+    ),
+    ...deal(withPage, 'page', page),
+  ];
   return {
     ...config,
     rootDir: root,

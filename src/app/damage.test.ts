@@ -1,4 +1,3 @@
-import { rmSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { addDays, dayIn, dayInWords } from '@/core/record';
 import { chanceFrom } from '@/core/numbers';
@@ -37,7 +36,7 @@ import {
   visitsOfDay,
 } from '@/store';
 import { damageCell, damageable } from '../../attack/damage';
-import { scratchFolder } from '../../scripts/scratch';
+import { studioHere } from '@/store/fixtures';
 import { rounds } from '../../scripts/rounds';
 
 /**
@@ -45,18 +44,12 @@ import { rounds } from '../../scripts/rounds';
  * reader gives a value or a word on it.
  */
 const now = Date.now();
-const folder = scratchFolder('damage');
-const before = process.env.KOKYU_DATA;
-
+let here: ReturnType<typeof studioHere>;
 beforeAll(() => {
-  process.env.KOKYU_DATA = folder;
+  here = studioHere('damage');
   demoAt(storePath());
 });
-afterAll(() => {
-  theStore().$client.close();
-  process.env.KOKYU_DATA = before;
-  rmSync(folder, { recursive: true, force: true });
-});
+afterAll(() => here.close());
 
 const store = () => theStore();
 const ids = (table: string) =>

@@ -1,21 +1,14 @@
-import { mkdirSync, rmSync } from 'node:fs';
 import { addCoach, asker, beginSession, changePassphrase, lockSession, sessionsOf, setUp, wholeStore } from '@/store';
-import { scratchFolder } from '../../scripts/scratch';
+import { studioHere } from '@/store/fixtures';
 import { keeper } from './keeper';
 
 jest.mock('node:crypto', () => jest.requireActual<object>('../../scripts/quickCrypto'));
 
-const folder = scratchFolder('keeper');
-const before = process.env.KOKYU_DATA;
+let here: ReturnType<typeof studioHere>;
 beforeAll(() => {
-  process.env.KOKYU_DATA = folder;
-  mkdirSync(folder, { recursive: true });
+  here = studioHere('keeper');
 });
-afterAll(() => {
-  wholeStore().$client.close();
-  process.env.KOKYU_DATA = before;
-  rmSync(folder, { recursive: true, force: true });
-});
+afterAll(() => here.close());
 
 const knock = (
   path: string,

@@ -3,6 +3,7 @@ import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/re
 import { blankRaw } from '@/core/look';
 import { type StoredLook } from '@/core/record';
 import { repeatsOf } from '@/core/track';
+import { around } from '@/parts/around.fakes';
 import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { Shown } from './shown.fixtures';
 import { Close } from './Close';
@@ -10,14 +11,8 @@ import { type GroupCandidate, GroupStart } from './coach/GroupStart';
 import { answers, item, run, signs, today, idOf, viewOf } from './live/coach.fixtures';
 import { evaluateGates, knownClient } from '@/core/safety';
 
-let mockPushed: string | null = null;
-jest.mock('next/navigation', () => ({
-  useRouter: () => ({ push: (to: string) => (mockPushed = to), refresh: () => undefined }),
-}));
-
 beforeEach(() => {
   browserFakes();
-  mockPushed = null;
   localStorage.clear();
 });
 afterEach(cleanup);
@@ -214,7 +209,7 @@ describe('bringing a group together', () => {
         members: [1, 2, 3, 4, 5].map((n) => ({ clientId: idOf(n), visitId: idOf(100 + n), sitsOut: [] })),
       },
     ]);
-    expect(mockPushed).toMatch(/^\/run\/[0-9a-f-]{36}$/);
+    expect(around.went).toEqual([expect.stringMatching(/^\/run\/[0-9a-f-]{36}$/)]);
   });
 
   test('a refusal is told, and nobody is sent on', async () => {
@@ -223,6 +218,6 @@ describe('bringing a group together', () => {
     await click(screen.getByRole('button', { name: 'Person 2' }));
     await click(screen.getByRole('button', { name: 'Open the run for 2' }));
     expect(await screen.findByText('Person 2 is not screened today.')).toBeTruthy();
-    expect(mockPushed).toBeNull();
+    expect(around.went).toEqual([]);
   });
 });

@@ -12,9 +12,6 @@ import { drawnAsShown } from './useShown';
 import { type ClientView, type Part } from './view';
 import { clientView, today } from './view.fixtures';
 
-jest.mock('@/parts/say', () => ({ say: () => undefined }));
-jest.mock('next/navigation', () => ({ useRouter: () => ({ push: () => undefined, refresh: () => undefined }) }));
-
 /** How many rows of chips were drawn. */
 let chips = 0;
 const mockCounted = () => {

@@ -25,13 +25,6 @@ import { firstTime } from './diary/diary.fixtures';
 import { answers, clientView, type fact, signs, today } from './view.fixtures';
 import { send } from '@/keep';
 
-jest.mock('next/navigation', () => ({
-  useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
-  useSearchParams: () => new URLSearchParams(),
-  usePathname: () => '/',
-}));
-jest.mock('@/parts/say', () => ({ say: () => undefined }));
-
 /** Another tab of the same browser: an outbox of its own, which hears what this one is told. */
 const openTab = () => {
   let tab: { saidNow: () => readonly Said[] } | null = null;

@@ -21,12 +21,7 @@ import { type ClientView, type Part } from './view';
 import { whole } from './whole.fixtures';
 import { at, booking, diaryView, expecting, firstTime } from './diary/diary.fixtures';
 import { answers, clientView, fact, signs, today } from './view.fixtures';
-
-let asked: string | null = null;
-jest.mock('next/navigation', () => ({
-  useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
-  useSearchParams: () => new URLSearchParams(asked ? { protocol: asked } : {}),
-}));
+import { around } from '@/parts/around.fakes';
 
 let made = 0;
 const look = <P extends ProtocolId>(protocol: P, raw: Raw<P>, moment: LookRecord['moment'] = 'before'): StoredLook => ({
@@ -157,17 +152,15 @@ describe('a closed station says why and what is the way on', () => {
 });
 
 describe('Look', () => {
-  afterEach(() => (asked = null));
-
   test('begins with the unannounced look, and with a visit', () => {
     expect(html(<LookStation view={clientView()} />)).toContain('Unannounced quiet look');
     expect(html(<LookStation view={clientView({ visit: null })} />)).toContain('Begin today’s visit');
   });
 
   test('goes to the protocol that was asked for, and to the first for a made-up one', () => {
-    asked = 'regionMap';
+    around.search = 'protocol=regionMap';
     expect(html(<LookStation view={clientView()} />)).toContain('Tap a part to grade it');
-    asked = 'x-ray';
+    around.search = 'protocol=x-ray';
     expect(html(<LookStation view={clientView()} />)).toContain('Tap each inhale');
   });
 
@@ -175,7 +168,7 @@ describe('Look', () => {
     ['quietLook', 'Tap each inhale'],
     ['calmHold', 'Start the hold'],
   ])('what times something (%s) can’t be pressed before anybody listens', (protocol, words) => {
-    asked = protocol;
+    around.search = `protocol=${protocol}`;
     const markup = html(<LookStation view={clientView()} />);
     const button = markup.slice(markup.lastIndexOf('<button', markup.indexOf(`>${words}<`)));
     expect(button.slice(0, button.indexOf('>'))).toContain('disabled=""');
@@ -186,7 +179,7 @@ describe('Look', () => {
     ['heart', 'heart or blood pressure'],
     ['seizures', 'seizures or other neurological'],
   ])('offers no hold with %s, and says why', (condition, why) => {
-    asked = 'calmHold';
+    around.search = 'protocol=calmHold';
     expect(html(<LookStation view={clientView()} />)).toContain('Start the hold');
     const gated = clientView({ facts: [...signs, ...answers({ [condition]: {} })] });
     expect(html(<LookStation view={gated} />)).not.toContain('Start the hold');
@@ -195,11 +188,11 @@ describe('Look', () => {
   });
 
   test('offers no deep breath with a collapsed lung, and leaves what needs none', () => {
-    asked = 'frontOn';
+    around.search = 'protocol=frontOn';
     const lung = clientView({ facts: [...signs, ...allNo, fact('answer:collapsedLung', { value: 'yes' })] });
     expect(html(<LookStation view={lung} />)).toContain('Off today, deep breaths on request');
     // The marker stays, without the measure that is off.
-    asked = 'marker';
+    around.search = 'protocol=marker';
     expect(html(<LookStation view={lung} />)).not.toContain('Deep-breath ease');
     expect(html(<LookStation view={lung} />)).toContain('Hip inward rotation');
   });
@@ -220,38 +213,38 @@ describe('Look', () => {
     ['questionnaire', 'Tight feelings round the mouth'],
     ['twoHands', 'which hand leads?'],
   ])('has a screen for %s', (protocol, words) => {
-    asked = protocol;
+    around.search = `protocol=${protocol}`;
     expect(html(<LookStation view={clientView()} />)).toContain(words);
   });
 
   test('does not offer a position that is off today, nor a field', () => {
-    asked = 'quietLook';
+    around.search = 'protocol=quietLook';
     const pregnant = clientView({
       facts: [...signs, ...allNo, fact('answer:pregnancy', { value: 'yes', weekOnDay: 29 })],
     });
     expect(html(<LookStation view={pregnant} />)).toContain('Off today: hook-lying.');
-    asked = 'wallOrder';
+    around.search = 'protocol=wallOrder';
     const girdle = clientView({ facts: [...signs, ...allNo, fact('answer:pelvicGirdlePain', { value: 'yes' })] });
     expect(html(<LookStation view={girdle} />)).toContain('Off today, one-legged marches');
     expect(html(<LookStation view={girdle} />)).toContain('What draws in first');
     // The rock is only done lying flat: off as a whole from the bump on.
-    asked = 'pelvicRock';
+    around.search = 'protocol=pelvicRock';
     expect(html(<LookStation view={pregnant} />)).toContain('Off today, lying flat on the back for long');
     // A test has no other form: what would be done otherwise is left out, and says why.
-    asked = 'frontOn';
+    around.search = 'protocol=frontOn';
     const healing = clientView({ facts: [...signs, ...allNo, fact('answer:ribFracture', { value: 'yes' })] });
     expect(html(<LookStation view={healing} />)).toContain('Off today, deep breaths on request: rib fracture');
   });
 
   test('asks about a larger exhale instead of swapping it', () => {
-    asked = 'tape';
+    around.search = 'protocol=tape';
     const raw = blankRaw('tape', { levels: { fourth: [{ exhaleCm: 95, inhaleCm: 90 }] } });
     const markup = html(<LookStation view={clientView({ visit: { looks: [look('tape', raw)] } })} />);
     expect(markup).toContain('Swapped, or really smaller at full inhale?');
   });
 
   test('lists the looks of the set, done ones with their result, extras too', () => {
-    asked = 'quietLook';
+    around.search = 'protocol=quietLook';
     const looks = [look('tape', blankRaw('tape', { levels: { fourth: [{ exhaleCm: 90, inhaleCm: 96 }] } }))];
     const markup = html(<LookStation view={clientView({ visit: { looks } })} />);
     expect(markup).toContain('fourth space 6.0 cm');

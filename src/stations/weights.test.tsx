@@ -11,11 +11,6 @@ import { UnderLoad } from './track/UnderLoad';
 import { clientView, today } from './view.fixtures';
 import { whole } from './whole.fixtures';
 
-jest.mock('next/navigation', () => ({
-  useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
-  usePathname: () => '/',
-}));
-
 /** Ten pounds, by the definition of the pound: 0.45359237 kg. */
 const kg = 4.5359237;
 const press = itemFrom(drillOf(item({ drillId: 'press-breath' })), { id: 'press', kg, props: ['weight'] });

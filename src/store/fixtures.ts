@@ -8,7 +8,7 @@ import { type CommandKind, type Outcome, type Payload } from '@/core/record';
 import { type ConditionId, conditionIds } from '@/core/safety';
 import { type PlanItem } from '@/core/sequence';
 import { planItem } from '@/core/fixtures';
-import { carryOut, findRun, openStore } from '.';
+import { type Store, carryOut, findRun, openStore } from '.';
 import { scratchFolder } from '../../scripts/scratch';
 
 export const now = Date.parse('2026-11-25T10:00:00Z');
@@ -28,6 +28,35 @@ export const planOfItems = (items: PlanItem[]): Payload<'plan.save'>['plan'] => 
   items,
   refusals: [],
 });
+
+const held = globalThis as { kokyuStore?: Store };
+
+/** The app's own studio is opened anew from its file with the next that is asked of it. */
+export function reopened() {
+  held.kokyuStore?.$client.close();
+  delete held.kokyuStore;
+}
+
+/**
+ * Has the app's own studio (`theStore`) lie in a folder of the test's own until it is closed.
+ *
+ * @returns the folder; closing puts back what was before
+ */
+export function studioHere(name: string) {
+  const before = process.env.KOKYU_DATA;
+  const folder = scratchFolder(name);
+  process.env.KOKYU_DATA = folder;
+  reopened();
+  return {
+    folder,
+    close() {
+      reopened();
+      if (before === undefined) delete process.env.KOKYU_DATA;
+      else process.env.KOKYU_DATA = before;
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
 
 /**
  * A studio of a test's own, in a folder that goes with it.

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import sharp from 'sharp';
@@ -19,18 +19,16 @@ import {
   visitOfDay,
   visitRecord,
 } from '.';
-import { scratchFolder } from '../../scripts/scratch';
+import { studioHere } from './fixtures';
 
 const now = Date.parse('2026-11-23T10:00:00Z');
-let folder: string;
+let here: ReturnType<typeof studioHere>;
 let store: Store;
 const ids = { clientId: '', visitId: '' };
-const dataBefore = process.env.KOKYU_DATA;
 
 beforeEach(() => {
-  folder = scratchFolder('full');
-  process.env.KOKYU_DATA = folder;
-  store = openStore(join(folder, 'studio.db'));
+  here = studioHere('full');
+  store = openStore(join(here.folder, 'studio.db'));
   ids.clientId = randomUUID();
   ids.visitId = randomUUID();
   record('client.create', { clientId: ids.clientId, factId: randomUUID(), name: 'Orla Weirside' });
@@ -41,8 +39,7 @@ beforeEach(() => {
 });
 afterEach(() => {
   store.$client.close();
-  rmSync(folder, { recursive: true, force: true });
-  process.env.KOKYU_DATA = dataBefore;
+  here.close();
 });
 
 const record = <K extends CommandKind>(kind: K, payload: Payload<K>, at = now) =>
@@ -224,7 +221,7 @@ describe('photos', () => {
     const drafts = new Map(prepared ? [[prepared.photoId, prepared.draft]] : []);
     return carryOutAll(store, [{ id: randomUUID(), kind: 'photo.add', payload }], now, drafts).outcomes[0]!;
   }
-  const files = () => (existsSync(join(folder, 'photos')) ? readdirSync(join(folder, 'photos')) : []);
+  const files = () => (existsSync(join(here.folder, 'photos')) ? readdirSync(join(here.folder, 'photos')) : []);
 
   test('are stripped of their metadata, kept in the data folder for the owner alone, and given back', async () => {
     const before = await picture();
@@ -233,10 +230,10 @@ describe('photos', () => {
     const kept = readPhoto(store, photoId)!;
     const { format, width, height, exif } = await sharp(kept).metadata();
     expect({ format, width, height, exif }).toEqual({ format: 'jpeg', width: 40, height: 20, exif: undefined });
-    const path = join(folder, 'photos', `${photoId}.jpg`);
+    const path = join(here.folder, 'photos', `${photoId}.jpg`);
     expect(readFileSync(path).equals(kept)).toBe(true);
     expect(statSync(path).mode & 0o777).toBe(0o600);
-    expect(statSync(join(folder, 'photos')).mode & 0o777).toBe(0o700);
+    expect(statSync(join(here.folder, 'photos')).mode & 0o777).toBe(0o700);
     expect(files()).toEqual([`${photoId}.jpg`]);
     expect(readPhoto(store, randomUUID())).toBeNull();
     expect(readPhoto(store, '../studio.db')).toBeNull();
@@ -248,7 +245,7 @@ describe('photos', () => {
       .png()
       .toBuffer();
     expect(await preparePhoto(store, command(other))).toBeNull();
-    expect((await sharp(readFileSync(join(folder, 'photos', `${photoId}.jpg`))).metadata()).width).toBe(40);
+    expect((await sharp(readFileSync(join(here.folder, 'photos', `${photoId}.jpg`))).metadata()).width).toBe(40);
   });
 
   test('what is no picture, or one of another kind, is refused by its content and not written', async () => {
@@ -278,7 +275,7 @@ describe('photos', () => {
 
   test('a file without its row counts for nothing, and the next picture of that name takes its place', async () => {
     await send({ ...command(await picture()), photoId: randomUUID() });
-    writeFileSync(join(folder, 'photos', `${photoId}.jpg`), '');
+    writeFileSync(join(here.folder, 'photos', `${photoId}.jpg`), '');
     expect(readPhoto(store, photoId)).toBeNull();
     expect((await send(command(await picture()))).state).toBe('saved');
     expect(readPhoto(store, photoId)!.length).toBeGreaterThan(100);

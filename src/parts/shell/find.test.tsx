@@ -1,14 +1,11 @@
 /** @jest-environment jsdom */
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { CommandBox } from './CommandBox';
-
-const went: string[] = [];
-jest.mock('next/navigation', () => ({ useRouter: () => ({ push: (href: string) => went.push(href) }) }));
+import { around } from '../around.fakes';
 
 /** Answers of the server, given when the test says so. */
 let answers: { words: string; give: (names: string[]) => Promise<void> }[] = [];
 beforeEach(() => {
-  went.length = 0;
   answers = [];
   globalThis.ResizeObserver = class {
     observe() {}
@@ -45,7 +42,7 @@ test('what is typed before the box has come is in it', async () => {
   expect([document.activeElement === field, field.selectionStart, field.selectionEnd]).toEqual([true, 4, 4]);
   await answers.at(-1)!.give(['Tamsin Fenwreath']);
   await enter();
-  expect(went).toEqual(['/clients/Tamsin Fenwreath']);
+  expect(around.went).toEqual(['/clients/Tamsin Fenwreath']);
 });
 
 test('what is typed while the box is open and something else has the focus is in it', async () => {
@@ -64,7 +61,7 @@ test('who is found is chosen when they come, though a place was first until then
   fireEvent.change(await input(), { target: { value: 'to' } });
   await answers.at(-1)!.give(['Tobit Wrack']);
   await enter();
-  expect(went).toEqual(['/clients/Tobit Wrack']);
+  expect(around.went).toEqual(['/clients/Tobit Wrack']);
 });
 
 test('nobody is added for a name that is still being looked for', async () => {
@@ -72,8 +69,8 @@ test('nobody is added for a name that is still being looked for', async () => {
   key('k', { ctrlKey: true });
   fireEvent.change(await input(), { target: { value: 'fenw' } });
   await enter();
-  expect(went).toEqual([]);
+  expect(around.went).toEqual([]);
   await answers.at(-1)!.give([]);
   await enter();
-  expect(went).toEqual(['/clients/new?name=fenw']);
+  expect(around.went).toEqual(['/clients/new?name=fenw']);
 });

@@ -2,19 +2,12 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { type CommandKind } from '@/core/record';
 import { send } from '@/keep';
+import { around } from '../around.fakes';
 import { answerWith, browserFakes, doing, pass, serverGone } from '../browser.fakes';
 import { Keeping } from './Keeping';
 
-let mockPath = '/';
-let mockRefreshed = 0;
-const mockSaid: string[] = [];
 let mockAway = false;
-jest.mock('../say', () => ({ say: (words: string) => mockSaid.push(words) }));
 jest.mock('next/offline', () => ({ useOffline: () => mockAway }));
-jest.mock('next/navigation', () => {
-  const router = { refresh: () => (mockRefreshed += 1) };
-  return { useRouter: () => router, usePathname: () => mockPath };
-});
 
 /** Something is recorded that nobody on the page waits for. */
 const record = (kind: CommandKind, payload: object = {}) => doing(() => send(kind, payload as never));
@@ -23,9 +16,7 @@ const refusal = { state: 'refused', code: 'gone', why: 'This client is gone.' } 
 beforeEach(() => {
   jest.useFakeTimers();
   browserFakes({ served: [] });
-  mockPath = '/clients/x/coach';
-  mockRefreshed = 0;
-  mockSaid.length = 0;
+  around.path = '/clients/x/coach';
   mockAway = false;
 });
 afterEach(async () => {
@@ -41,14 +32,14 @@ test('the page follows what was saved; tap after tap is followed once, when the 
   render(<Keeping />);
   await record('home.told');
   await pass(0.2);
-  expect(mockRefreshed).toBe(1);
+  expect(around.refreshed).toBe(1);
   for (let tap = 0; tap < 5; tap += 1) {
     await record('look.save');
     await pass(0.4);
   }
-  expect(mockRefreshed).toBe(1);
+  expect(around.refreshed).toBe(1);
   await pass(0.5);
-  expect(mockRefreshed).toBe(2);
+  expect(around.refreshed).toBe(2);
 });
 
 test('pressing on does not put off what the page can’t show by itself, and only a client’s page shows anything by itself', async () => {
@@ -57,27 +48,27 @@ test('pressing on does not put off what the page can’t show by itself, and onl
   await pass(0.1);
   await record('look.save');
   await pass(0.1);
-  expect(mockRefreshed).toBe(1);
+  expect(around.refreshed).toBe(1);
   first.unmount();
-  mockPath = '/';
+  around.path = '/';
   render(<Keeping />);
   await record('visit.end');
   await pass(0.2);
-  expect(mockRefreshed).toBe(2);
+  expect(around.refreshed).toBe(2);
 });
 
 test('an event of a run is followed everywhere but on the live screen: one sent late must not leave the run open', async () => {
-  mockPath = '/run/abc';
+  around.path = '/run/abc';
   const shown = render(<Keeping />);
   await record('run.append');
   await pass(1);
-  expect(mockRefreshed).toBe(0);
+  expect(around.refreshed).toBe(0);
   shown.unmount();
-  mockPath = '/clients/x/coach';
+  around.path = '/clients/x/coach';
   render(<Keeping />);
   await record('run.append');
   await pass(1);
-  expect(mockRefreshed).toBe(1);
+  expect(around.refreshed).toBe(1);
 });
 
 test('without a server the page stays as it is until there is one again', async () => {
@@ -85,10 +76,10 @@ test('without a server the page stays as it is until there is one again', async 
   await record('fact.add');
   serverGone(true);
   await pass(3);
-  expect(mockRefreshed).toBe(0);
+  expect(around.refreshed).toBe(0);
   serverGone(false);
   await pass(1.2);
-  expect(mockRefreshed).toBe(1);
+  expect(around.refreshed).toBe(1);
 });
 
 test('who asks for a page while the server is away is told that it comes, and not where a network only changes', async () => {
@@ -101,23 +92,23 @@ test('who asks for a page while the server is away is told that it comes, and no
   await away(true);
   await away(false);
   await pass(2);
-  expect(mockSaid).toEqual([]);
+  expect(around.said).toEqual([]);
   await away(true);
   await pass(1);
-  expect(mockSaid).toEqual([expect.stringMatching(/can’t be reached just now.*is kept.*comes once it answers/)]);
+  expect(around.said).toEqual([expect.stringMatching(/can’t be reached just now.*is kept.*comes once it answers/)]);
 });
 
 test('two that wrote the same are told; a refusal shows its sentence and what was typed, until it was read', async () => {
   const shown = render(<Keeping />);
   answerWith({ state: 'conflict', at: '', why: 'Changed elsewhere too; both are kept.', theirs: null });
   await record('fact.add');
-  expect(mockSaid).toEqual(['Changed elsewhere too; both are kept.']);
+  expect(around.said).toEqual(['Changed elsewhere too; both are kept.']);
   answerWith(refusal);
   await record('fact.add', { value: 'Stiff ribs' });
   expect(screen.getByText('This client is gone.')).toBeTruthy();
   // On the next page too, whatever it is.
   shown.unmount();
-  mockPath = '/settings';
+  around.path = '/settings';
   await doing(() => render(<Keeping />));
   expect(screen.getByText(/Stiff ribs/)).toBeTruthy();
   await doing(() => fireEvent.click(screen.getByRole('button', { name: 'I have noted it' })));

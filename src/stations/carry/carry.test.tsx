@@ -6,9 +6,6 @@ import { Shown } from '../shown.fixtures';
 import { answers, idOf, item, run, signs, viewOf } from '../live/coach.fixtures';
 import { CarryStation } from './CarryStation';
 
-jest.mock('next/navigation', () => ({ useRouter: () => ({ push: () => undefined, refresh: () => undefined }) }));
-jest.mock('@/parts/say', () => ({ say: () => undefined }));
-
 beforeEach(() => {
   browserFakes();
   localStorage.clear();

@@ -9,8 +9,6 @@ import { readDrillFile } from './readDrillFile';
 import { Positions, PropsCuesFaults } from './Reference';
 import { SchoolsDiffer } from './SchoolsDiffer';
 
-jest.mock('next/navigation', () => ({ useRouter: () => ({ push: () => undefined, refresh: () => undefined }) }));
-
 const names = Object.fromEntries(drills.map(({ id, name }) => [id, name]));
 const own: Drill = { ...findDrill('towel-hug')!, id: 'my-hug', name: 'My hug' };
 

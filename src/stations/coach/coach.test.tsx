@@ -9,11 +9,6 @@ import { RunClock } from '../live/runClock';
 import { RunScreen } from '../live/RunScreen';
 import { whole } from '../whole.fixtures';
 
-jest.mock('next/navigation', () => ({
-  useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
-  usePathname: () => '/',
-}));
-
 describe('the live screen', () => {
   test.each([
     ['yes', 'TOUCH: YES'],

@@ -7,13 +7,8 @@ import { cadence } from '@/core/cadence';
 import { planItem } from '@/core/fixtures';
 import { answers, fact, run, signs, today, idOf, viewOf } from './coach.fixtures';
 import { evaluateGates, knownClient, pathState } from '@/core/safety';
+import { around } from '@/parts/around.fakes';
 import { answerOnce, browserFakes, doing, heard, pass, sent } from '@/parts/browser.fakes';
-
-const refreshed = jest.fn<undefined, []>();
-jest.mock('next/navigation', () => ({
-  useRouter: () => ({ push: () => undefined, refresh: () => refreshed() }),
-  usePathname: () => '/',
-}));
 
 /** Events the screen handed to the outbox, as the server got them. */
 const stamps = () =>
@@ -510,15 +505,14 @@ describe('two windows', () => {
     await live(run(), { told: '1' });
     await press(' ');
     told('1');
-    refreshed.mockClear();
     await pass(7);
-    expect(refreshed).toHaveBeenCalledTimes(0);
+    expect(around.refreshed).toBe(0);
     told('2');
     await pass(7);
-    expect(refreshed).toHaveBeenCalledTimes(1);
+    expect(around.refreshed).toBe(1);
     // The page never came: it is asked for again.
     await pass(15);
-    expect(refreshed).toHaveBeenCalledTimes(2);
+    expect(around.refreshed).toBe(2);
   });
 
   test('a page that slept comes back where it was left, and waits', async () => {

@@ -8,8 +8,6 @@ import { answers, clientView, signs } from '../view.fixtures';
 import { Marker } from '../taking/Marker';
 import { RegionMap } from '../taking/RegionMap';
 
-jest.mock('@/parts/say', () => ({ say: () => undefined }));
-
 beforeEach(() => browserFakes());
 afterEach(cleanup);
 

@@ -11,8 +11,6 @@ import { type ComingView } from '../diary/view';
 import { answers, clientView, signs } from '../view.fixtures';
 import { LastVisit } from './LastVisit';
 
-jest.mock('@/parts/say', () => ({ say: () => undefined }));
-
 beforeEach(() => browserFakes());
 afterEach(cleanup);
 

@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { type Fact, conditionIds, redFlags } from '@/core/safety';
+import { around } from '@/parts/around.fakes';
 import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { Shown } from '../shown.fixtures';
 import { clientView, fact } from '../view.fixtures';
@@ -9,13 +10,9 @@ import { Signs } from './Signs';
 import { ToldSymptoms } from './ToldSymptoms';
 import { ComplaintDetail } from './ComplaintDetail';
 
-let mockUndo: (() => void) | null = null;
-jest.mock('@/parts/say', () => ({ say: (_: string, undo?: () => void) => (mockUndo = undo ?? null) }));
-
 beforeEach(() => {
   browserFakes();
   localStorage.clear();
-  mockUndo = null;
 });
 afterEach(cleanup);
 
@@ -101,7 +98,7 @@ describe('today’s signs', () => {
     await doing(() => fireEvent.click(flag!));
     const { factId, value } = facts()[0]!.payload;
     expect((value as { present: string[] }).present).toHaveLength(1);
-    await doing(() => mockUndo!());
+    await doing(() => around.undo!());
     expect(facts().at(-1)).toMatchObject({ kind: 'fact.retract', payload: { factId } });
     shown.unmount();
 
@@ -134,15 +131,15 @@ describe('today’s signs', () => {
       [[today, more], false],
       [[today], true],
     ] as const) {
-      mockUndo = null;
+      around.undo = null;
       const shown = render(<Shown view={viewOf([...raised])}>{(view) => <Signs view={view} />}</Shown>);
       await doing(() => fireEvent.click(first()));
       expect(first().getAttribute('aria-pressed')).toBe('true');
       expect(sent).toEqual([]);
-      expect(mockUndo !== null).toBe(undone);
+      expect(around.undo !== null).toBe(undone);
       shown.unmount();
     }
-    await doing(() => mockUndo!());
+    await doing(() => around.undo!());
     expect(facts()).toMatchObject([{ kind: 'fact.retract', payload: { factId: today.id } }]);
   });
 });
@@ -159,7 +156,7 @@ describe('conditions', () => {
     const made = facts().map(({ payload }) => payload.factId);
     expect(made.length).toBeGreaterThan(1);
     expect(facts().every(({ payload }) => (payload.value as { value: string }).value === 'no')).toBe(true);
-    await doing(() => mockUndo!());
+    await doing(() => around.undo!());
     const back = facts()
       .filter(({ kind }) => kind === 'fact.retract')
       .map(({ payload }) => payload.factId);

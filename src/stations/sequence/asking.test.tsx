@@ -6,8 +6,6 @@ import { answers, clientView, signs } from '../view.fixtures';
 import { LeftOut } from './Asking';
 import { WhatWouldChange } from './WhatWouldChange';
 
-jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => undefined }) }));
-
 const view = clientView({ facts: [...Object.values(answers()), ...signs] });
 const context = planContext(view);
 const request = {

@@ -7,12 +7,6 @@ import { browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { clientView } from '../view.fixtures';
 import { SequenceStation } from './SequenceStation';
 
-jest.mock('@/parts/say', () => ({ say: () => undefined }));
-jest.mock('next/navigation', () => ({
-  useRouter: () => ({ push: () => undefined, refresh: () => undefined }),
-  usePathname: () => '/clients/client/sequence',
-}));
-
 /** What was drawn, by name, since it was last looked. */
 const drawn: string[] = [];
 type Drawn = (of: { id?: string; label?: string }) => ReactNode;

@@ -1,23 +1,15 @@
 /** @jest-environment jsdom */
 import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { timeIn } from '@/core/diary';
+import { around } from '@/parts/around.fakes';
 import { browserFakes, doing, sent, serverGone } from '@/parts/browser.fakes';
 import { TodayBoard } from './TodayBoard';
 import { at, booking, diaryView, expecting, today, zone } from '../diary/diary.fixtures';
-
-let mockPushed: string | null = null;
-let mockUndo: (() => void) | null = null;
-let mockRefreshed = 0;
-jest.mock('@/parts/say', () => ({ say: (_: string, undo?: () => void) => (mockUndo = undo ?? null) }));
-const mockRouter = { push: (to: string) => (mockPushed = to), refresh: () => (mockRefreshed += 1) };
-jest.mock('next/navigation', () => ({ useRouter: () => mockRouter }));
 
 const commands = () => sent.map(({ kind, payload }) => [kind, payload as Record<string, unknown>] as const);
 
 beforeEach(() => {
   browserFakes();
-  mockPushed = null;
-  mockRefreshed = 0;
 });
 afterEach(() => {
   cleanup();
@@ -47,7 +39,7 @@ test('a visit begins from its row, and goes to the client; one under way is only
   const shown = board();
   await click(/^Begin/);
   expect(commands()).toEqual([['visit.start', { visitId: expect.any(String), clientId: 'tamsin' }]]);
-  expect(mockPushed).toBe('/clients/tamsin');
+  expect(around.went).toEqual(['/clients/tamsin']);
   shown.unmount();
   sent.length = 0;
   board({ view: visit({ id: 'v', startedAt: at(9, 31), endedAt: null }) });
@@ -63,7 +55,7 @@ test('a booking goes off with a reason at one press, stays readable, and comes b
   const off = ['appointment.cancel', { appointmentId: 'booking', how: 'did not come', reason: 'ill' }];
   expect(commands()).toEqual([off]);
   expect(screen.getByText('Did not come: ill.')).toBeTruthy();
-  await doing(() => mockUndo!());
+  await doing(() => around.undo!());
   expect(commands().at(-1)).toEqual(['appointment.restore', { appointmentId: 'booking' }]);
   expect(screen.queryByText('Did not come: ill.')).toBeNull();
   expect(screen.getByRole('button', { name: /^Begin/ })).toBeTruthy();
@@ -101,7 +93,7 @@ test('what is to be remembered stands in the row until it was thought of', async
   await click(/^Done/);
   expect(commands()).toEqual([['nextTime.done', { noteId: 'n' }]]);
   expect(screen.queryByText('the rowing seat')).toBeNull();
-  await doing(() => mockUndo!());
+  await doing(() => around.undo!());
   expect(screen.getByText('the rowing seat')).toBeTruthy();
 });
 
@@ -178,7 +170,7 @@ describe('booking', () => {
       '01-06T11:00',
       '01-20T11:00',
     ]);
-    await doing(() => mockUndo!());
+    await doing(() => around.undo!());
     expect(commands().filter(([kind]) => kind === 'appointment.cancel')).toHaveLength(5);
   });
 
@@ -219,14 +211,14 @@ test('left open over night, the page asks for the new day, and without a server 
   browserFakes({ served: [] });
   board();
   act(() => void jest.advanceTimersByTime(40_000));
-  expect(mockRefreshed).toBe(0);
+  expect(around.refreshed).toBe(0);
   serverGone(true);
   await act(async () => void jest.advanceTimersByTime(60_000));
-  expect(mockRefreshed).toBe(0);
+  expect(around.refreshed).toBe(0);
   serverGone(false);
   await act(async () => void jest.advanceTimersByTime(30_000));
   await doing(() => undefined);
-  expect(mockRefreshed).toBeGreaterThan(0);
+  expect(around.refreshed).toBeGreaterThan(0);
 });
 
 test('an empty studio says what to do next', () => {

@@ -2,18 +2,11 @@
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { usualHours } from '@/core/record';
 import { type Rooms, weekOf } from '@/core/diary';
+import { around } from '@/parts/around.fakes';
 import { answerWith, browserFakes, doing, sent } from '@/parts/browser.fakes';
 import { at, booking, diaryView, expecting, today, zone } from '../diary/diary.fixtures';
 import { WeekBoard } from './WeekBoard';
 import { drawnOn, frameOf, freeDrawn, labelHeight, minutesOf, xOf } from './week.geometry';
-
-let mockUndo: (() => void) | null = null;
-let mockSaid = '';
-jest.mock('@/parts/say', () => ({
-  say: (words: string, undo?: () => void) => ([mockSaid, mockUndo] = [words, undo ?? null]),
-}));
-const mockRouter = { push: () => undefined, refresh: () => undefined };
-jest.mock('next/navigation', () => ({ useRouter: () => mockRouter }));
 
 const commands = () => sent.map(({ kind, payload }) => [kind, payload as Record<string, unknown>] as const);
 const rooms: Rooms = { zone, hours: usualHours, now: at(8) };
@@ -103,7 +96,7 @@ describe('the week', () => {
     };
     expect(commands()).toEqual([['appointment.change', { ...moved, seen: at(9, 30) }]]);
     expect(mark(/^10:00 .*Thursday until 10:45$/)).toBeTruthy();
-    await doing(() => mockUndo!());
+    await doing(() => around.undo!());
     expect(commands().at(-1)).toEqual(['appointment.change', { ...moved, startsAt: at(9, 30), seen: moved.startsAt }]);
     expect(mark(/^09:30 .*Wednesday until 10:15$/)).toBeTruthy();
   });
@@ -127,10 +120,10 @@ describe('the week', () => {
     ] as const) {
       await press(tamsin, ...Array.from({ length: 6 }, () => key));
       expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(`Tamsin Fenwreath to ${day} 09:30`);
-      mockSaid = '';
+      around.said.length = 0;
       await press(tamsin, key);
       expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(`Tamsin Fenwreath to ${day} 09:30`);
-      expect(mockSaid).toMatch(words);
+      expect(around.said.at(-1) ?? '').toMatch(words);
     }
   });
 

@@ -12,11 +12,10 @@ import {
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { backup, restoreHere, storePath, wholeStore } from '..';
-import { scratchFolder } from '../../../scripts/scratch';
+import { reopened, studioHere } from '../fixtures';
 
-const held = globalThis as { kokyuStore?: unknown };
 const now = Date.parse('2026-11-27T10:00:00Z');
-const dataBefore = process.env.KOKYU_DATA;
+let here: ReturnType<typeof studioHere>;
 let folder: string;
 let copy: string;
 
@@ -29,19 +28,14 @@ const clients = () =>
 
 /** A studio with one client more than its copy has. */
 beforeEach(() => {
-  folder = scratchFolder('restore');
-  mkdirSync(folder, { recursive: true });
-  process.env.KOKYU_DATA = folder;
-  delete held.kokyuStore;
+  here = studioHere('restore');
+  ({ folder } = here);
   for (let n = 0; n < 300; n += 1) add(`client ${n}`);
   copy = backup(storePath(), now - 86_400_000).folder;
   add('of today');
 });
 afterEach(() => {
-  wholeStore().$client.close();
-  delete held.kokyuStore;
-  process.env.KOKYU_DATA = dataBefore;
-  rmSync(folder, { recursive: true, force: true });
+  here.close();
 });
 
 test('a copy takes the place of the open studio, which is copied first', () => {
@@ -96,8 +90,7 @@ test.each<[string, () => void, RegExp]>([
   expect(() => restoreHere(copy, now)).toThrow(why);
   expect(clients()).toHaveLength(301);
   add('afterwards');
-  wholeStore().$client.close();
-  delete held.kokyuStore;
+  reopened();
   expect(clients()).toContain('afterwards');
   // Nothing half is left beside it.
   const lies = readdirSync(folder).filter((name) => /incoming|migrating|\.part/.test(name));

@@ -1,5 +1,11 @@
 import type * as Dom from '@testing-library/dom';
+import type * as Around from '../src/parts/around.fakes';
 import { neverMet } from './met';
+
+const mockAround = () => jest.requireActual<typeof Around>('../src/parts/around.fakes');
+jest.mock('next/navigation', () => mockAround().navigation);
+jest.mock('../src/parts/say', () => mockAround().messages);
+beforeEach(() => mockAround().asAtFirst());
 
 // Where there is a page: what comes late on a machine busy with something else is waited for.
 if (typeof document !== 'undefined') {
