@@ -168,7 +168,7 @@ test('from a signed visit to sheet, calendar and phone, and back by the code', a
   await expectAccessible(page, 'the course');
 });
 
-test('a pregnancy told of later takes back what went home, wherever it is shown', async ({ page }) => {
+test('a pregnancy told of later takes back what went home, wherever it is shown @first', async ({ page }) => {
   const { clientId } = await seedCoached(page, server.url, 'Wenna Skerry', three());
   await page.goto(`${server.url}/clients/${clientId}/carry`);
   await page.getByRole('button', { name: /^Send these 3 home/ }).click();

@@ -103,7 +103,10 @@ const logEmergency = async (page: Page, clientId: string) => {
   await expect(page.getByRole('heading', { name: /^Stop/ }).first()).toBeVisible();
 };
 
-test('an emergency logged while a run waits ends it, and nothing sets it going again', async ({ page, context }) => {
+test('an emergency logged while a run waits ends it, and nothing sets it going again @first', async ({
+  page,
+  context,
+}) => {
   const clientId = await seedPlan(page, server.url, 'Petra Lowtide', [planItem('quiet-nose', {})]);
   await page.goto(`${server.url}/clients/${clientId}/coach`);
   await page.getByRole('button', { name: 'Open the run' }).click();
@@ -152,7 +155,7 @@ test('an emergency told on another device holds a group’s run and says whose i
   await expect(page.getByRole('button', { name: /^Ilse Marram/ })).toContainText('stopped');
 });
 
-test('a script that got into a page does not run; the page’s own do', async ({ page }) => {
+test('a script that got into a page does not run; the page’s own do @first', async ({ page }) => {
   const answer = await page.goto(server.url);
   expect(answer?.headers()['content-security-policy']).toMatch(/script-src 'self' 'nonce-[^']+';/);
   const ran = await page.evaluate(() => {

@@ -37,7 +37,7 @@ const eventsOf = async (page: Page): Promise<StoredEvent[]> => {
   return ((await response.json()) as { events: StoredEvent[] }).events;
 };
 
-test('a server killed in mid-run loses nothing: same item, same second, and what was marked meanwhile', async ({
+test('a server killed in mid-run loses nothing: same item, same second, and what was marked meanwhile @first', async ({
   page,
 }) => {
   await openRun(page, 'Dorrit Shoal');
@@ -82,7 +82,7 @@ test('a server killed in mid-run loses nothing: same item, same second, and what
   await expect(page.locator('[data-phase]')).toHaveText(/IN|OUT|WAIT/);
 });
 
-test('a stop shows “Breathe normally”, keeps what was noticed, and keeps the drill out of plans until reviewed', async ({
+test('a stop shows “Breathe normally”, keeps what was noticed, and keeps the drill out of plans until reviewed @first', async ({
   page,
 }) => {
   const clientId = await openRun(page, 'Lettice Groyne');
@@ -243,7 +243,7 @@ test('an answer that breaks off in its midst takes no page away: it is asked for
   between.close();
 });
 
-test('a server that goes away between a page and what follows it takes neither', async ({ page }) => {
+test('a server that goes away between a page and what follows it takes neither @first', async ({ page }) => {
   await page.clock.install();
   const html = await (await page.request.get(server.url)).text();
   let gone = true;

@@ -6,7 +6,7 @@ const server = ownStudio();
 
 test.beforeAll(() => server.start());
 
-test('a new coach takes a new client from the first question to a measured change', async ({ page }) => {
+test('a new coach takes a new client from the first question to a measured change @first', async ({ page }) => {
   await page.goto(server.url);
   await expect(page.getByText('The studio is empty.')).toBeVisible();
   await expect(page.getByText('Kokyu is a coaching aid.')).toBeVisible();

@@ -9,7 +9,7 @@ const server = testServer(4347);
 test.beforeAll(() => server.start());
 test.afterAll(() => server.close());
 
-test('a copy is made by hand, checked, listed, and found by who puts one back', async ({ page }) => {
+test('a copy is made by hand, checked, listed, and found by who puts one back @first', async ({ page }) => {
   await seedClient(page, server.url, 'Tegen Brook');
   await page.goto(`${server.url}/settings`);
   await page.getByRole('link', { name: 'Records and copies' }).click();

@@ -7,7 +7,7 @@ const server = sharedStudio();
 
 test.beforeAll(() => server.start());
 
-test('an emergency sign stops everything, says what to do, and leaves no way on today', async ({ page }) => {
+test('an emergency sign stops everything, says what to do, and leaves no way on today @first', async ({ page }) => {
   const clientId = await seedClient(page, server.url, 'Hetty Sandlark');
   await page.goto(`${server.url}/clients/${clientId}/screen`);
   await page.getByText('Something came up after all').click();
@@ -31,7 +31,9 @@ test('an emergency sign stops everything, says what to do, and leaves no way on 
   await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link')).toHaveCount(1);
 });
 
-test('a red flag stops the path until a reason and a clinician are typed, and both are kept', async ({ page }) => {
+test('a red flag stops the path until a reason and a clinician are typed, and both are kept @first', async ({
+  page,
+}) => {
   const clientId = await seedClient(page, server.url, 'Piers Mudwell');
   await page.goto(`${server.url}/clients/${clientId}/screen`);
   await page.getByText('Something came up after all').click();
@@ -59,7 +61,7 @@ test('a red flag stops the path until a reason and a clinician are typed, and bo
 });
 
 // Other conditions close it in the same way: src/stations/stations.test.tsx, and src/store/store.test.ts for the server.
-test('a hold is never offered in pregnancy', async ({ page }) => {
+test('a hold is never offered in pregnancy @first', async ({ page }) => {
   const clientId = await addClient(page, server.url, 'Marigold Eddy');
   await page.goto(`${server.url}/clients/${clientId}/look?protocol=calmHold`);
   await expect(page.getByText(/^Not yet, holds beyond a natural pause: first ask about/)).toBeVisible();
@@ -93,7 +95,9 @@ test('a hold is never offered in pregnancy', async ({ page }) => {
   expect(refused.why).toMatch(/holds beyond a natural pause/);
 });
 
-test('a very quick resting rate over a full minute locks the drills until it is counted again', async ({ page }) => {
+test('a very quick resting rate over a full minute locks the drills until it is counted again @first', async ({
+  page,
+}) => {
   const clientId = await seedClient(page, server.url, 'Corin Halyard');
   await page.clock.install();
   await page.goto(`${server.url}/clients/${clientId}/look`);

@@ -6,7 +6,9 @@ const server = sharedStudio();
 
 test.beforeAll(() => server.start());
 
-test('a client who must leave after four minutes: noted, signed and found again, in four presses', async ({ page }) => {
+test('a client who must leave after four minutes: noted, signed and found again, in four presses @first', async ({
+  page,
+}) => {
   const clientId = await seedClient(page, server.url, 'Wilmot Tarrow');
   await page.goto(`${server.url}/clients/${clientId}/look?protocol=twoHands`);
   await page

@@ -91,7 +91,7 @@ describe.each(patternIds.filter((id) => id !== 'even'))(
       const near = () => Math.min(candidates.length - 1, from + chance.below(candidates.length));
       return [...new Set(Array.from({ length: count }, near))].sort((a, b) => a - b);
     };
-    const made = Array.from({ length: rounds(120) }, some);
+    const made = Array.from({ length: rounds(400) }, some);
 
     test('the judge finds broken what is broken', () => {
       for (const chosen of made) {
