@@ -3,6 +3,7 @@ import { v7 as uuid } from 'uuid';
 import {
   type PlanContext,
   type PlanItem,
+  type PlanOptions,
   type PlanRequest,
   allDrills,
   alternatives,
@@ -14,8 +15,8 @@ import {
 } from '@/core/sequence';
 
 const api = {
-  plan: (request: PlanRequest, context: PlanContext, locked: PlanItem[] = [], nodes?: number) =>
-    makePlan(request, context, uuid, { locked, ...(nodes ? { nodes } : {}) }),
+  plan: (request: PlanRequest, context: PlanContext, options: PlanOptions = {}) =>
+    makePlan(request, context, uuid, options),
   alternatives: (request: PlanRequest, context: PlanContext, items: PlanItem[], at: number, mode: 'swap' | 'add') =>
     alternatives(request, context, items, at, mode),
   whatIf: (request: PlanRequest, context: PlanContext) => whatWouldChange(request, context),

@@ -8,6 +8,7 @@ import { knownDrill } from './plan';
 import { type Tally, tally } from './tally';
 import { inShort } from './planRules';
 import { type PlanContext, settingOf } from './setting';
+import { soundOnly } from './soundness';
 
 /**
  * What a plan as it stands is worth in the planner's points, in its own order, whoever made it, and the first hard rule it
@@ -72,11 +73,12 @@ const relationOf = ({ id }: Drill, current: Drill | undefined): Alternative['rel
  */
 export function alternatives(
   request: PlanRequest,
-  context: PlanContext,
+  given: PlanContext,
   items: readonly PlanItem[],
   at: number,
   mode: 'swap' | 'add',
 ): Alternative[] {
+  const { context } = soundOnly(given);
   const { candidates, wanted } = gatherCandidates(request, context, { byHand: true });
   const setting = settingOf(request, context);
   const current = mode === 'swap' ? knownDrill(items[at]!) : undefined;

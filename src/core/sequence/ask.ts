@@ -2,11 +2,12 @@ import { cycleSeconds } from '../cadence';
 import { segmentsOf, totalsOf } from '../dose';
 import { type PropId, propList, props } from '../catalogue';
 import { type SchoolId, schoolIds, schools } from '../schools';
-import { fillTime, secondsWithTalk, solve } from './makePlan';
+import { fillTime, secondsWithTalk, solve, solved } from './makePlan';
 import { type Near } from './near';
 import { type PlanItem, type PlanRequest } from './planSchema';
 import { search } from './search';
 import { type PlanContext } from './setting';
+import { soundOnly } from './soundness';
 
 /** One drill of a plan that is only compared: as much of it as a small score shows. */
 interface SmallItem {
@@ -44,7 +45,8 @@ export interface WhatIf extends SmallPlan {
  *
  * @example whatWouldChange(request, context).variants[0]?.points
  */
-export function whatWouldChange(request: PlanRequest, context: PlanContext): { today: SmallPlan; variants: WhatIf[] } {
+export function whatWouldChange(request: PlanRequest, given: PlanContext): { today: SmallPlan; variants: WhatIf[] } {
+  const { context } = soundOnly(given);
   const base = best(request, context);
   const variants: [WhatIf['kind'], string, PlanRequest][] = [
     ...[-5, 5, 10]
@@ -94,7 +96,8 @@ const otherProp = (id: PropId, request: PlanRequest): PlanRequest => ({
 });
 
 function best(request: PlanRequest, context: PlanContext, near?: Near): SmallPlan & { points: number; solved: Near } {
-  const { laid, found } = solve(request, context, [], near ? { near } : {});
+  const answer = solve(request, context, [], near ? { near } : {});
+  const { laid, found } = answer;
   const chosen = found.chosen.map((index) => laid.candidates[index]!);
   const items = chosen.map(({ item }): PlanItem => ({ ...item, id: item.drillId, byHand: false, reasons: [] }));
   fillTime(items, request, context.gates);
@@ -109,9 +112,8 @@ function best(request: PlanRequest, context: PlanContext, near?: Near): SmallPla
       inhalePart: breath ? breath.inhaleSeconds / cycleSeconds(breath) : 0.5,
     };
   });
-  const solved = { problem: laid.problem, found };
   return {
-    solved,
+    solved: solved(answer),
     points: found.points,
     items: small,
     minutes: items.length > 0 ? secondsWithTalk(items, request) / 60 : 0,
@@ -134,9 +136,10 @@ export interface Loss {
 export function priceOf(
   drillIds: readonly string[],
   request: PlanRequest,
-  context: PlanContext,
+  given: PlanContext,
   locked: readonly PlanItem[] = [],
 ): Loss[] {
+  const { context } = soundOnly(given);
   const {
     laid: { problem, candidates },
     found: base,

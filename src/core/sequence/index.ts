@@ -14,7 +14,7 @@ export { leftOut } from './leftOut';
 export { likenessOf } from './alike';
 export { newThings, thingsAsked, toLearn } from './newThings';
 export { phaseLimits, withPhase } from './limits';
-export { makePlan, secondsWithTalk, solve } from './makePlan';
+export { type PlanOptions, makePlan, secondsWithTalk, solve } from './makePlan';
 export { type PlanningItem, type PlanningProblem, diminishing, gainSteps } from './problem';
 export { tally } from './tally';
 export { minutesOfBooking, mostItems, talkOf, usualTalkSeconds } from './rules';

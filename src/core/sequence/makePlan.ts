@@ -17,6 +17,8 @@ import { soundOnly } from './soundness';
 export interface PlanOptions extends Effort {
   /** Items that are to stay as they are, in their order. */
   locked?: readonly PlanItem[];
+  /** What it was shown beside, as what would change: of plans that are worth the same it is the one that was shown. */
+  beside?: PlanRequest;
 }
 
 /**
@@ -34,10 +36,11 @@ export function makePlan(
   request: PlanRequest,
   given: PlanContext,
   newId: () => string,
-  { locked = [], ...effort }: PlanOptions = {},
+  { locked = [], beside, ...effort }: PlanOptions = {},
 ): Plan {
   const { context, refusals } = soundOnly(given);
-  const { laid, found, leftOut } = solve(request, context, locked, effort);
+  const near = beside ? solved(solve(beside, context)) : undefined;
+  const { laid, found, leftOut } = solve(request, context, locked, near ? { ...effort, near } : effort);
   const chosen = found.chosen.map((index) => laid.candidates[index]!);
   const { impossible } = chosen.length === 0 ? { impossible: whyImpossible(laid) } : {};
   const items = chosen.map((candidate, i): PlanItem => {
@@ -95,6 +98,9 @@ export function solve(
     return { laid, found, leftOut };
   }
 }
+
+/** A problem as it was laid out, with its answer, to hold others against. */
+export const solved = ({ laid: { problem }, found }: { laid: LaidOut; found: Found }): Near => ({ problem, found });
 
 function answered(problem: PlanningProblem, effort: Effort, near: Near | undefined): Found {
   if (!near) return search(problem, effort);

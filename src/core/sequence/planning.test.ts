@@ -7,6 +7,7 @@ import {
   type DrillHistory,
   type PlanContext,
   type PlanRequest,
+  alternatives,
   checkPlan,
   cuesFor,
   drillOf,
@@ -239,6 +240,27 @@ describe('drills of the coach’s own', () => {
     const plan = makePlan(request(), context({ ownDrills: [prone], gates: gatesWith('ribFracture') }), newId);
     expect(ids(plan)).not.toContain('my-open');
     expect(plan.refusals.find(({ drillId }) => drillId === 'my-open')!.reason.what).toContain('rib fracture');
+  });
+
+  // As an earlier version may have kept it, or another program written it.
+  test.each<[string, object]>([
+    ['without a breath', { breath: undefined }],
+    ['in no position', { positions: [] }],
+    ['with a position nobody knows', { positions: ['on the moon'] }],
+    ['with breaths in words', { breaths: 'a few' }],
+  ])('one %s is told to be left out, and whatever else is asked goes on without it', (_, wrong) => {
+    const given = context({ ownDrills: [{ ...own, ...wrong } as Drill] });
+    const asked = request();
+    const plan = makePlan(asked, given, newId);
+    expect(ids(plan)).toEqual(ids(makePlan(asked, context(), newId)));
+    expect(plan.refusals.find(({ drillId }) => drillId === 'my-open')!.reason.what).toMatch(
+      /^Can’t be planned with: ./,
+    );
+    const { today: base, variants } = whatWouldChange(asked, given);
+    const others = alternatives(asked, given, plan.items, 1, 'swap').map(({ item }) => item);
+    expect([base.items.length, variants.length, others.length].every((count) => count > 0)).toBe(true);
+    expect([base, ...variants, { items: others }].flatMap(ids)).not.toContain('my-open');
+    expect(priceOf(['my-open'], asked, given)).toEqual([{ drillId: 'my-open', part: null, pushesOut: [] }]);
   });
 });
 

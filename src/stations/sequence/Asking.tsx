@@ -109,7 +109,7 @@ function useRefusals(plan: Plan, context: PlanContext, planner: () => Remote<Pla
     const { plan: now, context: known } = latest.current;
     const locked = now.items.filter((item) => item.locked);
     void planner()
-      .plan(request, known, locked)
+      .plan(request, known, { locked })
       .then(({ refusals }) => {
         if (!over) setKnown(refusals);
       });

@@ -209,11 +209,11 @@ function Planning({
   const locked = useMemo(() => plan?.items.filter((item) => item.locked) ?? [], [plan]);
   const late = useDeferredValue(plan);
 
-  const make = async (asked: PlanRequest) => {
+  const make = async (asked: PlanRequest, beside?: PlanRequest) => {
     setMaking(true);
     const full = { ...asked, intent: reading.intent, side: reading.side };
     const next = await planner()
-      .plan(full, context, locked)
+      .plan(full, context, beside ? { locked, beside } : { locked })
       .finally(() => setMaking(false));
     setOffered(null);
     setImpossible(next.impossible ?? null);
@@ -223,7 +223,7 @@ function Planning({
     setRequest(null);
     setSelectedId(next.items[0]?.id ?? null);
     if (!next.proven) {
-      const better = await deeper().plan(full, context, locked, deeperNodes);
+      const better = await deeper().plan(full, context, { locked, nodes: deeperNodes });
       // What was edited or planned anew meanwhile is the coach's: it is not overwritten.
       if (latest.current.plan !== next) return;
       if ((better.points ?? 0) > (next.points ?? 0)) {
@@ -274,9 +274,9 @@ function Planning({
   });
   const again = useCallback(() => void latest.current.make(latest.current.request), []);
   const takeRequest = useCallback(
-    (next: PlanRequest) => {
+    (next: PlanRequest, beside?: PlanRequest) => {
       setRequest(next);
-      void latest.current.make(next);
+      void latest.current.make(next, beside);
     },
     [setRequest],
   );

@@ -29,7 +29,8 @@ export function WhatWouldChange({
   plan: Plan;
   context: PlanContext;
   planner: () => Remote<PlanWorker>;
-  onTake: (request: PlanRequest) => void;
+  /** Another wish, and the one it was shown beside. */
+  onTake: (request: PlanRequest, beside: PlanRequest) => void;
 }) {
   const [found, setFound] = useState<{ of: string; today: SmallPlan; variants: WhatIf[] } | null>(null);
   const asked = JSON.stringify(plan.request);
@@ -56,8 +57,9 @@ export function WhatWouldChange({
     return <p className="text-ink2">Nothing: neither minutes, props nor school would change this plan.</p>;
   }
   // It is the planner's own that the others are beside, whatever was changed by hand since.
+  const take = (request: PlanRequest) => onTake(request, plan.request);
   const asPlanned = drillsOf(found.today) === drillsOf(plan);
-  return <Rows {...found} name={asPlanned ? 'Today’s plan' : 'As the planner has it'} onTake={onTake} />;
+  return <Rows {...found} name={asPlanned ? 'Today’s plan' : 'As the planner has it'} onTake={take} />;
 }
 
 const drillsOf = ({ items }: { items: readonly { drillId: string }[] }) => items.map(({ drillId }) => drillId).join();

@@ -53,11 +53,16 @@ test('what is read of the drills left out stays open while a changed plan is ask
 test('what would change is asked once for what a plan was asked with, anew for more; it stands beside the planner’s own plan, and says so once that was changed by hand', async () => {
   const answer = whatWouldChange(request, context);
   const whatIf = jest.fn(() => Promise.resolve(answer));
+  const onTake = jest.fn();
   const shown = (now: typeof plan) => (
-    <WhatWouldChange plan={now} context={context} planner={() => ({ whatIf }) as never} onTake={() => undefined} />
+    <WhatWouldChange plan={now} context={context} planner={() => ({ whatIf }) as never} onTake={onTake} />
   );
   const { rerender } = render(shown(plan));
   expect(await screen.findByText('Today’s plan')).toBeTruthy();
+  // Of plans worth the same it is the one shown that is taken, which hangs on what it was shown beside.
+  const [first] = answer.variants;
+  await act(async () => screen.getByRole('button', { name: `Take this: ${first!.change}` }).click());
+  expect(onTake).toHaveBeenCalledWith(first!.request, request);
   await act(async () => rerender(shown({ ...plan, items: plan.items.slice(1), request: { ...request } })));
   expect(screen.getByText('As the planner has it')).toBeTruthy();
   expect(screen.queryByText('Today’s plan')).toBeNull();
