@@ -8,7 +8,7 @@ const nextConfig: NextConfig = {
   experimental: {
     // Asked of a server that is away just now, a page waits for it and keeps what is shown; the browser’s own page of failure would take its place.
     useOffline: true,
-    // A third of the work of a build, for a start that is no quicker: what runs here is read from this disk.
+    // A quarter of the work of a build, for a start that is hardly quicker: what runs here is read from this disk.
     serverMinification: false,
     // A page is read when it is first asked for, in some hundredths of a second; all of them made a start twice as long.
     preloadEntriesOnStart: false,

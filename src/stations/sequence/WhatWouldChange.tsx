@@ -56,8 +56,8 @@ export function WhatWouldChange({
   if (found.variants.length === 0) {
     return <p className="text-ink2">Nothing: neither minutes, props nor school would change this plan.</p>;
   }
-  // It is the planner's own that the others are beside, whatever was changed by hand since.
   const take = (request: PlanRequest) => onTake(request, plan.request);
+  // It is the planner's own that the others are beside, whatever was changed by hand since.
   const asPlanned = drillsOf(found.today) === drillsOf(plan);
   return <Rows {...found} name={asPlanned ? 'Today’s plan' : 'As the planner has it'} onTake={take} />;
 }
